@@ -1,0 +1,60 @@
+// pmetre: the command line.
+#include "cli/fit.h"
+#include "cli/read.h"
+#include "cli/stop.h"
+
+#include <CLI/CLI.hpp>
+
+int main(int argc, char** argv) {
+    const cli::StopOnSignal stop;
+
+    CLI::App app("Patient Metre on the command line: find out the tempo of loops, and fit them to another.");
+    app.name("pmetre");
+    app.require_subcommand(1);
+    app.footer("Examples:\n"
+               "  pmetre read loops/*.wav\n"
+               "  pmetre fit winch_112bpm.wav winch_104.wav --to 104\n"
+               "  pmetre fit riff.flac riff_fitted.wav --beats 16 --to 128\n"
+               "pmetre read --help and pmetre fit --help say more.");
+
+    cli::ReadOptions read;
+    CLI::App* readCommand = app.add_subcommand("read", "Say what tempo files have, one line of JSON a file");
+    readCommand->add_option("files", read.files, "Audio files: WAV, AIFF, FLAC, Ogg Vorbis, Opus, MP3")->required();
+    readCommand->add_option("--range", read.range, "Tempos to choose between, such as 70-140: halves or doubles others")
+        ->type_name("LO-HI");
+    readCommand->add_flag("--ignore-name", read.ignoreName, "Do not believe tempos in file and folder names");
+    readCommand->add_flag("--ignore-tags", read.ignoreTags, "Do not believe tempos written in the files");
+    readCommand->footer("Each line has: file, bpm, beats, bars (of four), confidence (0 to 1), source (who says the\n"
+                        "tempo: name, tag), candidates, first_beat_s, beats_s, key, steady. What is not known is null.\n"
+                        "A file that cannot be read is named on standard error with the reason; the others are done,\n"
+                        "and the exit status is 1.");
+
+    cli::FitOptions fit;
+    CLI::App* fitCommand = app.add_subcommand("fit", "Stretch a file to another tempo; the pitch stays");
+    fitCommand->add_option("in", fit.in, "The file to fit; it is not changed")->required();
+    fitCommand->add_option("out", fit.out, "The file to write: .wav, .aiff, .flac or .ogg")->required();
+    fitCommand->add_option("--to", fit.to, "The tempo it shall have")->type_name("BPM");
+    fitCommand->add_option("--from", fit.from, "The tempo it has; without it, its name or tag must tell")->type_name("BPM");
+    fitCommand->add_option("--beats", fit.beats, "Or: how many beats it is long")->type_name("N");
+    fitCommand->add_option("--ratio", fit.ratio, "Or: how many times as long it shall be, 0.25 to 4")->type_name("R");
+    fitCommand->add_option("--style", fit.style,
+                           "How: auto, struck (drums), held (tonal), blend (mix), sung (voice), tape")
+        ->capture_default_str();
+    fitCommand->add_option("--transpose", fit.semitones, "Semitones up, or down with a minus; 0.5 is 50 cents")
+        ->type_name("ST");
+    fitCommand->add_flag("--loop", fit.loop, "It is a loop: its end runs on into its beginning");
+    fitCommand->add_option("--depth", fit.depth, "Bits of a WAV or AIFF: 16, 24 or float")->capture_default_str();
+    fitCommand->add_flag("--overwrite", fit.overwrite, "Replace the file to write if it is there already");
+    fitCommand->footer("Examples:\n"
+                       "  pmetre fit brushes.wav out.wav --from 88 --to 104\n"
+                       "  pmetre fit loop.wav out.wav --beats 8 --to 120 --style drums\n"
+                       "  pmetre fit pad.wav out.wav --ratio 1.25\n"
+                       "The new tempo is written into the file as a tag.");
+
+    try {
+        app.parse(argc, argv);
+    } catch (const CLI::ParseError& e) {
+        return app.exit(e) == 0 ? 0 : 2;
+    }
+    return readCommand->parsed() ? cli::read(read, stop.token()) : cli::fit(fit, stop.token());
+}

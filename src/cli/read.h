@@ -1,0 +1,21 @@
+// pmetre read
+#pragma once
+
+#include <filesystem>
+#include <stop_token>
+#include <string>
+#include <vector>
+
+namespace cli {
+
+struct ReadOptions {
+    std::vector<std::filesystem::path> files;
+    std::string range; // "70-140"; empty: no preference
+    bool ignoreName = false;
+    bool ignoreTags = false;
+};
+
+// Prints one JSON object a file to standard output, in the order given; returns the exit status.
+int read(const ReadOptions& options, const std::stop_token& stop);
+
+} // namespace cli

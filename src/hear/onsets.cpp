@@ -1,0 +1,201 @@
+#include "hear/onsets.h"
+
+#include "sound/fft.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace hear {
+
+namespace {
+
+struct Band {
+    std::size_t first = 0;
+    std::vector<float> weights;
+};
+
+// Triangular filters, three semitones apart at the least, from 40 Hz to 16 kHz; where bins are coarser than that,
+// one filter a bin.
+std::vector<Band> filterbank(int rate, std::size_t window) {
+    const double binHz = static_cast<double>(rate) / static_cast<double>(window);
+    const double top = std::min(16000.0, rate * 0.48);
+    std::vector<std::size_t> centres;
+    for (double hz = 40; hz < top; hz *= std::pow(2.0, 1.0 / 12)) {
+        const auto bin = static_cast<std::size_t>(std::lround(hz / binHz));
+        if (bin > 0 && (centres.empty() || bin > centres.back())) centres.push_back(bin);
+    }
+    std::vector<Band> bands;
+    for (std::size_t i = 1; i + 1 < centres.size(); ++i) {
+        Band band{centres[i - 1] + 1, {}};
+        float sum = 0;
+        for (std::size_t b = centres[i - 1] + 1; b < centres[i + 1]; ++b) {
+            const double w = b <= centres[i]
+                                 ? double(b - centres[i - 1]) / double(centres[i] - centres[i - 1])
+                                 : double(centres[i + 1] - b) / double(centres[i + 1] - centres[i]);
+            band.weights.push_back(static_cast<float>(w));
+            sum += band.weights.back();
+        }
+        for (float& w : band.weights) w /= sum;
+        bands.push_back(std::move(band));
+    }
+    return bands;
+}
+
+std::vector<float> monoMix(const sound::Audio& audio) {
+    std::vector<float> mix = audio.channels[0];
+    for (std::size_t c = 1; c < audio.channels.size(); ++c)
+        for (std::size_t i = 0; i < mix.size(); ++i) mix[i] += audio.channels[c][i];
+    return mix;
+}
+
+// The flux of every hop; hop h looks at the window centred on frame h × hop.
+std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::size_t window, std::size_t hop,
+                                const sound::Progress& progress) {
+    const std::vector<Band> bands = filterbank(rate, window);
+    sound::RealFft fft(window);
+    std::vector<float> shape(window);
+    for (std::size_t i = 0; i < window; ++i)
+        shape[i] = static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(window)));
+    float loudest = 1e-9F;
+    for (const float s : mono) loudest = std::max(loudest, std::abs(s));
+    const float gain = 1.0F / loudest; // the logarithm below must not depend on how loud the file is
+
+    const std::size_t hops = mono.size() / hop + 1;
+    constexpr std::size_t lag = 2;
+    std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
+    std::vector<float> flux(hops, 0.0F);
+    std::vector<float> magnitude(fft.bins());
+    for (std::size_t h = 0; h < hops; ++h) {
+        if (h % 64 == 0) {
+            if (progress.stopped()) return flux;
+            progress.at(double(h) / double(hops));
+        }
+        const auto start = static_cast<std::int64_t>(h * hop) - static_cast<std::int64_t>(window / 2);
+        auto time = fft.time();
+        for (std::size_t i = 0; i < window; ++i) {
+            const std::int64_t at = start + static_cast<std::int64_t>(i);
+            const bool inside = at >= 0 && at < static_cast<std::int64_t>(mono.size());
+            time[i] = inside ? mono[static_cast<std::size_t>(at)] * shape[i] * gain : 0.0F;
+        }
+        fft.forward();
+        const auto spectrum = fft.spectrum();
+        for (std::size_t b = 0; b < magnitude.size(); ++b) magnitude[b] = std::abs(spectrum[b]);
+        std::vector<float>& now = history[h % (lag + 1)];
+        for (std::size_t b = 0; b < bands.size(); ++b) {
+            float sum = 0;
+            for (std::size_t k = 0; k < bands[b].weights.size(); ++k)
+                sum += bands[b].weights[k] * magnitude[bands[b].first + k];
+            now[b] = std::log10(1.0F + 2.0F * sum);
+        }
+        if (h < 1) continue;
+        const std::vector<float>& then = history[(h + 1) % (lag + 1)]; // `lag` hops ago
+        float rise = 0;
+        for (std::size_t b = 0; b < bands.size(); ++b) {
+            float before = then[b];
+            if (b > 0) before = std::max(before, then[b - 1]);
+            if (b + 1 < bands.size()) before = std::max(before, then[b + 1]);
+            rise += std::max(0.0F, now[b] - before);
+        }
+        flux[h] = rise / static_cast<float>(bands.size());
+    }
+    return flux;
+}
+
+// Moves a coarse onset to the first frame of its attack: within the surroundings, the steepest rise of the
+// short-time peak level, then back to where the rise leaves what was there before.
+std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int rate, std::int64_t earliest) {
+    const auto reach = static_cast<std::int64_t>(0.025 * rate);
+    const auto cell = std::max<std::int64_t>(1, rate / 4000); // a quarter of a millisecond
+    const std::int64_t from = std::max<std::int64_t>(earliest, coarse - reach);
+    const std::int64_t to = std::min<std::int64_t>(static_cast<std::int64_t>(mono.size()), coarse + reach);
+    const std::int64_t cells = (to - from) / cell;
+    if (cells < 4) return std::clamp<std::int64_t>(coarse, 0, static_cast<std::int64_t>(mono.size()) - 1);
+    // A first difference stands for a high pass: attacks are bright, what rings on is dark.
+    std::vector<float> level(static_cast<std::size_t>(cells), 0.0F);
+    for (std::int64_t c = 0; c < cells; ++c)
+        for (std::int64_t i = from + c * cell; i < from + (c + 1) * cell; ++i) {
+            const float before = i > 0 ? mono[static_cast<std::size_t>(i - 1)] : 0.0F;
+            const float here = mono[static_cast<std::size_t>(i)];
+            auto& l = level[static_cast<std::size_t>(c)];
+            l = std::max(l, std::abs(here - before) + 0.25F * std::abs(here));
+        }
+    const std::int64_t ahead = std::min<std::int64_t>(12, cells - 1); // 3 ms
+    std::int64_t best = 0;
+    double bestRise = -1;
+    for (std::int64_t c = 1; c + ahead <= cells; ++c) {
+        float peak = 0;
+        for (std::int64_t k = c; k < c + ahead; ++k) peak = std::max(peak, level[static_cast<std::size_t>(k)]);
+        float floor = 0;
+        for (std::int64_t k = std::max<std::int64_t>(0, c - 24); k < c; ++k)
+            floor = std::max(floor, level[static_cast<std::size_t>(k)]);
+        const double rise = std::log((peak + 1e-5) / (floor + 1e-5)) + 0.5 * double(peak - floor);
+        if (rise > bestRise) {
+            bestRise = rise;
+            best = c;
+        }
+    }
+    float peak = 0;
+    for (std::int64_t k = best; k < std::min(cells, best + ahead); ++k)
+        peak = std::max(peak, level[static_cast<std::size_t>(k)]);
+    float floor = 0;
+    for (std::int64_t k = std::max<std::int64_t>(0, best - 24); k < best; ++k)
+        floor = std::max(floor, level[static_cast<std::size_t>(k)]);
+    const float threshold = floor + 0.12F * std::max(0.0F, peak - floor);
+    std::int64_t at = best;
+    while (at < cells - 1 && level[static_cast<std::size_t>(at)] <= threshold) ++at;
+    // Within the cell, the first frame over the threshold.
+    for (std::int64_t i = from + at * cell; i < from + (at + 1) * cell; ++i) {
+        const float before = i > 0 ? mono[static_cast<std::size_t>(i - 1)] : 0.0F;
+        const float here = mono[static_cast<std::size_t>(i)];
+        if (std::abs(here - before) + 0.25F * std::abs(here) > threshold) return i;
+    }
+    return from + at * cell;
+}
+
+} // namespace
+
+std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const sound::Progress& progress) {
+    std::vector<Onset> found;
+    if (audio.frames().value < 64) return found;
+    const std::vector<float> mono = monoMix(audio);
+    std::size_t window = 1024;
+    while (window * 64 < static_cast<std::size_t>(audio.rate)) window *= 2;
+    while (window > 256 && window * 24 > static_cast<std::size_t>(audio.rate)) window /= 2;
+    const std::size_t hop = window / 4;
+    const std::vector<float> flux = spectralFlux(mono, audio.rate, window, hop, progress);
+    const float greatest = *std::max_element(flux.begin(), flux.end());
+    if (greatest < 1e-4F) return found;
+
+    const auto hopsIn = [&](double seconds) {
+        return std::max<std::int64_t>(1, std::llround(seconds * audio.rate / double(hop)));
+    };
+    const std::int64_t reach = hopsIn(0.03);
+    const std::int64_t around = hopsIn(0.10);
+    const std::int64_t apart = hopsIn(0.04);
+    const double margin = greatest * (0.16 - 0.12 * std::clamp(sensitivity, 0.0, 1.0));
+    const auto hops = static_cast<std::int64_t>(flux.size());
+    std::int64_t last = -apart;
+    for (std::int64_t h = 0; h < hops; ++h) {
+        const float here = flux[static_cast<std::size_t>(h)];
+        float highest = 0;
+        double sum = 0;
+        std::int64_t count = 0;
+        for (std::int64_t k = std::max<std::int64_t>(0, h - around); k <= std::min(hops - 1, h + reach); ++k) {
+            sum += flux[static_cast<std::size_t>(k)];
+            ++count;
+            if (k >= h - reach) highest = std::max(highest, flux[static_cast<std::size_t>(k)]);
+        }
+        if (here < highest || here < sum / double(count) + margin || h - last < apart) continue;
+        last = h;
+        const std::int64_t coarse = h * static_cast<std::int64_t>(hop);
+        const std::int64_t earliest =
+            found.empty() ? 0 : found.back().at.value + static_cast<std::int64_t>(0.02 * audio.rate);
+        const std::int64_t at = refined(mono, coarse, audio.rate, earliest);
+        if (!found.empty() && at <= found.back().at.value) continue;
+        found.push_back({Frames(at), double(here) / greatest});
+    }
+    return found;
+}
+
+} // namespace hear

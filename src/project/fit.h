@@ -1,0 +1,31 @@
+// From beats to frames: how a clip is rendered at the project's tempo.
+#pragma once
+
+#include "metre/time_map.h"
+#include "project/project.h"
+
+namespace project {
+
+// All that rendering a clip needs, and nothing that changes: the same job always renders to the same samples.
+struct RenderJob {
+    std::shared_ptr<const Sound> sound;
+    metre::TimeMap map;
+    stretch::Settings settings;
+    std::string key; // equal keys, equal results
+};
+
+// Where a clip's first frame sounds, counted from beat 0 of the project; negative for pick-ups before it.
+Frames startFrameOf(const Project& p, const Clip& clip);
+
+// The clip's time map: from each of its source's pins, each point of the tempo map, and along ramps every quarter of
+// a beat. Beats between lie on the straight line, as they do in the source. Fails, naming the source, when the sound is
+// missing or the stretch is beyond what can be done.
+Result<RenderJob> renderJobOf(const Project& p, const Clip& clip);
+
+// Renders a job. Takes time; any thread.
+Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress = {});
+
+// How far a clip is stretched where it begins, in per cent of length: +7.7 is longer. 0 for a clip that is not.
+double strainPercent(const Project& p, const Clip& clip);
+
+} // namespace project

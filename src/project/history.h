@@ -1,0 +1,51 @@
+// Undo and redo: a list of projects.
+#pragma once
+
+#include "project/project.h"
+
+#include <functional>
+#include <string>
+#include <vector>
+
+namespace project {
+
+// Used by one thread.
+class History {
+  public:
+    explicit History(Project first = {});
+
+    const Project& now() const { return states_[at_].project; }
+
+    // A new state, named for the menu ("Move clip"). What could be redone is dropped. When `gesture` is not empty
+    // and the same as that of the step before, both are one step: turning a wheel is undone at once.
+    void push(Project next, std::string name, std::string gesture = {});
+    // Ends a gesture: the next push is a step of its own whatever its gesture is called.
+    void endGesture();
+    // Changes every state alike, without a step: for what undo should leave alone, such as snapping.
+    void amend(const std::function<void(Project&)>& change);
+
+    bool canUndo() const { return at_ > 0; }
+    bool canRedo() const { return at_ + 1 < states_.size(); }
+    std::string undoName() const; // empty when there is nothing
+    std::string redoName() const;
+    void undo(); // REQUIRES canUndo()
+    void redo(); // REQUIRES canRedo()
+
+    // True when now() is not what was last marked as saved.
+    bool isChanged() const { return states_[at_].serial != savedSerial_; }
+    void markSaved() { savedSerial_ = states_[at_].serial; }
+
+  private:
+    struct State {
+        Project project;
+        std::string name;
+        std::string gesture;
+        std::int64_t serial = 0;
+    };
+    std::vector<State> states_;
+    std::size_t at_ = 0;
+    std::int64_t nextSerial_ = 1;
+    std::int64_t savedSerial_ = 0;
+};
+
+} // namespace project

@@ -1,0 +1,120 @@
+#include "project/save.h"
+
+#include "project/import.h"
+#include "sound/safe_file.h"
+#include "sound/utf8.h"
+
+#include <fmt/format.h>
+#include <set>
+
+namespace project {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+bool isInside(const fs::path& file, const fs::path& folder) {
+    const auto inside = file.lexically_relative(folder);
+    return !inside.empty() && *inside.begin() != "..";
+}
+
+// A name in audio/ that no other source has: "keel_bass_96.wav", "keel_bass_96 2.wav".
+fs::path freeName(const fs::path& folder, const fs::path& wanted, std::set<std::string>& taken) {
+    const std::string stem = sound::toUtf8(wanted.stem().native());
+    const std::string ending = sound::toUtf8(wanted.extension().native());
+    for (int n = 1;; ++n) {
+        const std::string name = n == 1 ? stem + ending : fmt::format("{} {}{}", stem, n, ending);
+        std::error_code ignored;
+        if (taken.count(name) == 0 && !fs::exists(folder / name, ignored)) {
+            taken.insert(name);
+            return folder / name;
+        }
+    }
+}
+
+} // namespace
+
+Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, bool copyAudio,
+                            const sound::Progress& progress) {
+    std::error_code error;
+    fs::path folder = fs::absolute(folderAsGiven, error).lexically_normal();
+    if (!folder.has_filename()) folder = folder.parent_path();
+    const fs::path audio = folder / "audio";
+    fs::create_directories(copyAudio ? audio : folder, error);
+    if (error)
+        return metre::problem(fmt::format("{} could not be saved: {}.", sound::shownPath(folder),
+                                          sound::writeReason(folder, error.value())));
+    Project out = p;
+    std::vector<fs::path> copied;
+    const auto undoCopies = [&] {
+        for (const fs::path& file : copied) fs::remove(file, error);
+    };
+    std::set<std::string> taken;
+    std::size_t done = 0;
+    for (SourcePtr& s : out.sources) {
+        progress.at(static_cast<double>(done++) / static_cast<double>(out.sources.size()));
+        if (progress.stopped()) {
+            undoCopies();
+            return metre::cancelled();
+        }
+        if (!copyAudio || !s->sound || isInside(s->file, folder)) continue;
+        Source moved = *s;
+        moved.file = freeName(audio, s->file.filename(), taken);
+        if (auto ok = sound::copyFile(s->file, moved.file, sound::Existing::Refuse); !ok) {
+            undoCopies();
+            return tl::unexpected(ok.error());
+        }
+        copied.push_back(moved.file);
+        s = std::make_shared<const Source>(std::move(moved));
+    }
+    if (auto ok = sound::writeText(folder / projectFileName, toJson(out, folder), sound::Existing::Replace); !ok) {
+        undoCopies();
+        return tl::unexpected(ok.error());
+    }
+    progress.at(1);
+    return out;
+}
+
+std::vector<std::string> loadAudio(Project& p, const sound::Progress& progress) {
+    std::vector<std::string> warnings;
+    const auto count = static_cast<double>(p.sources.size());
+    for (std::size_t i = 0; i < p.sources.size(); ++i) {
+        if (progress.stopped()) return warnings;
+        if (p.sources[i]->sound) continue;
+        const sound::Progress part = progress.part(double(i) / count, double(i + 1) / count);
+        auto read = sound::read(p.sources[i]->file, p.rate, part.part(0, 0.7));
+        if (!read) {
+            if (!read.error().cancelled) warnings.push_back(read.error().text);
+            continue;
+        }
+        Source loaded = *p.sources[i];
+        for (std::string& w : read->warnings) warnings.push_back(std::move(w));
+        if (!loaded.content.empty() && loaded.content != read->content)
+            warnings.push_back(fmt::format("{} holds other audio than when the project was saved.",
+                                           sound::shownName(loaded.file)));
+        loaded.content = read->content;
+        loaded.facts = read->facts;
+        loaded.sound = soundOf(std::move(read->audio), part.part(0.7, 1.0));
+        p.sources[i] = std::make_shared<const Source>(std::move(loaded));
+    }
+    return warnings;
+}
+
+Result<Loaded> loadProject(const fs::path& path, const sound::Progress& progress) {
+    std::error_code error;
+    fs::path file = fs::absolute(path, error).lexically_normal();
+    if (fs::is_directory(file, error)) {
+        if (!file.has_filename()) file = file.parent_path();
+        file /= projectFileName;
+    }
+    const auto text = sound::readText(file);
+    if (!text) return tl::unexpected(text.error());
+    auto p = fromJson(*text, file.parent_path(), sound::shownPath(file));
+    if (!p) return tl::unexpected(p.error());
+    Loaded loaded{std::move(*p), {}};
+    loaded.warnings = loadAudio(loaded.project, progress);
+    if (progress.stopped()) return metre::cancelled();
+    return loaded;
+}
+
+} // namespace project

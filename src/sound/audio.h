@@ -1,0 +1,33 @@
+// Audio in memory.
+#pragma once
+
+#include "metre/units.h"
+
+#include <memory>
+#include <string>
+#include <vector>
+
+namespace sound {
+
+using metre::Frames;
+using metre::Seconds;
+
+// Samples as 32-bit floats, full scale at ±1, one vector a channel, all of the same length.
+// Shared between threads as AudioPtr, and then never altered.
+struct Audio {
+    int rate = 48000;                         // frames a second
+    std::vector<std::vector<float>> channels; // 1 (mono) or 2 (left, right)
+
+    Audio() = default;
+    Audio(int sampleRate, int channelCount, Frames length)
+        : rate(sampleRate), channels(static_cast<std::size_t>(channelCount),
+                                     std::vector<float>(static_cast<std::size_t>(length.value), 0.0F)) {}
+
+    int channelCount() const { return static_cast<int>(channels.size()); }
+    Frames frames() const { return Frames(channels.empty() ? 0 : static_cast<std::int64_t>(channels[0].size())); }
+    Seconds length() const { return metre::toSeconds(frames(), rate); }
+};
+
+using AudioPtr = std::shared_ptr<const Audio>;
+
+} // namespace sound

@@ -1,0 +1,62 @@
+#include "sound/peaks.h"
+
+#include <algorithm>
+
+namespace sound {
+
+namespace {
+
+Extent joined(Extent a, Extent b) { return {std::min(a.low, b.low), std::max(a.high, b.high)}; }
+
+} // namespace
+
+Extent exactExtent(const Audio& audio, Frames from, Frames to) {
+    const std::int64_t begin = std::clamp<std::int64_t>(from.value, 0, audio.frames().value);
+    const std::int64_t end = std::clamp<std::int64_t>(to.value, begin, audio.frames().value);
+    if (begin == end) return {};
+    Extent e{audio.channels[0][static_cast<std::size_t>(begin)], audio.channels[0][static_cast<std::size_t>(begin)]};
+    for (const auto& samples : audio.channels)
+        for (std::int64_t i = begin; i < end; ++i) {
+            const float s = samples[static_cast<std::size_t>(i)];
+            e.low = std::min(e.low, s);
+            e.high = std::max(e.high, s);
+        }
+    return e;
+}
+
+Peaks::Peaks(const Audio& audio) : frames_(audio.frames()) {
+    std::vector<Extent> base;
+    base.reserve(static_cast<std::size_t>(frames_.value / baseFrames + 1));
+    for (std::int64_t at = 0; at < frames_.value; at += baseFrames)
+        base.push_back(exactExtent(audio, Frames(at), Frames(at + baseFrames)));
+    levels_.push_back(std::move(base));
+    while (levels_.back().size() > static_cast<std::size_t>(levelStep)) {
+        const auto& below = levels_.back();
+        std::vector<Extent> level((below.size() + levelStep - 1) / levelStep);
+        for (std::size_t i = 0; i < below.size(); ++i) {
+            auto& cell = level[i / levelStep];
+            cell = i % levelStep == 0 ? below[i] : joined(cell, below[i]);
+        }
+        levels_.push_back(std::move(level));
+    }
+}
+
+Extent Peaks::over(Frames from, Frames to) const {
+    const std::int64_t begin = std::clamp<std::int64_t>(from.value, 0, frames_.value);
+    const std::int64_t end = std::clamp<std::int64_t>(to.value, begin, frames_.value);
+    if (begin == end || levels_.empty()) return {};
+    std::size_t level = 0;
+    std::int64_t cell = baseFrames;
+    while (level + 1 < levels_.size() && (end - begin) / (cell * levelStep) >= 4) {
+        ++level;
+        cell *= levelStep;
+    }
+    const auto& cells = levels_[level];
+    const auto first = static_cast<std::size_t>(begin / cell);
+    const auto last = std::min(cells.size() - 1, static_cast<std::size_t>((end - 1) / cell));
+    Extent e = cells[first];
+    for (std::size_t i = first + 1; i <= last; ++i) e = joined(e, cells[i]);
+    return e;
+}
+
+} // namespace sound

@@ -1,0 +1,32 @@
+// Tempo and key as written in a file, in the tags that other programs read too: ID3 TBPM and TKEY (also inside
+// WAV and AIFF), Vorbis comments BPM and INITIALKEY. Through TagLib.
+#pragma once
+
+#include "metre/result.h"
+#include "metre/units.h"
+
+#include <filesystem>
+#include <optional>
+#include <string>
+
+namespace sound {
+
+using metre::Bpm;
+using metre::Result;
+
+struct Tags {
+    std::optional<Bpm> bpm; // validated: inside metre's range of tempos
+    std::string key;        // as written, "Dm" or "D minor"; empty where there is none
+    std::string refused;    // what stood there instead of a usable tempo: "fast", "0"; empty as a rule
+    bool operator==(const Tags&) const = default;
+};
+
+// The tags of a file that read() can open; empty where there are none or the file is unreadable. Any thread.
+Tags readTags(const std::filesystem::path& path);
+
+// Writes tempo and key (a missing one is left as it is) in place. Only for a file that is not yet where
+// the user looks for it: this call itself is not atomic. Fails, naming the file, when nothing came to be
+// written; that is found out by reading it back.
+Result<void> writeTags(const std::filesystem::path& path, const Tags& tags);
+
+} // namespace sound

@@ -1,0 +1,126 @@
+#include "stretch/splice.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace stretch {
+
+namespace {
+
+struct Products {
+    double ab = 0;
+    double aa = 0;
+    double bb = 0;
+};
+
+// Products over n samples from a and from b; parts outside the samples are silent.
+void add(Products& sums, const std::vector<float>& samples, std::int64_t a, std::int64_t b, std::int64_t n) {
+    const auto size = static_cast<std::int64_t>(samples.size());
+    const auto at = [&](std::int64_t i) { return i >= 0 && i < size ? samples[static_cast<std::size_t>(i)] : 0.0F; };
+    if (a >= 0 && b >= 0 && a + n <= size && b + n <= size) {
+        // Eight sums side by side, so that the processor can work on eight samples at once.
+        constexpr std::int64_t lanes = 8;
+        std::array<float, lanes> ab{};
+        std::array<float, lanes> aa{};
+        std::array<float, lanes> bb{};
+        const float* x = samples.data() + a;
+        const float* y = samples.data() + b;
+        std::int64_t i = 0;
+        for (; i + lanes <= n; i += lanes)
+            for (std::size_t k = 0; k < lanes; ++k) {
+                const float p = x[i + static_cast<std::int64_t>(k)];
+                const float q = y[i + static_cast<std::int64_t>(k)];
+                ab[k] += p * q;
+                aa[k] += p * p;
+                bb[k] += q * q;
+            }
+        for (; i < n; ++i) {
+            ab[0] += x[i] * y[i];
+            aa[0] += x[i] * x[i];
+            bb[0] += y[i] * y[i];
+        }
+        for (std::size_t k = 0; k < lanes; ++k) {
+            sums.ab += static_cast<double>(ab[k]);
+            sums.aa += static_cast<double>(aa[k]);
+            sums.bb += static_cast<double>(bb[k]);
+        }
+        return;
+    }
+    for (std::int64_t i = 0; i < n; ++i) {
+        const double p = at(a + i);
+        const double q = at(b + i);
+        sums.ab += p * q;
+        sums.aa += p * p;
+        sums.bb += q * q;
+    }
+}
+
+double likeness(const Products& p) {
+    constexpr double nothing = 1e-12;
+    if (p.aa < nothing && p.bb < nothing) return 1;
+    return p.ab / std::sqrt((p.aa + nothing) * (p.bb + nothing));
+}
+
+} // namespace
+
+Similarity::Similarity(const sound::Audio& audio, std::int64_t window)
+    : audio_(audio), window_(window), step_(std::max(1, audio.rate / 8000)) {
+    for (const auto& samples : audio.channels) {
+        std::vector<float> low(samples.size() / static_cast<std::size_t>(step_) + 1, 0.0F);
+        for (std::size_t i = 0; i < samples.size(); ++i)
+            low[i / static_cast<std::size_t>(step_)] += samples[i];
+        coarse_.push_back(std::move(low));
+    }
+}
+
+double Similarity::at(std::int64_t a, std::int64_t b) const {
+    Products sums;
+    for (const auto& samples : audio_.channels) add(sums, samples, a, b, window_);
+    return likeness(sums);
+}
+
+double Similarity::coarse(std::int64_t a, std::int64_t b) const {
+    Products sums;
+    for (const auto& samples : coarse_) add(sums, samples, a, b, std::max<std::int64_t>(4, window_ / step_));
+    return likeness(sums);
+}
+
+Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const {
+    const double reach = static_cast<double>(std::max<std::int64_t>(1, std::max(to - wanted, wanted - from)));
+    const auto score = [&](double like, std::int64_t place) {
+        return like - 0.02 * std::abs(static_cast<double>(place - wanted)) / reach;
+    };
+    // Coarse cells line up with a at one phase only; the fine pass below makes up for that.
+    const auto cellOf = [&](std::int64_t frame) {
+        return static_cast<std::int64_t>(std::floor(static_cast<double>(frame) / static_cast<double>(step_)));
+    };
+    const std::int64_t cellA = cellOf(a);
+    const std::int64_t shift = a - cellA * step_;
+    std::int64_t middle = wanted;
+    double bestScore = -10;
+    for (std::int64_t cell = cellOf(from - shift); cell <= cellOf(to - shift) + 1; ++cell) {
+        const std::int64_t place = cell * step_ + shift;
+        const double s = score(coarse(cellA, cell), place);
+        if (s > bestScore) {
+            bestScore = s;
+            middle = place;
+        }
+    }
+    Best found;
+    bestScore = -10;
+    for (std::int64_t place = std::max(from, middle - step_); place <= std::min(to, middle + step_); ++place) {
+        const double like = at(a, place);
+        if (const double s = score(like, place); s > bestScore) {
+            bestScore = s;
+            found = {place, like};
+        }
+    }
+    if (bestScore <= -10) {
+        found.place = std::clamp(middle, from, to);
+        found.likeness = at(a, found.place);
+    }
+    return found;
+}
+
+} // namespace stretch
