@@ -31,9 +31,12 @@ class History {
     void undo(); // REQUIRES canUndo()
     void redo(); // REQUIRES canRedo()
 
+    // Which version now() is: the same number, the same version. A version that was saved is marked as such, also
+    // when another has become the present one meanwhile.
+    std::int64_t version() const { return states_[at_].serial; }
+    void markSaved(std::int64_t version) { savedSerial_ = version; }
     // True when now() is not what was last marked as saved.
-    bool isChanged() const { return states_[at_].serial != savedSerial_; }
-    void markSaved() { savedSerial_ = states_[at_].serial; }
+    bool isChanged() const { return version() != savedSerial_; }
 
   private:
     struct State {

@@ -1,0 +1,55 @@
+// A figure that is turned with the wheel and typed after a double click.
+#pragma once
+
+#include <QWidget>
+
+class QLineEdit;
+
+namespace app {
+
+// Shows text in the font for figures. Wheel, Up and Down turn it (finer with Shift held); a double click, Enter, F2 or
+// a digit types it; Enter then takes the new text, Escape takes it back.
+class Figure : public QWidget {
+    Q_OBJECT
+  public:
+    Figure(const QString& accessibleName, int pixels, QWidget* parent = nullptr);
+
+    void setText(const QString& text);
+    QString text() const { return text_; }
+    // The widest text it must have room for.
+    void setRoomFor(const QString& text);
+    // Right-aligned in columns of figures.
+    void setAlignment(Qt::Alignment alignment);
+    bool isTyping() const;
+    QSize sizeHint() const override;
+    QSize minimumSizeHint() const override { return sizeHint(); }
+
+  public slots:
+    void beginTyping(const QString& initial = {});
+
+  signals:
+    void turned(int steps, bool fine);
+    void typed(const QString& text);
+
+  protected:
+    void paintEvent(QPaintEvent*) override;
+    void wheelEvent(QWheelEvent*) override;
+    void mouseDoubleClickEvent(QMouseEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
+    void enterEvent(QEnterEvent*) override;
+    void leaveEvent(QEvent*) override;
+    bool eventFilter(QObject*, QEvent*) override;
+
+  private:
+    void endTyping(bool take);
+
+    int pixels_;
+    QString text_;
+    QString room_;
+    Qt::Alignment alignment_ = Qt::AlignLeft;
+    QLineEdit* edit_;
+    int wheel_ = 0; // eighths of a degree not yet turned
+};
+
+} // namespace app

@@ -1,0 +1,52 @@
+// The strip at the head of the window: the project's time, the transport, the level.
+#pragma once
+
+#include "metre/tap.h"
+
+#include <QElapsedTimer>
+#include <QWidget>
+
+class QComboBox;
+class QLabel;
+class QPushButton;
+
+namespace app {
+
+class Figure;
+class Meter;
+class Session;
+
+class HeadStrip : public QWidget {
+    Q_OBJECT
+  public:
+    explicit HeadStrip(Session& session, QWidget* parent = nullptr);
+
+    void tap();          // one tap of the project's tempo
+    void typeTempo();    // as after a double click on it
+
+  protected:
+    void paintEvent(QPaintEvent*) override;
+
+  private:
+    void refresh();
+    void refreshPosition();
+    void setTempo(double bpm, const QString& gesture);
+
+    Session& session_;
+    Figure* tempo_;
+    Figure* metre_;
+    QLabel* key_;
+    QPushButton* back_;
+    QPushButton* play_;
+    QPushButton* stop_;
+    QPushButton* loop_;
+    QPushButton* click_;
+    QPushButton* tap_;
+    QLabel* position_;
+    QLabel* output_;
+    Meter* meter_;
+    metre::Taps taps_;
+    QElapsedTimer clock_;
+};
+
+} // namespace app

@@ -1,0 +1,345 @@
+#include "app/session.h"
+
+#include "app/text.h"
+#include "project/import.h"
+#include "project/recovery.h"
+#include "project/save.h"
+
+#include <QStandardPaths>
+#include <algorithm>
+#include <fmt/format.h>
+
+namespace app {
+
+namespace fs = std::filesystem;
+
+Session::Session(play::OpenedOutput output, QObject* parent)
+    : QObject(parent), outputTold_(qt(output.told)) {
+    player_ = std::make_unique<play::Player>(std::move(output.output),
+                                             [this] { QMetaObject::invokeMethod(this, [this] { tick(); }); });
+    if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
+    player_->setProject(now());
+    connect(&timer_, &QTimer::timeout, this, &Session::tick);
+    timer_.start(16);
+    connect(&autosaveTimer_, &QTimer::timeout, this, [this] {
+        if (!unsavedSinceAutosave_ || autosaveTask_.isRunning()) return;
+        unsavedSinceAutosave_ = false;
+        autosaveTask_.start<metre::Result<void>>(
+            tr("Autosaving"),
+            [p = now(), folder = folder_](const sound::Progress&) { return project::autosave(p, folder, recoveryFolder()); },
+            [this](const metre::Result<void>& done) {
+                if (!done) say(qt(done.error().text));
+            });
+    });
+    autosaveTimer_.start(10'000);
+}
+
+Session::~Session() {
+    task_.cancel();
+    autosaveTimer_.stop();
+    player_->stop();
+    player_.reset(); // first: its workers call back into this
+    project::removeAutosave(project::autosaveFile(recoveryFolder()));
+}
+
+fs::path Session::recoveryFolder() {
+    const QByteArray base = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toLocal8Bit();
+    return fs::path(base.toStdString()) / "recovery";
+}
+
+void Session::say(const QString& sentence) { emit said(sentence); }
+void Session::complain(const QString& title, QStringList lines) { emit told(title, lines, true); }
+
+void Session::documentChanged() {
+    keepSelectionValid();
+    unsavedSinceAutosave_ = history_.isChanged();
+    player_->setProject(now());
+    emit changed();
+    emit rendered();
+}
+
+void Session::keepSelectionValid() {
+    Selection valid;
+    for (const ClipId id : selection_.clips)
+        if (project::clipOf(now(), id) != nullptr) valid.clips.push_back(id);
+    if (selection_.source && project::sourceOf(now(), *selection_.source)) valid.source = selection_.source;
+    if (valid == selection_) return;
+    selection_ = valid;
+    emit selectionChanged();
+}
+
+bool Session::edit(const QString& name, metre::Result<project::Project> next, const QString& gesture) {
+    if (!next) {
+        say(qt(next.error().text));
+        return false;
+    }
+    history_.push(std::move(*next), name.toStdString(), gesture.toStdString());
+    documentChanged();
+    return true;
+}
+
+void Session::amend(const std::function<void(project::Project&)>& change) {
+    history_.amend(change);
+    player_->setProject(now());
+    emit changed();
+}
+
+void Session::undo() {
+    if (!history_.canUndo()) return;
+    const QString name = qt(history_.undoName());
+    history_.undo();
+    documentChanged();
+    say(tr("Taken back: %1").arg(name));
+}
+
+void Session::redo() {
+    if (!history_.canRedo()) return;
+    const QString name = qt(history_.redoName());
+    history_.redo();
+    documentChanged();
+    say(tr("Done again: %1").arg(name));
+}
+
+void Session::select(std::vector<ClipId> clips) {
+    Selection next{std::move(clips), {}};
+    for (const ClipId id : next.clips) {
+        const project::Clip* clip = project::clipOf(now(), id);
+        if (clip == nullptr) continue;
+        if (next.source && *next.source != clip->source) {
+            next.source.reset();
+            break;
+        }
+        next.source = clip->source;
+    }
+    if (next == selection_) return;
+    selection_ = std::move(next);
+    emit selectionChanged();
+}
+
+void Session::selectSource(SourceId source) {
+    Selection next{{}, source};
+    if (next == selection_) return;
+    selection_ = std::move(next);
+    emit selectionChanged();
+}
+
+std::vector<ClipId> Session::selectedOrAllClips() const {
+    return selection_.clips.empty() ? project::allClips(now()) : selection_.clips;
+}
+
+void Session::togglePlay() {
+    if (player_->isPlaying()) {
+        player_->stop();
+    } else {
+        if (!player_->output().isAlive()) {
+            play::OpenedOutput opened = play::openOutput(now().rate);
+            outputTold_ = qt(opened.told);
+            player_->replaceOutput(std::move(opened.output));
+            say(tr("The sound device had gone; %1").arg(qt(player_->output().description())));
+        }
+        player_->play();
+    }
+    emit ticked();
+}
+
+void Session::stop() {
+    if (player_->isPlaying()) player_->stop();
+    else locate(now().loop.on ? now().loop.from : Beats(0));
+    emit ticked();
+}
+
+void Session::locate(Beats to) {
+    player_->locate(std::max(to, now().metre.startOfBar(-3)));
+    emit ticked();
+}
+
+void Session::tick() {
+    player_->tick();
+    const std::size_t pending = player_->pendingRenders();
+    if (pending != lastPending_) {
+        lastPending_ = pending;
+        emit rendered();
+    }
+    emit ticked();
+}
+
+bool Session::isFree() {
+    if (!task_.isRunning()) return true;
+    say(tr("%1 is still under way; wait for it or cancel it.").arg(task_.what()));
+    return false;
+}
+
+namespace {
+
+struct ImportOutcome {
+    std::vector<project::Source> sources;
+    QStringList problems;
+    QStringList warnings;
+    bool cancelled = false;
+};
+
+ImportOutcome importAll(const std::vector<fs::path>& files, int rate, const sound::Progress& progress) {
+    ImportOutcome out;
+    const auto n = static_cast<double>(files.size());
+    for (std::size_t i = 0; i < files.size(); ++i) {
+        auto imported = project::importFile(files[i], rate, {}, progress.part(double(i) / n, double(i + 1) / n));
+        if (progress.stopped()) {
+            out.cancelled = true;
+            return out;
+        }
+        if (!imported) {
+            out.problems << qt(imported.error().text);
+            continue;
+        }
+        for (const std::string& w : imported->warnings) out.warnings << qt(w);
+        out.sources.push_back(std::move(imported->source));
+    }
+    return out;
+}
+
+} // namespace
+
+void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
+    if (files.empty() || !isFree()) return;
+    const int rate = now().rate;
+    const auto count = static_cast<int>(files.size());
+    task_.start<ImportOutcome>(
+        count == 1 ? tr("Importing %1").arg(qt(sound::shownName(files.front()))) : tr("Importing %n files", nullptr, count),
+        [files = std::move(files), rate](const sound::Progress& p) { return importAll(files, rate, p); },
+        [this, track, at](ImportOutcome out) {
+            QStringList lines = out.problems + out.warnings;
+            const QString more = out.cancelled ? tr(" The rest was cancelled.") : QString();
+            if (!out.sources.empty()) {
+                const auto n = static_cast<int>(out.sources.size());
+                project::Added added = project::addSources(now(), std::move(out.sources));
+                auto placed = project::placeSources(added.project, added.ids, track, at);
+                if (!placed) {
+                    say(qt(placed.error().text));
+                    return;
+                }
+                const std::vector<ClipId> clips = placed->clips;
+                if (!edit(n == 1 ? tr("Import") : tr("Import %n files", nullptr, n), std::move(placed->project))) return;
+                for (const SourceId id : added.ids) lines << qt(project::toldOf(now(), id));
+                select(clips);
+                say(n == 1 ? lines.back() + more : tr("%n sources came in.", nullptr, n) + more);
+                emit told(tr("%n came in", nullptr, n) + (out.problems.isEmpty() ? QString() : tr(", %n did not", nullptr, static_cast<int>(out.problems.size()))) + more,
+                          lines, !out.problems.isEmpty());
+                return;
+            }
+            if (out.cancelled) say(tr("The import was cancelled; nothing came in."));
+            if (!lines.isEmpty()) emit told(tr("Nothing came in"), lines, true);
+        });
+}
+
+void Session::replaceDocument(project::Project p, const fs::path& folder, bool saved) {
+    player_->stop();
+    history_ = project::History(std::move(p));
+    if (!saved) history_.push(history_.now(), tr("Recover").toStdString());
+    folder_ = folder;
+    selection_ = {};
+    player_->setProject(now());
+    player_->locate(Beats(0));
+    emit opened();
+    emit selectionChanged();
+    documentChanged();
+}
+
+void Session::startNew() {
+    if (isFree()) replaceDocument({}, {}, true);
+}
+
+void Session::open(const fs::path& path) {
+    if (!isFree()) return;
+    task_.start<metre::Result<project::Loaded>>(
+        tr("Opening %1").arg(qt(sound::shownName(path))),
+        [path](const sound::Progress& p) { return project::loadProject(path, p); },
+        [this, path](metre::Result<project::Loaded> loaded) {
+            if (!loaded) {
+                if (loaded.error().cancelled) say(tr("Opening was cancelled."));
+                else complain(tr("The project was not opened"), {qt(loaded.error().text)});
+                return;
+            }
+            std::error_code error;
+            fs::path folder = fs::absolute(path, error);
+            if (!fs::is_directory(folder, error)) folder = folder.parent_path();
+            replaceDocument(std::move(loaded->project), folder, true);
+            say(tr("%1 opened").arg(qt(sound::shownName(folder))));
+            QStringList lines;
+            for (const std::string& w : loaded->warnings) lines << qt(w);
+            if (!lines.isEmpty()) complain(tr("The project opened, but not all of its audio"), lines);
+        });
+}
+
+void Session::recover(const fs::path& autosaved) {
+    if (!isFree()) return;
+    for (project::Recovery& r : project::findRecoveries(recoveryFolder())) {
+        if (r.file != autosaved) continue;
+        using Recovered = std::pair<project::Project, std::vector<std::string>>;
+        task_.start<Recovered>(
+            tr("Recovering"),
+            [p = r.project](const sound::Progress& progress) mutable {
+                auto warnings = project::loadAudio(p, progress);
+                return Recovered{std::move(p), std::move(warnings)};
+            },
+            [this, file = r.file, folder = r.projectFolder](Recovered recovered) {
+                replaceDocument(std::move(recovered.first), folder, false);
+                project::removeAutosave(file);
+                say(tr("Recovered. Save it to keep it."));
+                QStringList lines;
+                for (const std::string& w : recovered.second) lines << qt(w);
+                if (!lines.isEmpty()) complain(tr("Recovered, but not all of its audio"), lines);
+            });
+        return;
+    }
+}
+
+void Session::save(const fs::path& folder, std::function<void()> afterwards) {
+    if (!isFree()) return;
+    task_.start<metre::Result<project::Project>>(
+        tr("Saving %1").arg(qt(sound::shownName(folder))),
+        [p = now(), folder](const sound::Progress& progress) { return project::saveProject(p, folder, true, progress); },
+        [this, folder, afterwards = std::move(afterwards), version = history_.version()](metre::Result<project::Project> saved) {
+            if (!saved) {
+                if (saved.error().cancelled) say(tr("Saving was cancelled."));
+                else complain(tr("The project was not saved"), {qt(saved.error().text)});
+                return;
+            }
+            folder_ = folder;
+            // Sources now lie in the project's folder; every version of the document learns it.
+            history_.amend([&](project::Project& p) {
+                for (project::SourcePtr& s : p.sources)
+                    if (const project::SourcePtr now = project::sourceOf(*saved, s->id); now && now->file != s->file) {
+                        project::Source moved = *s;
+                        moved.file = now->file;
+                        s = std::make_shared<const project::Source>(std::move(moved));
+                    }
+            });
+            history_.markSaved(version);
+            unsavedSinceAutosave_ = history_.isChanged();
+            project::removeAutosave(project::autosaveFile(recoveryFolder()));
+            emit changed();
+            say(tr("%1 saved").arg(qt(sound::shownName(folder))));
+            if (afterwards) afterwards();
+        });
+}
+
+void Session::deliver(const deliver::LoopOptions& options, std::vector<deliver::PlannedLoop> plan) {
+    if (plan.empty() || !isFree()) return;
+    const auto count = static_cast<int>(plan.size());
+    task_.start<deliver::Delivered>(
+        tr("Delivering %n loops", nullptr, count),
+        [p = now(), options, plan = std::move(plan)](const sound::Progress& progress) {
+            return deliver::deliverLoops(p, plan, options, progress);
+        },
+        [this, options, count](deliver::Delivered out) {
+            const auto n = static_cast<int>(out.written.size());
+            QString sentence = tr("%1 of %2 loops written to %3").arg(n).arg(count).arg(qt(sound::shownPath(options.folder)));
+            if (out.clipped > 0) sentence += tr(" · %1 samples were above full scale and were cut").arg(out.clipped);
+            say(sentence);
+            QStringList lines;
+            for (const std::string& p : out.problems) lines << qt(p);
+            if (!lines.isEmpty()) complain(sentence, lines);
+        });
+}
+
+} // namespace app

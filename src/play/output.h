@@ -1,0 +1,43 @@
+// Where sound goes: a device, or a simulated one.
+#pragma once
+
+#include "metre/result.h"
+
+#include <functional>
+#include <memory>
+#include <string>
+
+namespace play {
+
+using metre::Result;
+
+// Fills n interleaved stereo frames. Called from the output's own thread.
+using Callback = std::function<void(float* out, int n)>;
+
+class Output {
+  public:
+    virtual ~Output() = default;
+
+    // Begins to call back; the output is already open, so that the rate is known. Fails in words.
+    virtual Result<void> start(Callback callback) = 0;
+    // Ends; when it returns, the callback is not running and will not be called. Safe when not started.
+    virtual void stop() = 0;
+
+    virtual int rate() const = 0;
+    virtual bool isSimulated() const = 0;
+    // What the window shows: "ALSA: Scarlett…", "no sound device: playing silently".
+    virtual std::string description() const = 0;
+    // False once the device has gone away.
+    virtual bool isAlive() const = 0;
+};
+
+struct OpenedOutput {
+    std::unique_ptr<Output> output; // never null
+    std::string told;               // why it is not a device, in words; empty when it is one
+};
+
+// Opens a device that plays at this rate: through JACK where a server answers, else ALSA; else a simulated output
+// that runs in real time. Never fails. With PATIENT_METRE_OUTPUT=simulated in the environment no device is looked for.
+OpenedOutput openOutput(int rate);
+
+} // namespace play

@@ -1,0 +1,161 @@
+#include "play/player.h"
+
+#include "sound/decibel.h"
+
+#include <algorithm>
+#include <cmath>
+#include <thread>
+
+namespace play {
+
+namespace {
+
+constexpr std::size_t keepBytes = std::size_t(1) << 30;
+constexpr auto longestWait = std::chrono::milliseconds(200);
+constexpr double aboutToSound = 1.0; // seconds
+
+int workerCount() { return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4); }
+
+bool isHeard(const project::Project& p, const project::Track& track) {
+    const bool anySolo = std::any_of(p.tracks.begin(), p.tracks.end(), [](const auto& t) { return t->solo; });
+    return !track.mute && (!anySolo || track.solo);
+}
+
+} // namespace
+
+Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange)
+    : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange)) {
+    startOutput();
+}
+
+Player::~Player() { output_->stop(); }
+
+void Player::startOutput() {
+    auto started = output_->start([this](float* out, int n) { engine_.process(out, n); });
+    outputProblem_ = started ? std::string() : started.error().text;
+}
+
+void Player::replaceOutput(std::unique_ptr<Output> output) {
+    output_->stop();
+    output_ = std::move(output);
+    startOutput();
+}
+
+metre::Beats Player::position() const {
+    // A locate that the callback has not seen yet already counts, so that nothing jumps back for a moment.
+    return engine_.ordersDone() < locateOrder_ ? located_ : engine_.position();
+}
+
+void Player::setProject(const project::Project& p) {
+    const bool newTempo = !(p.tempo == heardTempo_);
+    project_ = p;
+    parts_.clear();
+    std::vector<WantedRender> wanted;
+    const double here = p.tempo.secondsAt(position()).value;
+    for (const project::TrackPtr& track : p.tracks)
+        for (const project::Clip& clip : track->clips) {
+            Part part{clip.id, project::startFrameOf(p, clip), 0, {}, {}};
+            if (isHeard(p, *track)) part.gain = static_cast<float>(sound::factorFromDb(track->gainDb + clip.gainDb));
+            auto job = project::renderJobOf(p, clip);
+            if (job) {
+                part.key = job->key;
+                const double start = metre::toSeconds(part.start, p.rate).value;
+                const double end = start + metre::toSeconds(job->map.outputLength(), p.rate).value;
+                // What sounds comes first, then what will, then what has.
+                const double urgency = end < here ? 1e6 + here - end : std::max(0.0, start - here);
+                wanted.push_back({std::move(*job), urgency});
+            } else {
+                part.problem = job.error().text;
+            }
+            parts_.push_back(std::move(part));
+        }
+    cache_.want(std::move(wanted));
+    if (newTempo && wantsToPlay_ && !waiting_) {
+        waiting_ = true;
+        changedAt_ = std::chrono::steady_clock::now();
+    }
+    if (!waiting_) publish();
+    tick();
+}
+
+bool Player::nextToSoundAreReady() const {
+    const double here = project_.tempo.secondsAt(position()).value;
+    return std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
+        if (part.key.empty() || cache_.find(part.key) || !cache_.problemWith(part.key).empty()) return true;
+        const double start = metre::toSeconds(part.start, project_.rate).value;
+        const project::Clip* clip = project::clipOf(project_, part.clip);
+        const double end = project_.tempo.secondsAt(project::endOf(project_, *clip)).value;
+        return end < here || start > here + aboutToSound;
+    });
+}
+
+void Player::tick() {
+    if (waiting_) {
+        const bool late = std::chrono::steady_clock::now() - changedAt_ > longestWait;
+        if (!late && wantsToPlay_ && !nextToSoundAreReady()) return;
+        waiting_ = false;
+        publish();
+        return;
+    }
+    const auto ready = static_cast<std::size_t>(
+        std::count_if(parts_.begin(), parts_.end(), [&](const Part& p) { return cache_.find(p.key) != nullptr; }));
+    if (ready != publishedReady_) publish();
+}
+
+void Player::publish() {
+    const bool sameTempo = project_.tempo == heardTempo_;
+    auto scene = std::make_shared<Scene>();
+    scene->rate = project_.rate;
+    scene->tempo = project_.tempo;
+    scene->metre = project_.metre;
+    scene->click = project_.click;
+    scene->loop = project_.loop.on;
+    scene->loopFrom = project_.loop.from;
+    scene->loopTo = project_.loop.to;
+    std::map<project::ClipId, sound::AudioPtr> heard;
+    publishedReady_ = 0;
+    for (const Part& part : parts_) {
+        sound::AudioPtr audio = cache_.find(part.key);
+        if (audio) ++publishedReady_;
+        else if (const auto old = lastHeard_.find(part.clip); sameTempo && old != lastHeard_.end() && part.problem.empty())
+            audio = old->second; // another method, say: the old rendering is still in time
+        if (!audio) continue;
+        heard[part.clip] = audio;
+        if (part.gain > 0) scene->clips.push_back({part.start, audio, part.gain});
+    }
+    lastHeard_ = std::move(heard);
+    heardTempo_ = project_.tempo;
+    engine_.setScene(std::move(scene));
+}
+
+void Player::play() {
+    setProject(project_); // goes on with renderings that were cancelled
+    wantsToPlay_ = true;
+    engine_.play();
+}
+
+void Player::stop() {
+    wantsToPlay_ = false;
+    engine_.stop();
+}
+
+void Player::locate(metre::Beats to) {
+    engine_.locate(to);
+    located_ = to;
+    locateOrder_ = engine_.ordersGiven();
+    setProject(project_); // what is urgent has changed
+}
+
+sound::AudioPtr Player::renderedClip(project::ClipId id) const {
+    for (const Part& part : parts_)
+        if (part.clip == id) return cache_.find(part.key);
+    return nullptr;
+}
+
+std::string Player::problemWith(project::ClipId id) const {
+    for (const Part& part : parts_)
+        if (part.clip == id) return part.problem.empty() ? cache_.problemWith(part.key) : part.problem;
+    return {};
+}
+
+} // namespace play
