@@ -52,7 +52,8 @@ metre::Result<project::Project> lay(const std::filesystem::path& folder) {
             p = std::move(*timed);
         }
         project::AddedTrack track = project::addTrack(p, placing.track);
-        auto levelled = project::changeTrack(track.project, track.id, [&](project::Track& t) { t.gainDb = placing.trackDb; });
+        auto levelled =
+            project::changeTrack(track.project, track.id, [&](project::Track& t) { t.gainDb = placing.trackDb; });
         if (!levelled) return levelled;
         p = std::move(*levelled);
         for (const int bar : placing.bars) {

@@ -17,8 +17,8 @@ struct BarsLayout {
     static constexpr int top = ruler + tempo;
     static constexpr int track = 60;
 
-    double perBeat = 25;       // pixels
-    double leftBeat = 0;       // the beat at the right edge of the headers
+    double perBeat = 25; // pixels
+    double leftBeat = 0; // the beat at the right edge of the headers
     int scrollY = 0;
 
     double x(Beats b) const { return headers + (b.value - leftBeat) * perBeat; }

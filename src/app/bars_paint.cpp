@@ -66,21 +66,28 @@ void paintRuler(QPainter& p, const BarsScene& s) {
 void paintTempoLane(QPainter& p, const BarsScene& s) {
     const Tokens& t = tokens();
     const metre::TempoMap& map = s.session.now().tempo;
-    const QRect area(BarsLayout::headers, BarsLayout::ruler, s.size.width() - BarsLayout::headers, BarsLayout::tempo);
+    const QRect area(BarsLayout::headers, BarsLayout::ruler, s.size.width() - BarsLayout::headers,
+                     BarsLayout::tempo);
     p.setFont(textFont(sizes::label));
     p.setPen(t.inkSoft);
-    p.drawText(QRect(10, area.top(), BarsLayout::headers - 12, area.height()), Qt::AlignVCenter, QObject::tr("Tempo"));
+    p.drawText(QRect(10, area.top(), BarsLayout::headers - 12, area.height()), Qt::AlignVCenter,
+               QObject::tr("Tempo"));
     p.setClipRect(area);
     const auto& points = map.points();
-    const auto [low, high] = std::minmax_element(points.begin(), points.end(), [](auto& a, auto& b) { return a.bpm < b.bpm; });
+    const auto [low, high] =
+        std::minmax_element(points.begin(), points.end(), [](auto& a, auto& b) { return a.bpm < b.bpm; });
     const double span = std::max(1.0, high->bpm.value - low->bpm.value);
-    const auto y = [&](Bpm bpm) { return area.bottom() - 8 - (bpm.value - low->bpm.value) / span * (points.size() > 1 ? 10 : 0); };
+    const auto y = [&](Bpm bpm) {
+        return area.bottom() - 8 - (bpm.value - low->bpm.value) / span * (points.size() > 1 ? 10 : 0);
+    };
     QPainterPath line;
     for (std::size_t i = 0; i < points.size(); ++i) {
         const QPointF at(s.layout.x(points[i].at), y(points[i].bpm));
-        if (i == 0) line.moveTo(at);
+        if (i == 0)
+            line.moveTo(at);
         else {
-            if (points[i - 1].shape == metre::TempoPoint::Shape::Hold) line.lineTo(at.x(), line.currentPosition().y());
+            if (points[i - 1].shape == metre::TempoPoint::Shape::Hold)
+                line.lineTo(at.x(), line.currentPosition().y());
             line.lineTo(at);
         }
     }
@@ -91,14 +98,16 @@ void paintTempoLane(QPainter& p, const BarsScene& s) {
         const QPointF at(s.layout.x(point.at), y(point.bpm));
         p.fillRect(QRectF(at.x() - 3, at.y() - 3, 6, 6), t.brass);
         p.setPen(t.brassText);
-        p.drawText(QPointF(std::max<double>(at.x() + 6, area.left() + 6), at.y() - 5), qt(metre::tempoLabel(point.bpm)));
+        p.drawText(QPointF(std::max<double>(at.x() + 6, area.left() + 6), at.y() - 5),
+                   qt(metre::tempoLabel(point.bpm)));
     }
     p.setClipping(false);
     p.fillRect(QRect(0, area.bottom(), s.size.width(), 1), t.rule);
 }
 
 // The outline of a clip's source, bent to the grid: each column of pixels shows the stretch of source it covers.
-void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, const QRectF& area, const QRect& dirty) {
+void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, const QRectF& area,
+                   const QRect& dirty) {
     const project::Project& project = s.session.now();
     const project::SourcePtr source = project::sourceOf(project, clip.source);
     if (!source->sound) return;
@@ -106,8 +115,9 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, c
     const Beats start = project::startOf(project, clip);
     const auto frameAt = [&](double x) {
         const Beats b = s.layout.beat(x);
-        const metre::Seconds at = stretched ? source->beats->secondsAt(b - clip.at)
-                                            : clip.from + (project.tempo.secondsAt(b) - project.tempo.secondsAt(start));
+        const metre::Seconds at = stretched
+                                      ? source->beats->secondsAt(b - clip.at)
+                                      : clip.from + (project.tempo.secondsAt(b) - project.tempo.secondsAt(start));
         return metre::toFrames(at, project.rate);
     };
     const int left = static_cast<int>(std::max<double>(std::floor(area.left()), dirty.left()));
@@ -146,8 +156,11 @@ void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::
     const auto& selected = s.session.selection().clips;
     const bool isSelected = std::find(selected.begin(), selected.end(), clip.id) != selected.end();
     QRectF r = s.layout.clip(project, clip, track);
-    if (isSelected && s.drag.moving) r.translate(s.drag.by.value * s.layout.perBeat, s.drag.tracks * BarsLayout::track);
-    if (r.right() < dirty.left() || r.left() > dirty.right() || r.bottom() < dirty.top() || r.top() > dirty.bottom()) return;
+    if (isSelected && s.drag.moving)
+        r.translate(s.drag.by.value * s.layout.perBeat, s.drag.tracks * BarsLayout::track);
+    if (r.right() < dirty.left() || r.left() > dirty.right() || r.bottom() < dirty.top() ||
+        r.top() > dirty.bottom())
+        return;
     const QString problem = qt(s.session.player().problemWith(clip.id));
     const project::Track& owner = *project.tracks[track];
     p.fillRect(r, t.sheet);
@@ -162,11 +175,13 @@ void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::
     const double textLeft = std::max<double>(r.left() + 5, BarsLayout::headers + 5);
     const QRectF title(textLeft, r.top(), r.right() - textLeft - 4, 15);
     if (title.width() > 20)
-        p.drawText(title, Qt::AlignLeft | Qt::AlignVCenter,
-                   p.fontMetrics().elidedText(clipTitle(project, clip), Qt::ElideRight, static_cast<int>(title.width())));
+        p.drawText(
+            title, Qt::AlignLeft | Qt::AlignVCenter,
+            p.fontMetrics().elidedText(clipTitle(project, clip), Qt::ElideRight, static_cast<int>(title.width())));
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
-        p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap, problem);
+        p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,
+                   problem);
     } else if (!s.session.player().renderedClip(clip.id)) {
         // Being fitted: a dotted line along the foot until it is ready.
         p.setPen(QPen(t.brass, 2, Qt::DotLine));
@@ -247,7 +262,8 @@ void paintDrag(QPainter& p, const BarsScene& s) {
 }
 
 void paintEmpty(QPainter& p, const BarsScene& s) {
-    const QRect area(BarsLayout::headers, BarsLayout::top, s.size.width() - BarsLayout::headers, s.size.height() - BarsLayout::top);
+    const QRect area(BarsLayout::headers, BarsLayout::top, s.size.width() - BarsLayout::headers,
+                     s.size.height() - BarsLayout::top);
     p.fillRect(QRect(area.center().x() - 260, area.center().y() - 46, 520, 92), tokens().paper);
     p.setPen(tokens().ink);
     p.setFont(figureFont(22));
@@ -255,20 +271,28 @@ void paintEmpty(QPainter& p, const BarsScene& s) {
     p.setPen(tokens().inkSoft);
     p.setFont(textFont(sizes::strong));
     p.drawText(area.adjusted(0, 24, 0, 24), Qt::AlignCenter,
-               QObject::tr("or bring them in with Ctrl+I. Each gets a track of its own,\nfitted to the project's tempo if its name or tag tells one."));
+               QObject::tr("or bring them in with Ctrl+I. Each gets a track of its own,\nfitted to the project's "
+                           "tempo if its name or tag tells one."));
 }
 
 } // namespace
 
-QRect muteRect(const BarsLayout& l, std::size_t track) { return {14, l.y(track) + 33, 18, 17}; }
-QRect soloRect(const BarsLayout& l, std::size_t track) { return {35, l.y(track) + 33, 18, 17}; }
-QRect gainRect(const BarsLayout& l, std::size_t track) { return {60, l.y(track) + 33, BarsLayout::headers - 62, 17}; }
+QRect muteRect(const BarsLayout& l, std::size_t track) {
+    return {14, l.y(track) + 33, 18, 17};
+}
+QRect soloRect(const BarsLayout& l, std::size_t track) {
+    return {35, l.y(track) + 33, 18, 17};
+}
+QRect gainRect(const BarsLayout& l, std::size_t track) {
+    return {60, l.y(track) + 33, BarsLayout::headers - 62, 17};
+}
 
 void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
     const Tokens& t = tokens();
     const project::Project& project = s.session.now();
     p.fillRect(dirty, t.paper);
-    const QRect field(BarsLayout::headers, BarsLayout::top, s.size.width() - BarsLayout::headers, s.size.height() - BarsLayout::top);
+    const QRect field(BarsLayout::headers, BarsLayout::top, s.size.width() - BarsLayout::headers,
+                      s.size.height() - BarsLayout::top);
     p.setClipRect(field & dirty);
     paintGrid(p, s, field & dirty);
     for (std::size_t i = 0; i < project.tracks.size(); ++i) {
@@ -277,7 +301,8 @@ void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
         p.fillRect(QRect(field.left(), y + BarsLayout::track - 1, field.width(), 1), t.rule);
     }
     for (std::size_t i = 0; i < project.tracks.size(); ++i)
-        for (const project::Clip& clip : project.tracks[i]->clips) paintClip(p, s, clip, i, field & dirty);
+        for (const project::Clip& clip : project.tracks[i]->clips)
+            paintClip(p, s, clip, i, field & dirty);
     p.setClipping(false);
     if (project.tracks.empty()) paintEmpty(p, s);
     if (dirty.left() < BarsLayout::headers) {

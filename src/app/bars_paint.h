@@ -10,14 +10,14 @@ namespace app {
 
 // What is under the hand while dragging, drawn over the page.
 struct BarsDrag {
-    Beats by;                      // clips move by this
-    int tracks = 0;                // and by so many tracks
+    Beats by;       // clips move by this
+    int tracks = 0; // and by so many tracks
     bool moving = false;
-    std::optional<QRectF> band;    // rubber band
-    std::optional<Beats> landing;  // where a drop would land
+    std::optional<QRectF> band;   // rubber band
+    std::optional<Beats> landing; // where a drop would land
     std::size_t landingTrack = 0;
     QPointF pointer;
-    QString result;                // beside the pointer: what release would do
+    QString result; // beside the pointer: what release would do
 };
 
 struct BarsScene {

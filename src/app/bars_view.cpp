@@ -19,9 +19,9 @@
 namespace app {
 
 namespace {
-constexpr double slowestScroll = 2.0;    // pixels a beat: the widest view
+constexpr double slowestScroll = 2.0; // pixels a beat: the widest view
 constexpr double closest = 2000.0;
-constexpr int beatsPerScrollStep = 16;   // scroll bar units a beat
+constexpr int beatsPerScrollStep = 16; // scroll bar units a beat
 } // namespace
 
 BarsView::BarsView(Session& session, QWidget* parent) : QAbstractScrollArea(parent), session_(session) {
@@ -56,10 +56,16 @@ void BarsView::paintEvent(QPaintEvent* event) {
     }
 }
 
-void BarsView::focusInEvent(QFocusEvent*) { viewport()->update(); }
-void BarsView::focusOutEvent(QFocusEvent*) { viewport()->update(); }
+void BarsView::focusInEvent(QFocusEvent*) {
+    viewport()->update();
+}
+void BarsView::focusOutEvent(QFocusEvent*) {
+    viewport()->update();
+}
 
-void BarsView::resizeEvent(QResizeEvent*) { updateScrollBars(); }
+void BarsView::resizeEvent(QResizeEvent*) {
+    updateScrollBars();
+}
 
 void BarsView::updateScrollBars() {
     const project::Project& p = session_.now();
@@ -67,7 +73,8 @@ void BarsView::updateScrollBars() {
     const double end = std::max(project::endOfMusic(p).value + 16, 64.0);
     const double first = std::min(0.0, p.metre.startOfBar(0).value);
     QScrollBar* h = horizontalScrollBar();
-    h->setRange(static_cast<int>(first * beatsPerScrollStep), static_cast<int>(std::max(0.0, end - visible) * beatsPerScrollStep));
+    h->setRange(static_cast<int>(first * beatsPerScrollStep),
+                static_cast<int>(std::max(0.0, end - visible) * beatsPerScrollStep));
     h->setPageStep(std::max(1, static_cast<int>(visible * beatsPerScrollStep)));
     h->setSingleStep(beatsPerScrollStep);
     h->setValue(static_cast<int>(std::lround(layout_.leftBeat * beatsPerScrollStep)));
@@ -110,9 +117,11 @@ void BarsView::followPlayPosition() {
     const double x = layout_.x(session_.player().position());
     const int now = static_cast<int>(std::lround(x));
     if (now == paintedX_) return;
-    if (session_.player().isPlaying() && grip_ == Grip::None && (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
+    if (session_.player().isPlaying() && grip_ == Grip::None &&
+        (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
         scrollTo(std::floor(session_.player().position().value));
-    for (const int at : {paintedX_, now}) viewport()->update(at - 8, 0, 16, viewport()->height());
+    for (const int at : {paintedX_, now})
+        viewport()->update(at - 8, 0, 16, viewport()->height());
 }
 
 const project::Clip* BarsView::clipAt(const QPointF& at, std::size_t* track) const {
@@ -131,7 +140,7 @@ const project::Clip* BarsView::clipAt(const QPointF& at, std::size_t* track) con
 }
 
 bool BarsView::pressHeader(const QPointF& at) {
-    const project::Project& p = session_.now();
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
     const auto index = layout_.trackAt(at.y(), p.tracks.size());
     if (at.x() >= BarsLayout::headers || !index || *index >= p.tracks.size()) return false;
     const TrackId id = p.tracks[*index]->id;
@@ -142,7 +151,8 @@ bool BarsView::pressHeader(const QPointF& at) {
         session_.edit(tr("Solo"), project::changeTrack(p, id, [](project::Track& t) { t.solo = !t.solo; }));
     else {
         std::vector<ClipId> clips;
-        for (const project::Clip& c : p.tracks[*index]->clips) clips.push_back(c.id);
+        for (const project::Clip& c : p.tracks[*index]->clips)
+            clips.push_back(c.id);
         session_.select(clips);
     }
     return true;
@@ -168,10 +178,14 @@ void BarsView::mousePressEvent(QMouseEvent* event) {
     pressedClipAt_ = clip->at;
     std::vector<ClipId> clips = session_.selection().clips;
     const auto found = std::find(clips.begin(), clips.end(), clip->id);
-    const bool adding = event->modifiers().testFlag(Qt::ControlModifier) || event->modifiers().testFlag(Qt::ShiftModifier);
-    if (adding && found != clips.end()) clips.erase(found);
-    else if (adding) clips.push_back(clip->id);
-    else if (found == clips.end()) clips = {clip->id};
+    const bool adding =
+        event->modifiers().testFlag(Qt::ControlModifier) || event->modifiers().testFlag(Qt::ShiftModifier);
+    if (adding && found != clips.end())
+        clips.erase(found);
+    else if (adding)
+        clips.push_back(clip->id);
+    else if (found == clips.end())
+        clips = {clip->id};
     session_.select(std::move(clips));
     grip_ = Grip::Clip;
 }
@@ -179,7 +193,9 @@ void BarsView::mousePressEvent(QMouseEvent* event) {
 void BarsView::mouseMoveEvent(QMouseEvent* event) {
     const QPointF at = event->position();
     if (grip_ == Grip::None) return;
-    if (!drag_.moving && !drag_.band && (at - pressedAt_).manhattanLength() < QApplication::startDragDistance() / 2.0) return;
+    if (!drag_.moving && !drag_.band &&
+        (at - pressedAt_).manhattanLength() < QApplication::startDragDistance() / 2.0)
+        return;
     drag_.pointer = at;
     if (grip_ == Grip::Clip) dragClips(at);
     if (grip_ == Grip::Band) dragBand(at);
@@ -195,9 +211,11 @@ void BarsView::dragClips(const QPointF& at) {
     drag_.moving = true;
     drag_.by = target - pressedClipAt_;
     const auto track = layout_.trackAt(at.y(), p.tracks.empty() ? 0 : p.tracks.size() - 1);
-    drag_.tracks = track ? static_cast<int>(*track) - static_cast<int>(pressedTrack_) : -static_cast<int>(pressedTrack_);
+    drag_.tracks =
+        track ? static_cast<int>(*track) - static_cast<int>(pressedTrack_) : -static_cast<int>(pressedTrack_);
     const std::size_t to = pressedTrack_ + static_cast<std::size_t>(drag_.tracks);
-    drag_.result = QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(target))), qt(p.tracks[to]->name));
+    drag_.result =
+        QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(target))), qt(p.tracks[to]->name));
 }
 
 void BarsView::dragBand(const QPointF& at) {
@@ -211,12 +229,14 @@ void BarsView::dragBand(const QPointF& at) {
 }
 
 void BarsView::dragRuler(const QPointF& at, bool release) {
-    const project::Project& p = session_.now();
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
     const metre::Snap snap = p.snap == metre::Snap::Off ? metre::Snap::Off : p.snap;
     Beats from = metre::snapped(std::max(Beats(0), std::min(pressedBeat_, layout_.beat(at.x()))), snap, p.metre);
     Beats to = metre::snapped(std::max(Beats(0), std::max(pressedBeat_, layout_.beat(at.x()))), snap, p.metre);
     if (to <= from && snap != metre::Snap::Off) to = metre::gridAfter(from, snap, p.metre);
-    const QString text = tr("Loop %1 – %2").arg(qt(metre::positionLabel(p.metre.positionAt(from))), qt(metre::positionLabel(p.metre.positionAt(to))));
+    const QString text = tr("Loop %1 – %2")
+                             .arg(qt(metre::positionLabel(p.metre.positionAt(from))),
+                                  qt(metre::positionLabel(p.metre.positionAt(to))));
     drag_.result = text;
     drag_.moving = false;
     drag_.band.reset();
@@ -232,7 +252,7 @@ void BarsView::mouseReleaseEvent(QMouseEvent* event) {
     const Grip grip = grip_;
     const BarsDrag drag = drag_;
     cancelDrag();
-    const project::Project& p = session_.now();
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
     if (grip == Grip::Ruler) {
         if (!drag.result.isEmpty()) {
             session_.say(drag.result);
@@ -241,8 +261,11 @@ void BarsView::mouseReleaseEvent(QMouseEvent* event) {
             session_.locate(metre::snapped(layout_.beat(at.x()), p.snap, p.metre));
         }
     }
+    // A click on one of several selected clips, without a drag, means that one.
+    const bool plain = event->modifiers() == Qt::NoModifier;
+    if (grip == Grip::Clip && !drag.moving && plain) session_.select({pressedClip_});
     if (grip == Grip::Clip && drag.moving && (drag.by != Beats(0) || drag.tracks != 0)) {
-        const auto& clips = session_.selection().clips;
+        const std::vector<ClipId> clips = session_.selection().clips;
         if (session_.edit(clips.size() == 1 ? tr("Move clip") : tr("Move clips"),
                           project::moveClips(p, clips, drag.by, drag.tracks)))
             session_.say(tr("Moved to %1").arg(drag.result));
@@ -262,13 +285,16 @@ void BarsView::wheelEvent(QWheelEvent* event) {
         zoomBy(std::pow(1.2, turn / 120.0), std::max<double>(BarsLayout::headers, event->position().x()));
         return;
     }
-    const project::Project& p = session_.now();
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
     const auto index = layout_.trackAt(event->position().y(), p.tracks.size());
     if (index && *index < p.tracks.size() && gainRect(layout_, *index).contains(event->position().toPoint())) {
         const double step = event->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 0.5;
-        session_.edit(tr("Track gain"), project::changeTrack(p, p.tracks[*index]->id, [&](project::Track& t) {
-                          t.gainDb = std::clamp(t.gainDb + (turn > 0 ? step : -step), -60.0, 12.0);
-                      }),
+        session_.edit(tr("Track gain"),
+                      project::changeTrack(p, p.tracks[*index]->id,
+                                           [&](project::Track& t) {
+                                               t.gainDb =
+                                                   std::clamp(t.gainDb + (turn > 0 ? step : -step), -60.0, 12.0);
+                                           }),
                       "track gain " + QString::number(p.tracks[*index]->id.value));
         return;
     }
@@ -278,8 +304,8 @@ void BarsView::wheelEvent(QWheelEvent* event) {
 }
 
 void BarsView::nudge(int steps, int tracks) {
-    const project::Project& p = session_.now();
-    const auto& clips = session_.selection().clips;
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
+    const std::vector<ClipId> clips = session_.selection().clips;
     const project::Clip* first = clips.empty() ? nullptr : project::clipOf(p, clips.front());
     if (first == nullptr) {
         session_.say(tr("Nothing is selected."));
@@ -309,19 +335,24 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
     const bool alt = event->modifiers().testFlag(Qt::AltModifier);
     switch (event->key()) {
     case Qt::Key_Escape:
-        if (grip_ != Grip::None) cancelDrag();
-        else session_.select({});
+        if (grip_ != Grip::None)
+            cancelDrag();
+        else
+            session_.select({});
         return;
     case Qt::Key_Left:
     case Qt::Key_Right: {
         const int direction = event->key() == Qt::Key_Left ? -1 : 1;
         const project::Project& p = session_.now();
-        if (alt) nudge(direction, 0);
-        else if (control) selectNeighbour(direction);
+        if (alt)
+            nudge(direction, 0);
+        else if (control)
+            selectNeighbour(direction);
         else {
             const metre::Snap snap = p.snap == metre::Snap::Off ? metre::Snap::Beat : p.snap;
             const Beats at = session_.player().position();
-            session_.locate(direction > 0 ? metre::gridAfter(at, snap, p.metre) : metre::gridBefore(at - Beats(1e-4), snap, p.metre));
+            session_.locate(direction > 0 ? metre::gridAfter(at, snap, p.metre)
+                                          : metre::gridBefore(at - Beats(1e-4), snap, p.metre));
         }
         return;
     }
@@ -333,7 +364,8 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
         }
         verticalScrollBar()->setValue(verticalScrollBar()->value() + (event->key() == Qt::Key_Up ? -30 : 30));
         return;
-    default: QAbstractScrollArea::keyPressEvent(event);
+    default:
+        QAbstractScrollArea::keyPressEvent(event);
     }
 }
 
@@ -344,13 +376,16 @@ void BarsView::showLanding(const QPointF& at) {
     drag_.landing = std::max(Beats(0), metre::snapped(beat, p.snap, p.metre));
     drag_.landingTrack = track.value_or(0);
     drag_.pointer = at;
-    const QString where = drag_.landingTrack < p.tracks.size() ? qt(p.tracks[drag_.landingTrack]->name) : tr("new track");
-    drag_.result = QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(*drag_.landing))), where);
+    const QString where =
+        drag_.landingTrack < p.tracks.size() ? qt(p.tracks[drag_.landingTrack]->name) : tr("new track");
+    drag_.result =
+        QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(*drag_.landing))), where);
     viewport()->update();
 }
 
 void BarsView::dragEnterEvent(QDragEnterEvent* event) {
-    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(Shelf::sourceMime)) event->acceptProposedAction();
+    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(Shelf::sourceMime))
+        event->acceptProposedAction();
 }
 
 void BarsView::dragMoveEvent(QDragMoveEvent* event) {
@@ -358,28 +393,34 @@ void BarsView::dragMoveEvent(QDragMoveEvent* event) {
     event->acceptProposedAction();
 }
 
-void BarsView::dragLeaveEvent(QDragLeaveEvent*) { cancelDrag(); }
+void BarsView::dragLeaveEvent(QDragLeaveEvent*) {
+    cancelDrag();
+}
 
 void BarsView::dropEvent(QDropEvent* event) {
     showLanding(event->position());
     const BarsDrag drag = drag_;
     cancelDrag();
-    const project::Project& p = session_.now();
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
     std::optional<TrackId> track;
     if (drag.landingTrack < p.tracks.size()) track = p.tracks[drag.landingTrack]->id;
     if (event->mimeData()->hasFormat(Shelf::sourceMime)) {
         const SourceId source{event->mimeData()->data(Shelf::sourceMime).toLongLong()};
         auto placed = project::place(p, source, track, *drag.landing);
-        if (!placed) session_.say(qt(placed.error().text));
-        else if (session_.edit(tr("Place"), std::move(placed->project))) session_.select({placed->id});
+        if (!placed)
+            session_.say(qt(placed.error().text));
+        else if (session_.edit(tr("Place"), std::move(placed->project)))
+            session_.select({placed->id});
     } else {
         std::vector<std::filesystem::path> files;
         QStringList elsewhere;
         for (const QUrl& url : event->mimeData()->urls()) {
             // toLocalFile() would lose bytes that are no UTF-8; the encoded form keeps them.
             const QByteArray bytes = QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1());
-            if (url.isLocalFile()) files.emplace_back(bytes.toStdString());
-            else elsewhere << tr("%1 is not a file on this machine.").arg(url.toDisplayString());
+            if (url.isLocalFile())
+                files.emplace_back(bytes.toStdString());
+            else
+                elsewhere << tr("%1 is not a file on this machine.").arg(url.toDisplayString());
         }
         if (!elsewhere.isEmpty()) session_.complain(tr("Not everything can be brought in"), elsewhere);
         session_.importFiles(std::move(files), track, *drag.landing);
@@ -395,8 +436,10 @@ bool BarsView::viewportEvent(QEvent* event) {
         QString text;
         if (clip != nullptr) {
             const project::SourcePtr s = project::sourceOf(session_.now(), clip->source);
-            text = QStringLiteral("%1\n%2").arg(qt(s->name), qt(metre::positionLabel(session_.now().metre.positionAt(clip->at))));
-            if (const QString problem = qt(session_.player().problemWith(clip->id)); !problem.isEmpty()) text += "\n" + problem;
+            text = QStringLiteral("%1\n%2").arg(
+                qt(s->name), qt(metre::positionLabel(session_.now().metre.positionAt(clip->at))));
+            if (const QString problem = qt(session_.player().problemWith(clip->id)); !problem.isEmpty())
+                text += "\n" + problem;
         } else if (help->pos().y() < BarsLayout::ruler) {
             text = tr("Click: play from here. Drag: loop range.");
         }

@@ -84,7 +84,8 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     connect(twice_, &QPushButton::clicked, this, [this] { scaleTempo(2); });
     connect(view_, &SourceView::downbeatAsked, this, [this](double seconds) {
         if (const auto id = session_.selection().source)
-            session_.edit(tr("First downbeat"), project::setFirstDownbeat(session_.now(), *id, metre::Seconds(seconds)));
+            session_.edit(tr("First downbeat"),
+                          project::setFirstDownbeat(session_.now(), *id, metre::Seconds(seconds)));
     });
     connect(&session_, &Session::changed, this, &Bench::refresh);
     connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
@@ -99,7 +100,8 @@ void Bench::scaleTempo(double factor) {
         return;
     }
     const Bpm bpm(s->beats->meanTempo().value * factor);
-    if (session_.edit(factor < 1 ? tr("Half tempo") : tr("Double tempo"), project::setSourceTempo(session_.now(), *id, bpm, hear::Witness::Typed)))
+    if (session_.edit(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
+                      project::setSourceTempo(session_.now(), *id, bpm, hear::Witness::Typed)))
         session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(bpm))));
 }
 
@@ -112,7 +114,8 @@ void Bench::refresh() {
     half_->setEnabled(s && s->beats);
     twice_->setEnabled(s && s->beats);
     if (!s) {
-        name_->setText(clips > 1 ? tr("%1 clips selected").arg(clips) : tr("Select a clip or a source to work on it here."));
+        name_->setText(clips > 1 ? tr("%1 clips selected").arg(clips)
+                                 : tr("Select a clip or a source to work on it here."));
         facts_->clear();
         readings_->show({}, {});
         return;
@@ -120,7 +123,8 @@ void Bench::refresh() {
     name_->setText(qt(sound::shownName(s->file)));
     name_->setToolTip(qt(sound::shownPath(s->file)));
     facts_->setText(tr("%1 · %2 kHz %3 · %4 s")
-                        .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0), s->facts.channels == 1 ? tr("mono") : tr("stereo"),
+                        .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0),
+                             s->facts.channels == 1 ? tr("mono") : tr("stereo"),
                              QString::number(s->length().value, 'f', 3)));
     readings_->show(s->readings, s->chosen);
 }

@@ -18,7 +18,9 @@ namespace app {
 namespace {
 
 // A number with a real minus sign, as it is set; and back from what a person types.
-QString signedNumber(double v, int decimals) { return QString::number(v, 'f', decimals).replace('-', QChar(0x2212)); }
+QString signedNumber(double v, int decimals) {
+    return QString::number(v, 'f', decimals).replace('-', QChar(0x2212));
+}
 
 std::optional<double> numberFrom(QString text) {
     text = text.trimmed().replace(QChar(0x2212), '-').replace(',', '.');
@@ -77,11 +79,13 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     methodLayout->setContentsMargins(0, 0, 0, 0);
     methodLayout->setSpacing(5);
     for (const stretch::Method m : stretch::methods()) {
-        QPushButton* b = toggle(QString::fromLatin1(stretch::methodLabel(m)), QString::fromLatin1(stretch::methodPurpose(m)), this);
+        QPushButton* b = toggle(QString::fromLatin1(stretch::methodLabel(m)),
+                                QString::fromLatin1(stretch::methodPurpose(m)), this);
         b->setObjectName(QStringLiteral("method-") + stretch::methodWord(m));
         connect(b, &QPushButton::clicked, this, [this, m] {
             const auto& clips = session_.selection().clips;
-            session_.edit(tr("Method"), project::changeClips(session_.now(), clips, [m](project::Clip& c) { c.stretch.method = m; }));
+            session_.edit(tr("Method"), project::changeClips(session_.now(), clips,
+                                                             [m](project::Clip& c) { c.stretch.method = m; }));
             refresh();
         });
         methodLayout->addWidget(b);
@@ -96,7 +100,8 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     stretchRule_->setObjectName("rule-stretch");
     placeRule_ = toggle(tr("Place"), tr("Starts on its beat; the length stays as recorded"), this);
     placeRule_->setObjectName("rule-place");
-    for (auto [b, rule] : {std::pair(stretchRule_, project::TimeRule::Stretch), std::pair(placeRule_, project::TimeRule::Place)}) {
+    for (auto [b, rule] :
+         {std::pair(stretchRule_, project::TimeRule::Stretch), std::pair(placeRule_, project::TimeRule::Place)}) {
         connect(b, &QPushButton::clicked, this, [this, rule = rule] {
             session_.edit(tr("Time rule"), project::changeClips(session_.now(), session_.selection().clips,
                                                                 [rule](project::Clip& c) { c.rule = rule; }));
@@ -105,10 +110,14 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         ruleLayout->addWidget(b);
     }
     add(tr("Time rule"), ruleRow);
-    tempo_ = figure("sourceTempo", tr("Tempo of the source"), tr("Tempo of the source in BPM. Wheel: ±1, with Shift ±0.1."), "000.00");
-    beats_ = figure("sourceBeats", tr("Beats in the source"), tr("Beats from the first downbeat to the end: says the tempo from the length."), "0000");
-    downbeat_ = figure("firstDownbeat", tr("First downbeat, in seconds"), tr("First downbeat, in seconds into the recording"), "00.000 s");
-    transpose_ = figure("transpose", tr("Transpose, in semitones"), tr("Semitones up or down; with Shift, cents"), QStringLiteral("−00.00 st"));
+    tempo_ = figure("sourceTempo", tr("Tempo of the source"),
+                    tr("Tempo of the source in BPM. Wheel: ±1, with Shift ±0.1."), "000.00");
+    beats_ = figure("sourceBeats", tr("Beats in the source"),
+                    tr("Beats from the first downbeat to the end: says the tempo from the length."), "0000");
+    downbeat_ = figure("firstDownbeat", tr("First downbeat, in seconds"),
+                       tr("First downbeat, in seconds into the recording"), "00.000 s");
+    transpose_ = figure("transpose", tr("Transpose, in semitones"), tr("Semitones up or down; with Shift, cents"),
+                        QStringLiteral("−00.00 st"));
     gain_ = figure("clipGain", tr("Gain of the clip"), tr("Gain in decibels"), QStringLiteral("−00.0 dB"));
     add(tr("Tempo"), tempo_);
     add(tr("Beats"), beats_);
@@ -125,43 +134,60 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     const auto source = [this] { return session_.selection().source; };
     connect(tempo_, &Figure::typed, this, [this, source](const QString& text) {
         const auto bpm = metre::parseTempo(text.toStdString());
-        if (!bpm) session_.say(qt(bpm.error().text));
-        else if (source()) session_.edit(tr("Tempo of the source"), project::setSourceTempo(session_.now(), *source(), *bpm, hear::Witness::Typed));
+        if (!bpm)
+            session_.say(qt(bpm.error().text));
+        else if (source())
+            session_.edit(tr("Tempo of the source"),
+                          project::setSourceTempo(session_.now(), *source(), *bpm, hear::Witness::Typed));
     });
     connect(tempo_, &Figure::turned, this, &Card::turnTempo);
     connect(beats_, &Figure::typed, this, [this, source](const QString& text) {
         bool ok = false;
         const int n = text.trimmed().toInt(&ok);
-        if (!ok) session_.say(tr("“%1” is not a number of beats.").arg(text));
-        else if (source()) session_.edit(tr("Beats"), project::setSourceBeats(session_.now(), *source(), n));
+        if (!ok)
+            session_.say(tr("“%1” is not a number of beats.").arg(text));
+        else if (source())
+            session_.edit(tr("Beats"), project::setSourceBeats(session_.now(), *source(), n));
     });
     connect(beats_, &Figure::turned, this, [this, source](int steps, bool) {
         const project::SourcePtr s = source() ? project::sourceOf(session_.now(), *source()) : nullptr;
         if (!s) return;
         const int now = s->beats ? static_cast<int>(std::lround(s->endBeat().value)) : 0;
-        session_.edit(tr("Beats"), project::setSourceBeats(session_.now(), s->id, std::max(1, now + steps)), "turn beats");
+        session_.edit(tr("Beats"), project::setSourceBeats(session_.now(), s->id, std::max(1, now + steps)),
+                      "turn beats");
     });
     connect(downbeat_, &Figure::typed, this, [this, source](const QString& text) {
         const auto v = numberFrom(text);
-        if (!v) session_.say(tr("“%1” is not a time in seconds.").arg(text));
-        else if (source()) session_.edit(tr("First downbeat"), project::setFirstDownbeat(session_.now(), *source(), metre::Seconds(*v)));
+        if (!v)
+            session_.say(tr("“%1” is not a time in seconds.").arg(text));
+        else if (source())
+            session_.edit(tr("First downbeat"),
+                          project::setFirstDownbeat(session_.now(), *source(), metre::Seconds(*v)));
     });
     connect(downbeat_, &Figure::turned, this, [this, source](int steps, bool fine) {
         const project::SourcePtr s = source() ? project::sourceOf(session_.now(), *source()) : nullptr;
         if (!s || !s->beats) return;
         const double at = s->beats->secondsAt(Beats(0)).value + steps * (fine ? 0.001 : 0.01);
-        session_.edit(tr("First downbeat"), project::setFirstDownbeat(session_.now(), s->id, metre::Seconds(std::max(0.0, at))), "turn downbeat");
+        session_.edit(tr("First downbeat"),
+                      project::setFirstDownbeat(session_.now(), s->id, metre::Seconds(std::max(0.0, at))),
+                      "turn downbeat");
     });
     connect(gain_, &Figure::typed, this, [this](const QString& text) {
-        if (const auto v = numberFrom(text)) changeGain(*v, false);
-        else session_.say(tr("“%1” is not a gain in decibels.").arg(text));
+        if (const auto v = numberFrom(text))
+            changeGain(*v, false);
+        else
+            session_.say(tr("“%1” is not a gain in decibels.").arg(text));
     });
-    connect(gain_, &Figure::turned, this, [this](int steps, bool fine) { changeGain(steps * (fine ? 0.1 : 0.5), true); });
+    connect(gain_, &Figure::turned, this,
+            [this](int steps, bool fine) { changeGain(steps * (fine ? 0.1 : 0.5), true); });
     connect(transpose_, &Figure::typed, this, [this](const QString& text) {
-        if (const auto v = numberFrom(text)) changeTranspose(*v, false);
-        else session_.say(tr("“%1” is not a number of semitones.").arg(text));
+        if (const auto v = numberFrom(text))
+            changeTranspose(*v, false);
+        else
+            session_.say(tr("“%1” is not a number of semitones.").arg(text));
     });
-    connect(transpose_, &Figure::turned, this, [this](int steps, bool fine) { changeTranspose(steps * (fine ? 0.01 : 1), true); });
+    connect(transpose_, &Figure::turned, this,
+            [this](int steps, bool fine) { changeTranspose(steps * (fine ? 0.01 : 1), true); });
     connect(&session_, &Session::changed, this, &Card::refresh);
     connect(&session_, &Session::selectionChanged, this, &Card::refresh);
     refresh();
@@ -172,21 +198,28 @@ void Card::turnTempo(int steps, bool fine) {
     const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
     if (!s) return;
     const double now = s->beats ? s->beats->meanTempo().value : session_.now().tempo.points().front().bpm.value;
-    const double next = std::clamp(now + steps * (fine ? 0.1 : 1.0), metre::slowestTempo.value, metre::fastestTempo.value);
-    session_.edit(tr("Tempo of the source"), project::setSourceTempo(session_.now(), *id, Bpm(next), hear::Witness::Typed), "turn source tempo");
+    const double next =
+        std::clamp(now + steps * (fine ? 0.1 : 1.0), metre::slowestTempo.value, metre::fastestTempo.value);
+    session_.edit(tr("Tempo of the source"),
+                  project::setSourceTempo(session_.now(), *id, Bpm(next), hear::Witness::Typed),
+                  "turn source tempo");
 }
 
 void Card::changeGain(double db, bool relative) {
-    session_.edit(tr("Gain"), project::changeClips(session_.now(), session_.selection().clips, [&](project::Clip& c) {
-                      c.gainDb = std::clamp(relative ? c.gainDb + db : db, -60.0, 24.0);
-                  }),
+    session_.edit(tr("Gain"),
+                  project::changeClips(
+                      session_.now(), session_.selection().clips,
+                      [&](project::Clip& c) { c.gainDb = std::clamp(relative ? c.gainDb + db : db, -60.0, 24.0); }),
                   relative ? "turn gain" : "");
 }
 
 void Card::changeTranspose(double semitones, bool relative) {
-    session_.edit(tr("Transpose"), project::changeClips(session_.now(), session_.selection().clips, [&](project::Clip& c) {
-                      c.stretch.semitones = std::clamp(relative ? c.stretch.semitones + semitones : semitones, -24.0, 24.0);
-                  }),
+    session_.edit(tr("Transpose"),
+                  project::changeClips(session_.now(), session_.selection().clips,
+                                       [&](project::Clip& c) {
+                                           c.stretch.semitones = std::clamp(
+                                               relative ? c.stretch.semitones + semitones : semitones, -24.0, 24.0);
+                                       }),
                   relative ? "turn transpose" : "");
 }
 
@@ -210,23 +243,34 @@ void Card::refresh() {
     placeRule_->setChecked(rule == project::TimeRule::Place);
 
     const bool severalSources = anyClip && !source;
-    for (Figure* f : {tempo_, beats_, downbeat_}) f->setEnabled(source != nullptr);
+    for (Figure* f : {tempo_, beats_, downbeat_})
+        f->setEnabled(source != nullptr);
     const bool beats = source && source->beats;
     tempo_->setText(beats ? qt(metre::tempoFigure(source->beats->meanTempo())) : severalSources ? mixed : none);
-    beats_->setText(beats ? QString::number(source->endBeat().value, 'f', source->wholeBeats() ? 0 : 2) : severalSources ? mixed : none);
-    downbeat_->setText(beats ? QStringLiteral("%1 s").arg(source->beats->secondsAt(Beats(0)).value, 0, 'f', 3) : severalSources ? mixed : none);
+    beats_->setText(beats            ? QString::number(source->endBeat().value, 'f', source->wholeBeats() ? 0 : 2)
+                    : severalSources ? mixed
+                                     : none);
+    downbeat_->setText(beats ? QStringLiteral("%1 s").arg(source->beats->secondsAt(Beats(0)).value, 0, 'f', 3)
+                       : severalSources ? mixed
+                                        : none);
     const auto gain = shared(p, selection.clips, [](const project::Clip& c) { return c.gainDb; });
     gain_->setEnabled(anyClip);
     gain_->setText(!anyClip ? none : gain ? signedNumber(*gain, 1) + " dB" : mixed);
     const auto semitones = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.semitones; });
     transpose_->setEnabled(anyClip);
-    transpose_->setText(!anyClip ? none : semitones ? signedNumber(*semitones, *semitones == std::round(*semitones) ? 0 : 2) + " st" : mixed);
+    transpose_->setText(!anyClip    ? none
+                        : semitones ? signedNumber(*semitones, *semitones == std::round(*semitones) ? 0 : 2) + " st"
+                                    : mixed);
 
-    const auto strain = shared(p, selection.clips, [&](const project::Clip& c) { return project::strainPercent(p, c); });
-    if (!anyClip) strain_->setText(none);
-    else if (!strain || !method) strain_->setText(mixed);
+    const auto strain =
+        shared(p, selection.clips, [&](const project::Clip& c) { return project::strainPercent(p, c); });
+    if (!anyClip)
+        strain_->setText(none);
+    else if (!strain || !method)
+        strain_->setText(mixed);
     else {
-        QString text = (*strain >= 0 ? "+" : "") + signedNumber(*strain, 1) + " % · " + tr(verdict(*strain, *method));
+        QString text =
+            (*strain >= 0 ? "+" : "") + signedNumber(*strain, 1) + " % · " + tr(verdict(*strain, *method));
         strain_->setText(text);
     }
 }

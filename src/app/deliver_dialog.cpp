@@ -78,13 +78,15 @@ DeliverDialog::DeliverDialog(Session& session, QWidget* parent) : QDialog(parent
     grid->addLayout(buttons, 6, 0, 1, 3);
 
     connect(choose, &QPushButton::clicked, this, [this] {
-        const QString chosen = QFileDialog::getExistingDirectory(this, tr("Folder for the loops"), folder_->text(),
-                                                                 QFileDialog::ShowDirsOnly | QFileDialog::DontUseNativeDialog);
+        const QString chosen =
+            QFileDialog::getExistingDirectory(this, tr("Folder for the loops"), folder_->text(),
+                                              QFileDialog::ShowDirsOnly | QFileDialog::DontUseNativeDialog);
         if (!chosen.isEmpty()) folder_->setText(chosen);
     });
     connect(cancel, &QPushButton::clicked, this, &QDialog::close);
     connect(deliver_, &QPushButton::clicked, this, &DeliverDialog::deliver);
-    for (QLineEdit* e : {folder_, pattern_}) connect(e, &QLineEdit::textChanged, this, &DeliverDialog::refresh);
+    for (QLineEdit* e : {folder_, pattern_})
+        connect(e, &QLineEdit::textChanged, this, &DeliverDialog::refresh);
     connect(replace_, &QCheckBox::toggled, this, &DeliverDialog::refresh);
     connect(&session_, &Session::changed, this, &DeliverDialog::refresh);
     connect(&session_, &Session::selectionChanged, this, &DeliverDialog::refresh);
@@ -104,21 +106,27 @@ void DeliverDialog::refresh() {
     const std::vector<ClipId> clips = session_.selectedOrAllClips();
     const auto n = static_cast<int>(clips.size());
     const bool selected = !session_.selection().clips.empty();
-    which_->setText(n == 1 ? tr("One loop, fitted to the project") : selected ? tr("The %1 selected loops, fitted to the project").arg(n)
-                                                                               : tr("All %1 loops, fitted to the project").arg(n));
+    which_->setText(n == 1     ? tr("One loop, fitted to the project")
+                    : selected ? tr("The %1 selected loops, fitted to the project").arg(n)
+                               : tr("All %1 loops, fitted to the project").arg(n));
     const auto plan = deliver::planLoops(session_.now(), clips, options());
     QString trouble;
     QStringList lines;
     bool existing = false;
-    if (!plan) trouble = qt(plan.error().text);
+    if (!plan)
+        trouble = qt(plan.error().text);
     else
         for (const deliver::PlannedLoop& loop : *plan) {
             existing = existing || loop.exists;
             lines << qt(sound::shownName(loop.file)) + (loop.exists ? tr("   – is there already") : QString());
         }
-    if (folder_->text().trimmed().isEmpty()) trouble = tr("Say into which folder.");
-    else if (n == 0) trouble = tr("There is nothing to deliver yet.");
-    else if (existing && !replace_->isChecked()) trouble = tr("Some of these names are taken. Tick the box to replace those files, or choose another folder or pattern.");
+    if (folder_->text().trimmed().isEmpty())
+        trouble = tr("Say into which folder.");
+    else if (n == 0)
+        trouble = tr("There is nothing to deliver yet.");
+    else if (existing && !replace_->isChecked())
+        trouble = tr("Some of these names are taken. Tick the box to replace those files, or choose another folder "
+                     "or pattern.");
     names_->setPlainText(lines.join('\n'));
     replace_->setVisible(existing);
     trouble_->setText(trouble);

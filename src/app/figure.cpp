@@ -40,7 +40,9 @@ void Figure::setAlignment(Qt::Alignment alignment) {
     update();
 }
 
-bool Figure::isTyping() const { return edit_->isVisible(); }
+bool Figure::isTyping() const {
+    return edit_->isVisible();
+}
 
 QSize Figure::sizeHint() const {
     const QFontMetrics metrics(figureFont(pixels_));
@@ -60,8 +62,12 @@ void Figure::paintEvent(QPaintEvent*) {
     p.drawText(rect().adjusted(1, 0, -2, 0), static_cast<int>(alignment_ | Qt::AlignVCenter), text_);
 }
 
-void Figure::enterEvent(QEnterEvent*) { update(); }
-void Figure::leaveEvent(QEvent*) { update(); }
+void Figure::enterEvent(QEnterEvent*) {
+    update();
+}
+void Figure::leaveEvent(QEvent*) {
+    update();
+}
 
 void Figure::wheelEvent(QWheelEvent* event) {
     // Shift makes some systems report the wheel as horizontal.
@@ -73,19 +79,28 @@ void Figure::wheelEvent(QWheelEvent* event) {
     event->accept();
 }
 
-void Figure::mouseDoubleClickEvent(QMouseEvent*) { beginTyping(); }
+void Figure::mouseDoubleClickEvent(QMouseEvent*) {
+    beginTyping();
+}
 
 void Figure::keyPressEvent(QKeyEvent* event) {
     const bool fine = event->modifiers().testFlag(Qt::ShiftModifier);
     const QString typedText = event->text();
-    if (event->key() == Qt::Key_Up) emit turned(1, fine);
-    else if (event->key() == Qt::Key_Down) emit turned(-1, fine);
-    else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter || event->key() == Qt::Key_F2) beginTyping();
-    else if (typedText.size() == 1 && (typedText[0].isDigit() || typedText[0] == '-')) beginTyping(typedText);
-    else QWidget::keyPressEvent(event);
+    if (event->key() == Qt::Key_Up)
+        emit turned(1, fine);
+    else if (event->key() == Qt::Key_Down)
+        emit turned(-1, fine);
+    else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter || event->key() == Qt::Key_F2)
+        beginTyping();
+    else if (typedText.size() == 1 && (typedText[0].isDigit() || typedText[0] == '-'))
+        beginTyping(typedText);
+    else
+        QWidget::keyPressEvent(event);
 }
 
-void Figure::resizeEvent(QResizeEvent*) { edit_->setGeometry(rect()); }
+void Figure::resizeEvent(QResizeEvent*) {
+    edit_->setGeometry(rect());
+}
 
 void Figure::beginTyping(const QString& initial) {
     edit_->setText(initial.isEmpty() ? text_ : initial);

@@ -7,8 +7,8 @@ class QLineEdit;
 
 namespace app {
 
-// Shows text in the font for figures. Wheel, Up and Down turn it (finer with Shift held); a double click, Enter, F2 or
-// a digit types it; Enter then takes the new text, Escape takes it back.
+// Shows text in the font for figures. Wheel, Up and Down turn it (finer with Shift held); a double click, Enter, F2
+// or a digit types it; Enter then takes the new text, Escape takes it back.
 class Figure : public QWidget {
     Q_OBJECT
   public:

@@ -42,7 +42,8 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     click_->setObjectName("click");
     tap_ = button(tr("Tap"), tr("Tap the tempo (T)"), this);
     tap_->setObjectName("tap");
-    for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_}) b->setFixedHeight(28);
+    for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_})
+        b->setFixedHeight(28);
     back_->setFixedWidth(32);
     stop_->setFixedWidth(32);
 
@@ -57,7 +58,8 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
 
     auto* transport = new QHBoxLayout;
     transport->setSpacing(5);
-    for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_}) transport->addWidget(b);
+    for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_})
+        transport->addWidget(b);
 
     auto* right = new QVBoxLayout;
     right->setSpacing(2);
@@ -83,13 +85,17 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     });
     connect(tempo_, &Figure::typed, this, [this](const QString& text) {
         const auto bpm = metre::parseTempo(text.toStdString());
-        if (!bpm) session_.say(qt(bpm.error().text));
-        else setTempo(bpm->value, {});
+        if (!bpm)
+            session_.say(qt(bpm.error().text));
+        else
+            setTempo(bpm->value, {});
     });
     connect(metre_, &Figure::typed, this, [this](const QString& text) {
         const auto m = metre::parseMetre(text.toStdString());
-        if (!m) session_.say(qt(m.error().text));
-        else session_.edit(tr("Metre"), project::setMetre(session_.now(), *m));
+        if (!m)
+            session_.say(qt(m.error().text));
+        else
+            session_.edit(tr("Metre"), project::setMetre(session_.now(), *m));
     });
     connect(metre_, &Figure::turned, this, [this](int steps, bool) {
         metre::Metre m = session_.now().metre.points().front().metre;
@@ -99,12 +105,10 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     connect(back_, &QPushButton::clicked, this, [this] { session_.locate(Beats(0)); });
     connect(play_, &QPushButton::clicked, &session_, &Session::togglePlay);
     connect(stop_, &QPushButton::clicked, &session_, &Session::stop);
-    connect(loop_, &QPushButton::clicked, this, [this](bool on) {
-        session_.amend([on](project::Project& p) { p.loop.on = on; });
-    });
-    connect(click_, &QPushButton::clicked, this, [this](bool on) {
-        session_.amend([on](project::Project& p) { p.click = on; });
-    });
+    connect(loop_, &QPushButton::clicked, this,
+            [this](bool on) { session_.amend([on](project::Project& p) { p.loop.on = on; }); });
+    connect(click_, &QPushButton::clicked, this,
+            [this](bool on) { session_.amend([on](project::Project& p) { p.click = on; }); });
     connect(tap_, &QPushButton::pressed, this, &HeadStrip::tap);
     connect(&session_, &Session::changed, this, &HeadStrip::refresh);
     connect(&session_, &Session::opened, this, &HeadStrip::refresh);
@@ -112,7 +116,9 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     refresh();
 }
 
-void HeadStrip::typeTempo() { tempo_->beginTyping(); }
+void HeadStrip::typeTempo() {
+    tempo_->beginTyping();
+}
 
 void HeadStrip::tap() {
     taps_.tap(metre::Seconds(static_cast<double>(clock_.nsecsElapsed()) * 1e-9));

@@ -21,8 +21,8 @@ class HeadStrip : public QWidget {
   public:
     explicit HeadStrip(Session& session, QWidget* parent = nullptr);
 
-    void tap();          // one tap of the project's tempo
-    void typeTempo();    // as after a double click on it
+    void tap();       // one tap of the project's tempo
+    void typeTempo(); // as after a double click on it
 
   protected:
     void paintEvent(QPaintEvent*) override;

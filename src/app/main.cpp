@@ -24,7 +24,8 @@ struct Arguments {
 // Writes a picture of the window once everything that was asked for is there, and ends.
 class Shot : public QObject {
   public:
-    Shot(app::MainWindow& window, QString file, QString select) : window_(window), file_(std::move(file)), select_(std::move(select)) {
+    Shot(app::MainWindow& window, QString file, QString select)
+        : window_(window), file_(std::move(file)), select_(std::move(select)) {
         connect(&timer_, &QTimer::timeout, this, &Shot::look);
         timer_.start(50);
     }
@@ -85,16 +86,21 @@ int main(int argc, char** argv) {
     app::MainWindow window(play::openOutput(project::Project{}.rate));
     const auto cross = arguments.size.find('x');
     if (cross != std::string::npos)
-        window.resize(std::max(640, std::atoi(arguments.size.c_str())), std::max(400, std::atoi(arguments.size.c_str() + cross + 1)));
+        window.resize(std::max(640, std::atoi(arguments.size.c_str())),
+                      std::max(400, std::atoi(arguments.size.c_str() + cross + 1)));
     window.show();
     if (!arguments.project.empty()) window.session().open(arguments.project);
     if (!arguments.audio.empty()) {
         std::vector<std::filesystem::path> files(arguments.audio.begin(), arguments.audio.end());
         const auto bringIn = [&window, files] { window.session().importFiles(files, {}, app::Beats(0)); };
-        if (arguments.project.empty()) bringIn();
-        else QObject::connect(&window.session(), &app::Session::opened, &window, bringIn, Qt::ConnectionType(Qt::QueuedConnection | Qt::SingleShotConnection));
+        if (arguments.project.empty())
+            bringIn();
+        else
+            QObject::connect(&window.session(), &app::Session::opened, &window, bringIn,
+                             Qt::ConnectionType(Qt::QueuedConnection | Qt::SingleShotConnection));
     }
     std::unique_ptr<Shot> shot;
-    if (!arguments.shot.empty()) shot = std::make_unique<Shot>(window, app::qt(arguments.shot), app::qt(arguments.select));
+    if (!arguments.shot.empty())
+        shot = std::make_unique<Shot>(window, app::qt(arguments.shot), app::qt(arguments.select));
     return QApplication::exec();
 }

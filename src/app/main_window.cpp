@@ -51,9 +51,10 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     snap_ = new QComboBox(page);
     snap_->setObjectName("snap");
     snap_->setAccessibleName(tr("Snap"));
-    for (const auto& [text, snap] : {std::pair(tr("bar"), metre::Snap::Bar), std::pair(tr("beat"), metre::Snap::Beat),
-                                     std::pair(tr("½ beat"), metre::Snap::HalfBeat), std::pair(tr("¼ beat"), metre::Snap::QuarterBeat),
-                                     std::pair(tr("off"), metre::Snap::Off)})
+    for (const auto& [text, snap] :
+         {std::pair(tr("bar"), metre::Snap::Bar), std::pair(tr("beat"), metre::Snap::Beat),
+          std::pair(tr("½ beat"), metre::Snap::HalfBeat), std::pair(tr("¼ beat"), metre::Snap::QuarterBeat),
+          std::pair(tr("off"), metre::Snap::Off)})
         snap_->addItem(text, static_cast<int>(snap));
     pageHead->addWidget(title);
     pageHead->addStretch(1);
@@ -94,8 +95,10 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     connect(shelf_, &Shelf::placeAsked, this, [this](qint64 source) {
         const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
         auto placed = project::place(session_.now(), SourceId{source}, {}, at);
-        if (!placed) session_.say(qt(placed.error().text));
-        else if (session_.edit(tr("Place"), std::move(placed->project))) session_.select({placed->id});
+        if (!placed)
+            session_.say(qt(placed.error().text));
+        else if (session_.edit(tr("Place"), std::move(placed->project)))
+            session_.select({placed->id});
     });
     connect(&session_, &Session::told, message_, &MessageBar::show);
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
@@ -120,8 +123,10 @@ QAction* MainWindow::act(QMenu* menu, const QString& text, const QKeySequence& k
 
 void MainWindow::buildMenus() {
     QMenu* file = menuBar()->addMenu(tr("&File"));
-    act(file, tr("&New project"), QKeySequence::New, "new", [this] { whenSafe(tr("Starting anew"), [this] { session_.startNew(); }); });
-    act(file, tr("&Open…"), QKeySequence::Open, "open", [this] { whenSafe(tr("Opening another project"), [this] { askOpen(); }); });
+    act(file, tr("&New project"), QKeySequence::New, "new",
+        [this] { whenSafe(tr("Starting anew"), [this] { session_.startNew(); }); });
+    act(file, tr("&Open…"), QKeySequence::Open, "open",
+        [this] { whenSafe(tr("Opening another project"), [this] { askOpen(); }); });
     save_ = act(file, tr("&Save"), QKeySequence::Save, "save", [this] { saveThen({}); });
     act(file, tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), "saveAs", [this] { askSaveAs({}); });
     file->addSeparator();
@@ -136,28 +141,39 @@ void MainWindow::buildMenus() {
     QMenu* edit = menuBar()->addMenu(tr("&Edit"));
     undo_ = act(edit, tr("&Undo"), QKeySequence::Undo, "undo", [this] { session_.undo(); });
     redo_ = act(edit, tr("&Redo"), QKeySequence::Redo, "redo", [this] { session_.redo(); });
+    // Desktops differ in which of the two they use; both are free here.
+    redo_->setShortcuts({QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)});
     edit->addSeparator();
-    act(edit, tr("Select &all clips"), QKeySequence::SelectAll, "selectAll", [this] { session_.select(project::allClips(session_.now())); });
+    act(edit, tr("Select &all clips"), QKeySequence::SelectAll, "selectAll",
+        [this] { session_.select(project::allClips(session_.now())); });
     needClips_.push_back(act(edit, tr("&Delete"), QKeySequence::Delete, "delete", [this] {
         const auto n = static_cast<int>(session_.selection().clips.size());
-        if (session_.edit(n == 1 ? tr("Delete clip") : tr("Delete clips"), project::removeClips(session_.now(), session_.selection().clips)))
+        if (session_.edit(n == 1 ? tr("Delete clip") : tr("Delete clips"),
+                          project::removeClips(session_.now(), session_.selection().clips)))
             session_.say(n == 1 ? tr("One clip deleted") : tr("%1 clips deleted").arg(n));
     }));
 
     QMenu* source = menuBar()->addMenu(tr("&Source"));
     act(source, tr("&Import…"), QKeySequence(Qt::CTRL | Qt::Key_I), "import", [this] { askImport(); });
     source->addSeparator();
-    needSource_.push_back(act(source, tr("&Half tempo"), QKeySequence(Qt::ALT | Qt::Key_Minus), "half", [this] { bench_->scaleTempo(0.5); }));
-    needSource_.push_back(act(source, tr("&Double tempo"), QKeySequence(Qt::ALT | Qt::Key_Plus), "double", [this] { bench_->scaleTempo(2); }));
+    needSource_.push_back(act(source, tr("&Half tempo"), QKeySequence(Qt::ALT | Qt::Key_Minus), "half",
+                              [this] { bench_->scaleTempo(0.5); }));
+    needSource_.push_back(act(source, tr("&Double tempo"), QKeySequence(Qt::ALT | Qt::Key_Plus), "double",
+                              [this] { bench_->scaleTempo(2); }));
 
     QMenu* clip = menuBar()->addMenu(tr("&Clip"));
-    needClips_.push_back(act(clip, tr("&Fit to bars…"), QKeySequence(Qt::Key_F), "fitToBars", [this] { askBars(); }));
+    needClips_.push_back(
+        act(clip, tr("&Fit to bars…"), QKeySequence(Qt::Key_F), "fitToBars", [this] { askBars(); }));
     singleKeys_.push_back(needClips_.back());
     clip->addSeparator();
-    needClips_.push_back(act(clip, tr("Move &earlier"), QKeySequence(Qt::ALT | Qt::Key_Left), "moveEarlier", [this] { bars_->nudge(-1, 0); }));
-    needClips_.push_back(act(clip, tr("Move &later"), QKeySequence(Qt::ALT | Qt::Key_Right), "moveLater", [this] { bars_->nudge(1, 0); }));
-    needClips_.push_back(act(clip, tr("Move to the track a&bove"), QKeySequence(Qt::ALT | Qt::Key_Up), "moveUp", [this] { bars_->nudge(0, -1); }));
-    needClips_.push_back(act(clip, tr("Move to the track belo&w"), QKeySequence(Qt::ALT | Qt::Key_Down), "moveDown", [this] { bars_->nudge(0, 1); }));
+    needClips_.push_back(act(clip, tr("Move &earlier"), QKeySequence(Qt::ALT | Qt::Key_Left), "moveEarlier",
+                             [this] { bars_->nudge(-1, 0); }));
+    needClips_.push_back(act(clip, tr("Move &later"), QKeySequence(Qt::ALT | Qt::Key_Right), "moveLater",
+                             [this] { bars_->nudge(1, 0); }));
+    needClips_.push_back(act(clip, tr("Move to the track a&bove"), QKeySequence(Qt::ALT | Qt::Key_Up), "moveUp",
+                             [this] { bars_->nudge(0, -1); }));
+    needClips_.push_back(act(clip, tr("Move to the track belo&w"), QKeySequence(Qt::ALT | Qt::Key_Down), "moveDown",
+                             [this] { bars_->nudge(0, 1); }));
     clip->addSeparator();
     const auto trackOfSelection = [this]() -> std::optional<TrackId> {
         const auto& clips = session_.selection().clips;
@@ -166,26 +182,32 @@ void MainWindow::buildMenus() {
     };
     needClips_.push_back(act(clip, tr("&Mute its track"), {}, "mute", [this, trackOfSelection] {
         if (const auto id = trackOfSelection())
-            session_.edit(tr("Mute"), project::changeTrack(session_.now(), *id, [](project::Track& t) { t.mute = !t.mute; }));
+            session_.edit(tr("Mute"),
+                          project::changeTrack(session_.now(), *id, [](project::Track& t) { t.mute = !t.mute; }));
     }));
     needClips_.push_back(act(clip, tr("S&olo its track"), {}, "solo", [this, trackOfSelection] {
         if (const auto id = trackOfSelection())
-            session_.edit(tr("Solo"), project::changeTrack(session_.now(), *id, [](project::Track& t) { t.solo = !t.solo; }));
+            session_.edit(tr("Solo"),
+                          project::changeTrack(session_.now(), *id, [](project::Track& t) { t.solo = !t.solo; }));
     }));
     needClips_.push_back(act(clip, tr("&Remove its track"), {}, "removeTrack", [this, trackOfSelection] {
-        if (const auto id = trackOfSelection()) session_.edit(tr("Remove track"), project::removeTrack(session_.now(), *id));
+        if (const auto id = trackOfSelection())
+            session_.edit(tr("Remove track"), project::removeTrack(session_.now(), *id));
     }));
 
     QMenu* tempo = menuBar()->addMenu(tr("&Tempo"));
-    act(tempo, tr("T&ype the project tempo"), QKeySequence(Qt::CTRL | Qt::Key_T), "typeTempo", [this] { head_->typeTempo(); });
-    singleKeys_.push_back(act(tempo, tr("&Tap the project tempo"), QKeySequence(Qt::Key_T), "tap", [this] { head_->tap(); }));
+    act(tempo, tr("T&ype the project tempo"), QKeySequence(Qt::CTRL | Qt::Key_T), "typeTempo",
+        [this] { head_->typeTempo(); });
+    singleKeys_.push_back(
+        act(tempo, tr("&Tap the project tempo"), QKeySequence(Qt::Key_T), "tap", [this] { head_->tap(); }));
 
     QMenu* play = menuBar()->addMenu(tr("&Play"));
-    singleKeys_.push_back(act(play, tr("&Play or stop"), QKeySequence(Qt::Key_Space), "play", [this] { session_.togglePlay(); }));
-    act(play, tr("Back to the &beginning"), QKeySequence(Qt::Key_Home), "toStart", [this] { session_.locate(Beats(0)); });
-    singleKeys_.push_back(act(play, tr("&Loop the range"), QKeySequence(Qt::Key_L), "loop", [this] {
-        session_.amend([](project::Project& p) { p.loop.on = !p.loop.on; });
-    }));
+    singleKeys_.push_back(
+        act(play, tr("&Play or stop"), QKeySequence(Qt::Key_Space), "play", [this] { session_.togglePlay(); }));
+    act(play, tr("Back to the &beginning"), QKeySequence(Qt::Key_Home), "toStart",
+        [this] { session_.locate(Beats(0)); });
+    singleKeys_.push_back(act(play, tr("&Loop the range"), QKeySequence(Qt::Key_L), "loop",
+                              [this] { session_.amend([](project::Project& p) { p.loop.on = !p.loop.on; }); }));
     act(play, tr("Loop range around the &selection"), QKeySequence(Qt::CTRL | Qt::Key_L), "loopSelection", [this] {
         const project::Project& p = session_.now();
         project::LoopRange range{Beats(1e9), Beats(0), true};
@@ -196,13 +218,14 @@ void MainWindow::buildMenus() {
         }
         session_.edit(tr("Loop range"), project::setLoop(p, range));
     });
-    singleKeys_.push_back(act(play, tr("&Click"), QKeySequence(Qt::Key_C), "click", [this] {
-        session_.amend([](project::Project& p) { p.click = !p.click; });
-    }));
+    singleKeys_.push_back(act(play, tr("&Click"), QKeySequence(Qt::Key_C), "click",
+                              [this] { session_.amend([](project::Project& p) { p.click = !p.click; }); }));
 
     QMenu* view = menuBar()->addMenu(tr("&View"));
-    act(view, tr("Zoom &in"), QKeySequence::ZoomIn, "zoomIn", [this] { bars_->zoomBy(1.25, bars_->viewport()->width() / 2.0); });
-    act(view, tr("Zoom &out"), QKeySequence::ZoomOut, "zoomOut", [this] { bars_->zoomBy(0.8, bars_->viewport()->width() / 2.0); });
+    act(view, tr("Zoom &in"), QKeySequence::ZoomIn, "zoomIn",
+        [this] { bars_->zoomBy(1.25, bars_->viewport()->width() / 2.0); });
+    act(view, tr("Zoom &out"), QKeySequence::ZoomOut, "zoomOut",
+        [this] { bars_->zoomBy(0.8, bars_->viewport()->width() / 2.0); });
     act(view, tr("Show &all"), QKeySequence(Qt::CTRL | Qt::Key_0), "zoomAll", [this] { bars_->zoomToAll(); });
     view->addSeparator();
     for (auto [text, name, widget] : {std::tuple(tr("&Shelf"), "showShelf", static_cast<QWidget*>(shelf_)),
@@ -219,7 +242,8 @@ void MainWindow::buildMenus() {
     lamp->setChecked(theme() == Theme::Lamp);
     connect(lamp, &QAction::toggled, this, [this](bool on) {
         setTheme(on ? Theme::Lamp : Theme::Paper);
-        for (QWidget* w : findChildren<QWidget*>()) w->update();
+        for (QWidget* w : findChildren<QWidget*>())
+            w->update();
     });
 
     QMenu* help = menuBar()->addMenu(tr("&Help"));
@@ -233,8 +257,10 @@ void MainWindow::refreshActions() {
     undo_->setText(h.canUndo() ? tr("&Undo: %1").arg(qt(h.undoName())) : tr("&Undo"));
     redo_->setEnabled(h.canRedo());
     redo_->setText(h.canRedo() ? tr("&Redo: %1").arg(qt(h.redoName())) : tr("&Redo"));
-    for (QAction* a : needClips_) a->setEnabled(!session_.selection().clips.empty());
-    for (QAction* a : needSource_) a->setEnabled(session_.selection().source.has_value());
+    for (QAction* a : needClips_)
+        a->setEnabled(!session_.selection().clips.empty());
+    for (QAction* a : needSource_)
+        a->setEnabled(session_.selection().source.has_value());
     const int snap = snap_->findData(static_cast<int>(session_.now().snap));
     if (snap != snap_->currentIndex()) snap_->setCurrentIndex(snap);
     refreshTitle();
@@ -256,7 +282,8 @@ void MainWindow::askImport() {
     dialog->setNameFilters({tr("Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)"), tr("All files (*)")});
     connect(dialog, &QFileDialog::filesSelected, this, [this](const QStringList& names) {
         std::vector<std::filesystem::path> files;
-        for (const QString& n : names) files.push_back(pathOf(n));
+        for (const QString& n : names)
+            files.push_back(pathOf(n));
         const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
         session_.importFiles(std::move(files), {}, at);
     });
@@ -275,8 +302,10 @@ void MainWindow::askOpen() {
 }
 
 void MainWindow::saveThen(std::function<void()> afterwards) {
-    if (session_.folder().empty()) askSaveAs(std::move(afterwards));
-    else session_.save(session_.folder(), std::move(afterwards));
+    if (session_.folder().empty())
+        askSaveAs(std::move(afterwards));
+    else
+        session_.save(session_.folder(), std::move(afterwards));
 }
 
 void MainWindow::askSaveAs(std::function<void()> afterwards) {
@@ -287,18 +316,22 @@ void MainWindow::askSaveAs(std::function<void()> afterwards) {
     dialog->setAcceptMode(QFileDialog::AcceptSave);
     dialog->setFileMode(QFileDialog::AnyFile);
     dialog->setLabelText(QFileDialog::FileName, tr("Folder:"));
-    connect(dialog, &QFileDialog::fileSelected, this, [this, afterwards = std::move(afterwards)](const QString& name) {
-        const std::filesystem::path folder = pathOf(name);
-        std::error_code error;
-        const bool foreign = std::filesystem::exists(folder, error) && !std::filesystem::is_empty(folder, error) &&
-                             !std::filesystem::exists(folder / "project.json", error);
-        if (foreign) {
-            session_.complain(tr("The project was not saved"),
-                              {tr("%1 holds other things already. Choose a new name; the project becomes a folder of that name.").arg(name)});
-            return;
-        }
-        session_.save(folder, afterwards);
-    });
+    connect(dialog, &QFileDialog::fileSelected, this,
+            [this, afterwards = std::move(afterwards)](const QString& name) {
+                const std::filesystem::path folder = pathOf(name);
+                std::error_code error;
+                const bool foreign = std::filesystem::exists(folder, error) &&
+                                     !std::filesystem::is_empty(folder, error) &&
+                                     !std::filesystem::exists(folder / "project.json", error);
+                if (foreign) {
+                    session_.complain(tr("The project was not saved"),
+                                      {tr("%1 holds other things already. Choose a new name; the project becomes a "
+                                          "folder of that name.")
+                                           .arg(name)});
+                    return;
+                }
+                session_.save(folder, afterwards);
+            });
     dialog->open();
 }
 
@@ -307,7 +340,8 @@ void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
         done();
         return;
     }
-    auto* box = new QMessageBox(QMessageBox::NoIcon, tr("Not saved yet"), tr("%1 loses what was changed since the last save.").arg(what),
+    auto* box = new QMessageBox(QMessageBox::NoIcon, tr("Not saved yet"),
+                                tr("%1 loses what was changed since the last save.").arg(what),
                                 QMessageBox::NoButton, this);
     box->setObjectName("unsavedBox");
     box->setAttribute(Qt::WA_DeleteOnClose);
@@ -316,11 +350,14 @@ void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
     QPushButton* stayButton = box->addButton(tr("Stay"), QMessageBox::RejectRole);
     box->setDefaultButton(saveButton);
     box->setEscapeButton(stayButton);
-    connect(box, &QMessageBox::buttonClicked, this, [this, box, saveButton, loseButton, done = std::move(done)](QAbstractButton* b) {
-        box->close();
-        if (b == saveButton) saveThen(done);
-        else if (b == loseButton) done();
-    });
+    connect(box, &QMessageBox::buttonClicked, this,
+            [this, box, saveButton, loseButton, done = std::move(done)](QAbstractButton* b) {
+                box->close();
+                if (b == saveButton)
+                    saveThen(done);
+                else if (b == loseButton)
+                    done();
+            });
     box->open();
 }
 
@@ -338,8 +375,10 @@ void MainWindow::closeEvent(QCloseEvent* event) {
 
 void MainWindow::askBars() {
     bool ok = false;
-    const int bars = QInputDialog::getInt(this, tr("Fit to bars"), tr("How many bars shall the selected clips fill?"), 4, 1, 1024, 1, &ok);
-    if (ok && session_.edit(tr("Fit to bars"), project::fitToBars(session_.now(), session_.selection().clips, bars)))
+    const int bars = QInputDialog::getInt(this, tr("Fit to bars"),
+                                          tr("How many bars shall the selected clips fill?"), 4, 1, 1024, 1, &ok);
+    if (ok &&
+        session_.edit(tr("Fit to bars"), project::fitToBars(session_.now(), session_.selection().clips, bars)))
         session_.say(tr("Fitted to %1 bars").arg(bars));
 }
 
@@ -348,8 +387,10 @@ void MainWindow::showShortcuts() {
     for (QMenu* menu : menuBar()->findChildren<QMenu*>())
         for (QAction* a : menu->actions())
             if (!a->shortcut().isEmpty())
-                lines << QStringLiteral("%1   %2").arg(a->shortcut().toString(QKeySequence::NativeText), a->text().remove('&'));
-    lines << tr("Left, Right   play position by one grid step") << tr("Ctrl+Left, Ctrl+Right   select the clip before or after")
+                lines << QStringLiteral("%1   %2").arg(a->shortcut().toString(QKeySequence::NativeText),
+                                                       a->text().remove('&'));
+    lines << tr("Left, Right   play position by one grid step")
+          << tr("Ctrl+Left, Ctrl+Right   select the clip before or after")
           << tr("Alt while dragging   free of the grid") << tr("Wheel over a figure   turns it; with Shift finer")
           << tr("Ctrl+wheel on the bars   zoom; Shift+wheel   scroll sideways");
     message_->show(tr("Keys"), lines, false);
@@ -367,7 +408,8 @@ void MainWindow::offerRecovery() {
     const auto found = project::findRecoveries(Session::recoveryFolder());
     if (found.empty()) return;
     const auto& r = found.front();
-    const QString name = r.projectFolder.empty() ? tr("a project that was never saved") : qt(sound::shownName(r.projectFolder));
+    const QString name =
+        r.projectFolder.empty() ? tr("a project that was never saved") : qt(sound::shownName(r.projectFolder));
     message_->offer(tr("Patient Metre ended unexpectedly while working on %1.").arg(name), tr("Recover it"),
                     [this, file = r.file] { session_.recover(file); });
 }
@@ -381,8 +423,10 @@ void MainWindow::dropEvent(QDropEvent* event) {
     std::vector<std::filesystem::path> files;
     for (const QUrl& url : event->mimeData()->urls())
         if (url.isLocalFile())
-            files.emplace_back(QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
-    session_.importFiles(std::move(files), {}, metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre));
+            files.emplace_back(
+                QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
+    session_.importFiles(std::move(files), {},
+                         metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre));
     event->acceptProposedAction();
 }
 

@@ -33,7 +33,8 @@ class MainWindow : public QMainWindow {
 
   private:
     void buildMenus();
-    QAction* act(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name, std::function<void()> done);
+    QAction* act(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
+                 std::function<void()> done);
     void refreshActions();
     void refreshTitle();
 

@@ -64,8 +64,10 @@ void MessageBar::offer(const QString& title, const QString& actionText, std::fun
 }
 
 void MessageBar::keyPressEvent(QKeyEvent* event) {
-    if (event->key() == Qt::Key_Escape) hide();
-    else QWidget::keyPressEvent(event);
+    if (event->key() == Qt::Key_Escape)
+        hide();
+    else
+        QWidget::keyPressEvent(event);
 }
 
 void MessageBar::paintEvent(QPaintEvent*) {

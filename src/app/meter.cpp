@@ -47,8 +47,11 @@ void Meter::paintEvent(QPaintEvent*) {
     const Tokens& t = tokens();
     p.setFont(textFont(sizes::label));
     p.setPen(over_ ? t.wax : t.inkSoft);
-    const QString level = highest_ <= floorDb ? tr("silent") : QStringLiteral("%1 dB").arg(highest_, 0, 'f', 1).replace('-', QChar(0x2212));
-    p.drawText(QRect(0, 0, width(), 16), Qt::AlignLeft | Qt::AlignVCenter, over_ ? tr("Output over") : tr("Output"));
+    const QString level = highest_ <= floorDb
+                              ? tr("silent")
+                              : QStringLiteral("%1 dB").arg(highest_, 0, 'f', 1).replace('-', QChar(0x2212));
+    p.drawText(QRect(0, 0, width(), 16), Qt::AlignLeft | Qt::AlignVCenter,
+               over_ ? tr("Output over") : tr("Output"));
     p.drawText(QRect(0, 0, width(), 16), Qt::AlignRight | Qt::AlignVCenter, level);
     for (int c = 0; c < 2; ++c) {
         const QRect bar(0, 20 + c * 9, width(), 6);

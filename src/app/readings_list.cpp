@@ -21,7 +21,9 @@ ReadingsList::ReadingsList(QWidget* parent) : QWidget(parent) {
     setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
 }
 
-QSize ReadingsList::sizeHint() const { return {190, std::max(1, static_cast<int>(readings_.size())) * rowHeight}; }
+QSize ReadingsList::sizeHint() const {
+    return {190, std::max(1, static_cast<int>(readings_.size())) * rowHeight};
+}
 
 void ReadingsList::show(const std::vector<hear::Reading>& readings, std::optional<hear::Witness> chosen) {
     readings_ = readings;
@@ -29,7 +31,8 @@ void ReadingsList::show(const std::vector<hear::Reading>& readings, std::optiona
     current_ = std::clamp(current_, 0, std::max(0, static_cast<int>(readings_.size()) - 1));
     QStringList said;
     for (const hear::Reading& r : readings_)
-        said << QStringLiteral("%1 %2").arg(hear::witnessLabel(r.by), r.bpm ? qt(metre::tempoLabel(*r.bpm)) : tr("nothing"));
+        said << QStringLiteral("%1 %2").arg(hear::witnessLabel(r.by),
+                                            r.bpm ? qt(metre::tempoLabel(*r.bpm)) : tr("nothing"));
     setAccessibleDescription(said.join(", "));
     updateGeometry();
     update();
@@ -53,7 +56,8 @@ void ReadingsList::paintEvent(QPaintEvent*) {
         p.setFont(figureFont(sizes::figure));
         p.drawText(inner.adjusted(0, -4, 0, -6), Qt::AlignRight | Qt::AlignVCenter, figure);
         p.setFont(textFont(sizes::text, chosen ? QFont::DemiBold : QFont::Normal));
-        p.drawText(QRect(inner.left(), inner.top(), inner.width(), 15), Qt::AlignLeft | Qt::AlignVCenter, hear::witnessLabel(r.by));
+        p.drawText(QRect(inner.left(), inner.top(), inner.width(), 15), Qt::AlignLeft | Qt::AlignVCenter,
+                   hear::witnessLabel(r.by));
         p.setFont(textFont(sizes::label));
         p.setPen(t.inkSoft);
         p.drawText(QRect(inner.left(), inner.top() + 15, inner.width(), 14), Qt::AlignLeft | Qt::AlignVCenter,
@@ -72,14 +76,20 @@ void ReadingsList::pick(int row) {
     if (readings_[static_cast<std::size_t>(row)].bpm) emit picked(readings_[static_cast<std::size_t>(row)].by);
 }
 
-void ReadingsList::mousePressEvent(QMouseEvent* event) { pick(static_cast<int>(event->position().y()) / rowHeight); }
+void ReadingsList::mousePressEvent(QMouseEvent* event) {
+    pick(static_cast<int>(event->position().y()) / rowHeight);
+}
 
 void ReadingsList::keyPressEvent(QKeyEvent* event) {
     const int last = static_cast<int>(readings_.size()) - 1;
-    if (event->key() == Qt::Key_Up) current_ = std::max(0, current_ - 1);
-    else if (event->key() == Qt::Key_Down) current_ = std::min(last, current_ + 1);
-    else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) pick(current_);
-    else QWidget::keyPressEvent(event);
+    if (event->key() == Qt::Key_Up)
+        current_ = std::max(0, current_ - 1);
+    else if (event->key() == Qt::Key_Down)
+        current_ = std::min(last, current_ + 1);
+    else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter)
+        pick(current_);
+    else
+        QWidget::keyPressEvent(event);
     update();
 }
 

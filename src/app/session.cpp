@@ -13,8 +13,7 @@ namespace app {
 
 namespace fs = std::filesystem;
 
-Session::Session(play::OpenedOutput output, QObject* parent)
-    : QObject(parent), outputTold_(qt(output.told)) {
+Session::Session(play::OpenedOutput output, QObject* parent) : QObject(parent), outputTold_(qt(output.told)) {
     player_ = std::make_unique<play::Player>(std::move(output.output),
                                              [this] { QMetaObject::invokeMethod(this, [this] { tick(); }); });
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
@@ -26,7 +25,9 @@ Session::Session(play::OpenedOutput output, QObject* parent)
         unsavedSinceAutosave_ = false;
         autosaveTask_.start<metre::Result<void>>(
             tr("Autosaving"),
-            [p = now(), folder = folder_](const sound::Progress&) { return project::autosave(p, folder, recoveryFolder()); },
+            [p = now(), folder = folder_](const sound::Progress&) {
+                return project::autosave(p, folder, recoveryFolder());
+            },
             [this](const metre::Result<void>& done) {
                 if (!done) say(qt(done.error().text));
             });
@@ -47,8 +48,12 @@ fs::path Session::recoveryFolder() {
     return fs::path(base.toStdString()) / "recovery";
 }
 
-void Session::say(const QString& sentence) { emit said(sentence); }
-void Session::complain(const QString& title, QStringList lines) { emit told(title, lines, true); }
+void Session::say(const QString& sentence) {
+    emit said(sentence);
+}
+void Session::complain(const QString& title, QStringList lines) {
+    emit told(title, lines, true);
+}
 
 void Session::documentChanged() {
     keepSelectionValid();
@@ -143,8 +148,10 @@ void Session::togglePlay() {
 }
 
 void Session::stop() {
-    if (player_->isPlaying()) player_->stop();
-    else locate(now().loop.on ? now().loop.from : Beats(0));
+    if (player_->isPlaying())
+        player_->stop();
+    else
+        locate(now().loop.on ? now().loop.from : Beats(0));
     emit ticked();
 }
 
@@ -191,7 +198,8 @@ ImportOutcome importAll(const std::vector<fs::path>& files, int rate, const soun
             out.problems << qt(imported.error().text);
             continue;
         }
-        for (const std::string& w : imported->warnings) out.warnings << qt(w);
+        for (const std::string& w : imported->warnings)
+            out.warnings << qt(w);
         out.sources.push_back(std::move(imported->source));
     }
     return out;
@@ -203,9 +211,10 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
     if (files.empty() || !isFree()) return;
     const int rate = now().rate;
     const auto count = static_cast<int>(files.size());
+    const QString what = count == 1 ? tr("Importing %1").arg(qt(sound::shownName(files.front())))
+                                    : tr("Importing %n files", nullptr, count);
     task_.start<ImportOutcome>(
-        count == 1 ? tr("Importing %1").arg(qt(sound::shownName(files.front()))) : tr("Importing %n files", nullptr, count),
-        [files = std::move(files), rate](const sound::Progress& p) { return importAll(files, rate, p); },
+        what, [files = std::move(files), rate](const sound::Progress& p) { return importAll(files, rate, p); },
         [this, track, at](ImportOutcome out) {
             QStringList lines = out.problems + out.warnings;
             const QString more = out.cancelled ? tr(" The rest was cancelled.") : QString();
@@ -218,11 +227,17 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                     return;
                 }
                 const std::vector<ClipId> clips = placed->clips;
-                if (!edit(n == 1 ? tr("Import") : tr("Import %n files", nullptr, n), std::move(placed->project))) return;
-                for (const SourceId id : added.ids) lines << qt(project::toldOf(now(), id));
+                if (!edit(n == 1 ? tr("Import") : tr("Import %n files", nullptr, n), std::move(placed->project)))
+                    return;
+                for (const SourceId id : added.ids)
+                    lines << qt(project::toldOf(now(), id));
                 select(clips);
                 say(n == 1 ? lines.back() + more : tr("%n sources came in.", nullptr, n) + more);
-                emit told(tr("%n came in", nullptr, n) + (out.problems.isEmpty() ? QString() : tr(", %n did not", nullptr, static_cast<int>(out.problems.size()))) + more,
+                emit told(tr("%n came in", nullptr, n) +
+                              (out.problems.isEmpty()
+                                   ? QString()
+                                   : tr(", %n did not", nullptr, static_cast<int>(out.problems.size()))) +
+                              more,
                           lines, !out.problems.isEmpty());
                 return;
             }
@@ -255,8 +270,10 @@ void Session::open(const fs::path& path) {
         [path](const sound::Progress& p) { return project::loadProject(path, p); },
         [this, path](metre::Result<project::Loaded> loaded) {
             if (!loaded) {
-                if (loaded.error().cancelled) say(tr("Opening was cancelled."));
-                else complain(tr("The project was not opened"), {qt(loaded.error().text)});
+                if (loaded.error().cancelled)
+                    say(tr("Opening was cancelled."));
+                else
+                    complain(tr("The project was not opened"), {qt(loaded.error().text)});
                 return;
             }
             std::error_code error;
@@ -265,7 +282,8 @@ void Session::open(const fs::path& path) {
             replaceDocument(std::move(loaded->project), folder, true);
             say(tr("%1 opened").arg(qt(sound::shownName(folder))));
             QStringList lines;
-            for (const std::string& w : loaded->warnings) lines << qt(w);
+            for (const std::string& w : loaded->warnings)
+                lines << qt(w);
             if (!lines.isEmpty()) complain(tr("The project opened, but not all of its audio"), lines);
         });
 }
@@ -286,7 +304,8 @@ void Session::recover(const fs::path& autosaved) {
                 project::removeAutosave(file);
                 say(tr("Recovered. Save it to keep it."));
                 QStringList lines;
-                for (const std::string& w : recovered.second) lines << qt(w);
+                for (const std::string& w : recovered.second)
+                    lines << qt(w);
                 if (!lines.isEmpty()) complain(tr("Recovered, but not all of its audio"), lines);
             });
         return;
@@ -297,18 +316,24 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
     if (!isFree()) return;
     task_.start<metre::Result<project::Project>>(
         tr("Saving %1").arg(qt(sound::shownName(folder))),
-        [p = now(), folder](const sound::Progress& progress) { return project::saveProject(p, folder, true, progress); },
-        [this, folder, afterwards = std::move(afterwards), version = history_.version()](metre::Result<project::Project> saved) {
+        [p = now(), folder](const sound::Progress& progress) {
+            return project::saveProject(p, folder, true, progress);
+        },
+        [this, folder, afterwards = std::move(afterwards),
+         version = history_.version()](metre::Result<project::Project> saved) {
             if (!saved) {
-                if (saved.error().cancelled) say(tr("Saving was cancelled."));
-                else complain(tr("The project was not saved"), {qt(saved.error().text)});
+                if (saved.error().cancelled)
+                    say(tr("Saving was cancelled."));
+                else
+                    complain(tr("The project was not saved"), {qt(saved.error().text)});
                 return;
             }
             folder_ = folder;
             // Sources now lie in the project's folder; every version of the document learns it.
             history_.amend([&](project::Project& p) {
                 for (project::SourcePtr& s : p.sources)
-                    if (const project::SourcePtr now = project::sourceOf(*saved, s->id); now && now->file != s->file) {
+                    if (const project::SourcePtr now = project::sourceOf(*saved, s->id);
+                        now && now->file != s->file) {
                         project::Source moved = *s;
                         moved.file = now->file;
                         s = std::make_shared<const project::Source>(std::move(moved));
@@ -333,11 +358,14 @@ void Session::deliver(const deliver::LoopOptions& options, std::vector<deliver::
         },
         [this, options, count](deliver::Delivered out) {
             const auto n = static_cast<int>(out.written.size());
-            QString sentence = tr("%1 of %2 loops written to %3").arg(n).arg(count).arg(qt(sound::shownPath(options.folder)));
-            if (out.clipped > 0) sentence += tr(" · %1 samples were above full scale and were cut").arg(out.clipped);
+            QString sentence =
+                tr("%1 of %2 loops written to %3").arg(n).arg(count).arg(qt(sound::shownPath(options.folder)));
+            if (out.clipped > 0)
+                sentence += tr(" · %1 samples were above full scale and were cut").arg(out.clipped);
             say(sentence);
             QStringList lines;
-            for (const std::string& p : out.problems) lines << qt(p);
+            for (const std::string& p : out.problems)
+                lines << qt(p);
             if (!lines.isEmpty()) complain(sentence, lines);
         });
 }

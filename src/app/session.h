@@ -36,6 +36,7 @@ class Session : public QObject {
     explicit Session(play::OpenedOutput output, QObject* parent = nullptr);
     ~Session() override;
 
+    // Valid until the next edit: whoever edits and reads on takes a copy, which is cheap.
     const project::Project& now() const { return history_.now(); }
     const project::History& history() const { return history_; }
     play::Player& player() { return *player_; }
@@ -44,7 +45,8 @@ class Session : public QObject {
     const std::filesystem::path& folder() const { return folder_; } // empty until saved
     QString outputTold() const { return outputTold_; }
 
-    // Makes an edit, or says why it cannot be. Edits with the same gesture, one after the other, are undone at once.
+    // Makes an edit, or says why it cannot be. Edits with the same gesture, one after the other, are undone at
+    // once.
     bool edit(const QString& name, metre::Result<project::Project> next, const QString& gesture = {});
     void endGesture() { history_.endGesture(); }
     void amend(const std::function<void(project::Project&)>& change);
@@ -56,7 +58,7 @@ class Session : public QObject {
     std::vector<ClipId> selectedOrAllClips() const;
 
     void togglePlay();
-    void stop();       // a second stop goes back to the beginning
+    void stop(); // a second stop goes back to the beginning
     void locate(Beats to);
 
     // Long work; each says in the end what it did. One at a time: refused, in words, while another runs.
@@ -67,19 +69,19 @@ class Session : public QObject {
     void startNew();
     void recover(const std::filesystem::path& autosaved);
 
-    void say(const QString& sentence);                    // the status line
+    void say(const QString& sentence);                      // the status line
     void complain(const QString& title, QStringList lines); // the message bar
 
     static std::filesystem::path recoveryFolder();
 
   signals:
-    void changed();          // the document
+    void changed(); // the document
     void selectionChanged();
-    void rendered();         // what is heard, or how much of it is ready
-    void ticked();           // about 60 times a second while playing, else a few times
+    void rendered(); // what is heard, or how much of it is ready
+    void ticked();   // about 60 times a second while playing, else a few times
     void said(const QString& sentence);
     void told(const QString& title, const QStringList& lines, bool isProblem);
-    void opened();           // another document
+    void opened(); // another document
 
   private:
     void documentChanged();

@@ -57,8 +57,8 @@ class SourceDelegate : public QStyledItemDelegate {
         p->drawText(top.adjusted(0, -1, 0, 2), Qt::AlignRight | Qt::AlignVCenter, tempo);
         p->setFont(textFont(sizes::text));
         p->setPen(t.ink);
-        const QString name = QFontMetrics(p->font()).elidedText(index.data(Qt::DisplayRole).toString(), Qt::ElideMiddle,
-                                                                top.width() - tempoWidth);
+        const QString name = QFontMetrics(p->font()).elidedText(index.data(Qt::DisplayRole).toString(),
+                                                                Qt::ElideMiddle, top.width() - tempoWidth);
         p->drawText(top, Qt::AlignLeft | Qt::AlignVCenter, name);
         p->setFont(textFont(sizes::label));
         p->setPen(t.inkSoft);
@@ -88,7 +88,9 @@ Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     list_->setDragEnabled(true);
     list_->setUniformItemSizes(true);
     list_->setStyleSheet("QListView { background: transparent; }");
-    empty_ = label(tr("Every loop, sample or stem that you bring in is listed here, with its tempo and where that is known from."), this);
+    empty_ = label(tr("Every loop, sample or stem that you bring in is listed here, with its tempo and where that "
+                      "is known from."),
+                   this);
     empty_->setWordWrap(true);
     empty_->setContentsMargins(12, 0, 12, 0);
     auto* layout = new QVBoxLayout(this);
@@ -99,10 +101,10 @@ Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     layout->addWidget(list_, 1);
     connect(&session_, &Session::changed, this, &Shelf::refresh);
     connect(&session_, &Session::selectionChanged, this, &Shelf::refreshSelection);
-    connect(list_, &QListView::clicked, this, [this](const QModelIndex& i) {
-        session_.selectSource(SourceId{i.data(IdRole).toLongLong()});
-    });
-    connect(list_, &QListView::activated, this, [this](const QModelIndex& i) { emit placeAsked(i.data(IdRole).toLongLong()); });
+    connect(list_, &QListView::clicked, this,
+            [this](const QModelIndex& i) { session_.selectSource(SourceId{i.data(IdRole).toLongLong()}); });
+    connect(list_, &QListView::activated, this,
+            [this](const QModelIndex& i) { emit placeAsked(i.data(IdRole).toLongLong()); });
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& i) {
         if (i.isValid() && list_->hasFocus()) session_.selectSource(SourceId{i.data(IdRole).toLongLong()});
     });

@@ -27,7 +27,9 @@ void SourceView::show(project::SourcePtr source, int rate) {
     update();
 }
 
-double SourceView::xOf(double seconds) const { return seconds / std::max(1e-9, source_->length().value) * (width() - 1); }
+double SourceView::xOf(double seconds) const {
+    return seconds / std::max(1e-9, source_->length().value) * (width() - 1);
+}
 
 void SourceView::mouseDoubleClickEvent(QMouseEvent* event) {
     if (!source_ || !source_->sound) return;
@@ -62,23 +64,28 @@ void SourceView::paintEvent(QPaintEvent*) {
         p.fillRect(QRect(x, 4, 1, ruler - 4), t.ruleStrong);
         p.setPen(t.ink);
         if (x + 30 < width())
-            p.drawText(QRect(x + 4, 0, 60, ruler), Qt::AlignVCenter, QString::number(i * step, 'f', step < 1 ? 1 : 0));
+            p.drawText(QRect(x + 4, 0, 60, ruler), Qt::AlignVCenter,
+                       QString::number(i * step, 'f', step < 1 ? 1 : 0));
     }
     const QRect field(0, ruler, width(), height() - ruler - foot);
     if (source_->beats) {
         const double end = source_->beats->beatAt(source_->length()).value;
-        const double perBeat = xOf(source_->beats->secondsAt(metre::Beats(1)).value) - xOf(source_->beats->secondsAt(metre::Beats(0)).value);
+        const double perBeat = xOf(source_->beats->secondsAt(metre::Beats(1)).value) -
+                               xOf(source_->beats->secondsAt(metre::Beats(0)).value);
         const int every = perBeat < 4 ? 4 : 1;
         for (int b = static_cast<int>(std::ceil(source_->beats->beatAt(metre::Seconds(0)).value)); b <= end; ++b) {
             if (b % every != 0) continue;
             const int x = static_cast<int>(xOf(source_->beats->secondsAt(metre::Beats(b)).value));
-            p.fillRect(QRect(x, field.top(), b == 0 ? 2 : 1, field.height()), b == 0 ? t.verdigris : b % 4 == 0 ? t.ruleStrong : t.rule);
+            p.fillRect(QRect(x, field.top(), b == 0 ? 2 : 1, field.height()), b == 0       ? t.verdigris
+                                                                              : b % 4 == 0 ? t.ruleStrong
+                                                                                           : t.rule);
         }
     }
     if (!source_->sound) {
         p.setPen(t.wax);
         p.setFont(textFont(sizes::text));
-        p.drawText(field, static_cast<int>(Qt::AlignCenter) | Qt::TextWordWrap, tr("The audio is missing:\n%1").arg(qt(sound::shownPath(source_->file))));
+        p.drawText(field, static_cast<int>(Qt::AlignCenter) | Qt::TextWordWrap,
+                   tr("The audio is missing:\n%1").arg(qt(sound::shownPath(source_->file))));
         return;
     }
     const auto frames = static_cast<double>(source_->sound->audio.frames().value);
@@ -89,7 +96,8 @@ void SourceView::paintEvent(QPaintEvent*) {
         const auto from = metre::Frames(static_cast<std::int64_t>(frames * x / width()));
         const auto to = metre::Frames(static_cast<std::int64_t>(frames * (x + 1) / width()));
         const sound::Extent e = source_->sound->peaks.over(from, to);
-        lines.append(QLineF(x + 0.5, middle - e.high * field.height() / 2 - 0.4, x + 0.5, middle - e.low * field.height() / 2 + 0.4));
+        lines.append(QLineF(x + 0.5, middle - e.high * field.height() / 2 - 0.4, x + 0.5,
+                            middle - e.low * field.height() / 2 + 0.4));
     }
     p.setPen(QPen(t.ink, 1));
     p.drawLines(lines);

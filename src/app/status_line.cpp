@@ -57,16 +57,20 @@ StatusLine::StatusLine(Session& session, QWidget* parent) : QWidget(parent), ses
     refreshWork();
 }
 
-void StatusLine::setHint(const QString& hint) { hint_->setText(hint); }
+void StatusLine::setHint(const QString& hint) {
+    hint_->setText(hint);
+}
 
 void StatusLine::refreshWork() {
     const bool task = session_.task().isRunning();
     const std::size_t pending = session_.player().pendingRenders();
     const std::size_t all = session_.player().wantedRenders();
-    if (task) work_->setText(session_.task().what());
+    if (task)
+        work_->setText(session_.task().what());
     else if (pending > 0) {
         work_->setText(tr("Fitting: %1 of %2 clips").arg(all - pending).arg(all));
-        progress_->setValue(static_cast<int>(1000.0 * double(all - pending) / double(std::max<std::size_t>(1, all))));
+        progress_->setValue(
+            static_cast<int>(1000.0 * double(all - pending) / double(std::max<std::size_t>(1, all))));
     }
     if (task) progress_->setValue(0);
     work_->setVisible(task || pending > 0);

@@ -6,9 +6,13 @@
 
 namespace app {
 
-Task::~Task() { cancel(); }
+Task::~Task() {
+    cancel();
+}
 
-void Task::cancel() { thread_.request_stop(); }
+void Task::cancel() {
+    thread_.request_stop();
+}
 
 void Task::begin(const QString& what, std::function<Finish(const sound::Progress&)> work) {
     Q_ASSERT(!running_);

@@ -9,9 +9,13 @@
 
 namespace app {
 
-inline QString qt(const std::string& text) { return QString::fromStdString(sound::toUtf8(text)); }
+inline QString qt(const std::string& text) {
+    return QString::fromStdString(sound::toUtf8(text));
+}
 
 // File names are bytes: Qt's own conversion keeps what is no UTF-8 only through the local encoding.
-inline std::filesystem::path pathOf(const QString& text) { return {text.toLocal8Bit().toStdString()}; }
+inline std::filesystem::path pathOf(const QString& text) {
+    return {text.toLocal8Bit().toStdString()};
+}
 
 } // namespace app

@@ -6,7 +6,9 @@
 #include <cmath>
 
 // Resources of a static library must be asked for by name, outside any namespace.
-static void initAssets() { Q_INIT_RESOURCE(assets); }
+static void initAssets() {
+    Q_INIT_RESOURCE(assets);
+}
 
 namespace app {
 
@@ -32,7 +34,8 @@ Tokens paperTokens() {
     t.plum = QColor("#8C3B6E");
     t.wax = QColor("#B23A2E");
     const char* tints[] = {"#7C8F6B", "#8A6F9E", "#5E86A0", "#B0745A", "#A08F4E", "#6B9A94", "#9E6F7E", "#77809A"};
-    for (int i = 0; i < 8; ++i) t.tints[i] = QColor(tints[i]);
+    for (int i = 0; i < 8; ++i)
+        t.tints[i] = QColor(tints[i]);
     return t;
 }
 
@@ -54,7 +57,8 @@ Tokens lampTokens() {
     t.plum = QColor("#CC7FAF");
     t.wax = QColor("#E2705F");
     const char* tints[] = {"#93A681", "#A78DBB", "#7BA3BD", "#CB9078", "#BDAC6B", "#86B5AF", "#BB8C9B", "#949DB7"};
-    for (int i = 0; i < 8; ++i) t.tints[i] = QColor(tints[i]);
+    for (int i = 0; i < 8; ++i)
+        t.tints[i] = QColor(tints[i]);
     return t;
 }
 
@@ -81,7 +85,8 @@ QPushButton[link="true"]:focus { border: 1px solid %9; }
 QLineEdit, QSpinBox, QDoubleSpinBox { background: %2; color: %7; border: 1px solid %6; border-radius: 3px; padding: 3px 6px; selection-background-color: %9; selection-color: %2; }
 QLineEdit:focus, QSpinBox:focus, QDoubleSpinBox:focus { border: 2px solid %9; padding: 2px 5px; }
 QComboBox { background: %2; color: %7; border: 1px solid %6; border-radius: 4px; padding: 3px 8px; min-width: 52px; }
-QComboBox::drop-down { border: none; width: 18px; }
+QComboBox::drop-down { border: none; width: 20px; }
+QComboBox::down-arrow { image: url(:/arrow.png); width: 9px; height: 6px; }
 QComboBox:focus { border: 2px solid %9; padding: 2px 7px; }
 QComboBox QAbstractItemView { background: %2; color: %7; selection-background-color: %5; selection-color: %7; border: 1px solid %6; }
 QToolTip { background: %7; color: %10; border: none; padding: 4px 6px; }
@@ -116,8 +121,12 @@ const Tokens& tokensOf(Theme which) {
     return which == Theme::Paper ? paper : lamp;
 }
 
-const Tokens& tokens() { return tokensOf(current); }
-Theme theme() { return current; }
+const Tokens& tokens() {
+    return tokensOf(current);
+}
+Theme theme() {
+    return current;
+}
 
 void setTheme(Theme which) {
     current = which;

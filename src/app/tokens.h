@@ -38,7 +38,8 @@ void setTheme(Theme theme); // and the application's palette and style sheet wit
 Theme theme();
 const Tokens& tokensOf(Theme theme);
 
-// Fonts, by pixel size at 100 %. loadFonts() first, once, after QApplication exists; false when one could not be had.
+// Fonts, by pixel size at 100 %. loadFonts() first, once, after QApplication exists; false when one could not be
+// had.
 bool loadFonts();
 QFont textFont(int pixels, QFont::Weight weight = QFont::Normal);
 QFont figureFont(int pixels);

@@ -64,8 +64,9 @@ Result<Aim> aimOf(const FitOptions& o, const project::Source& source) {
     }
     if (!*from && source.beats) from = std::optional<Bpm>(source.beats->meanTempo());
     if (!*from)
-        return metre::problem(fmt::format("{} does not say its tempo, in its name or in a tag. Say it with --from or --beats.",
-                                          sound::shownName(o.in)));
+        return metre::problem(
+            fmt::format("{} does not say its tempo, in its name or in a tag. Say it with --from or --beats.",
+                        sound::shownName(o.in)));
     const double ratio = (*from)->value / (*to)->value;
     if (!within(ratio)) return tooFar(ratio);
     return Aim{Frames(std::max<std::int64_t>(1, std::llround(frames * ratio))), **to};
@@ -75,26 +76,33 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     std::optional<stretch::Method> method = stretch::Method::Struck;
     if (o.style != "auto") method = stretch::methodFromWord(o.style);
     if (!method)
-        return metre::problem(fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
+        return metre::problem(
+            fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
     if (!stretch::isBuilt(*method)) {
-        fmt::print(stderr, "pmetre: {} is not built in yet; Struck is used instead.\n", stretch::methodLabel(*method));
+        fmt::print(stderr, "pmetre: {} is not built in yet; Struck is used instead.\n",
+                   stretch::methodLabel(*method));
         method = stretch::Method::Struck;
     }
     sound::Depth depth = sound::Depth::Int24;
-    if (o.depth == "16") depth = sound::Depth::Int16;
-    else if (o.depth == "float") depth = sound::Depth::Float32;
-    else if (o.depth != "24") return metre::problem("--depth is 16, 24 or float.");
+    if (o.depth == "16")
+        depth = sound::Depth::Int16;
+    else if (o.depth == "float")
+        depth = sound::Depth::Float32;
+    else if (o.depth != "24")
+        return metre::problem("--depth is 16, 24 or float.");
 
     auto imported = project::importFile(o.in, 0, {}, {{}, stop});
     if (!imported) return tl::unexpected(imported.error());
-    for (const std::string& w : imported->warnings) fmt::print(stderr, "pmetre: {}\n", w);
+    for (const std::string& w : imported->warnings)
+        fmt::print(stderr, "pmetre: {}\n", w);
     const project::Source& source = imported->source;
     const sound::Audio& audio = source.sound->audio;
     const auto aim = aimOf(o, source);
     if (!aim) return tl::unexpected(aim.error());
     const auto map = metre::TimeMap::straight(audio.frames(), aim->length);
     if (!map) return tl::unexpected(map.error());
-    const auto rendered = stretch::render({audio, source.sound->attacks}, *map, {*method, o.semitones, o.loop}, {{}, stop});
+    const auto rendered =
+        stretch::render({audio, source.sound->attacks}, *map, {*method, o.semitones, o.loop}, {{}, stop});
     if (!rendered) return tl::unexpected(rendered.error());
     sound::Tags tags;
     tags.bpm = aim->tempo;

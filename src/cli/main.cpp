@@ -20,25 +20,30 @@ int main(int argc, char** argv) {
     cli::ReadOptions read;
     CLI::App* readCommand = app.add_subcommand("read", "Say what tempo files have, one line of JSON a file");
     readCommand->add_option("files", read.files, "Audio files: WAV, AIFF, FLAC, Ogg Vorbis, Opus, MP3")->required();
-    readCommand->add_option("--range", read.range, "Tempos to choose between, such as 70-140: halves or doubles others")
+    readCommand
+        ->add_option("--range", read.range, "Tempos to choose between, such as 70-140: halves or doubles others")
         ->type_name("LO-HI");
     readCommand->add_flag("--ignore-name", read.ignoreName, "Do not believe tempos in file and folder names");
     readCommand->add_flag("--ignore-tags", read.ignoreTags, "Do not believe tempos written in the files");
-    readCommand->footer("Each line has: file, bpm, beats, bars (of four), confidence (0 to 1), source (who says the\n"
-                        "tempo: name, tag), candidates, first_beat_s, beats_s, key, steady. What is not known is null.\n"
-                        "A file that cannot be read is named on standard error with the reason; the others are done,\n"
-                        "and the exit status is 1.");
+    readCommand->footer(
+        "Each line has: file, bpm, beats, bars (of four), confidence (0 to 1), source (who says the\n"
+        "tempo: name, tag), candidates, first_beat_s, beats_s, key, steady. What is not known is null.\n"
+        "A file that cannot be read is named on standard error with the reason; the others are done,\n"
+        "and the exit status is 1.");
 
     cli::FitOptions fit;
     CLI::App* fitCommand = app.add_subcommand("fit", "Stretch a file to another tempo; the pitch stays");
     fitCommand->add_option("in", fit.in, "The file to fit; it is not changed")->required();
     fitCommand->add_option("out", fit.out, "The file to write: .wav, .aiff, .flac or .ogg")->required();
     fitCommand->add_option("--to", fit.to, "The tempo it shall have")->type_name("BPM");
-    fitCommand->add_option("--from", fit.from, "The tempo it has; without it, its name or tag must tell")->type_name("BPM");
+    fitCommand->add_option("--from", fit.from, "The tempo it has; without it, its name or tag must tell")
+        ->type_name("BPM");
     fitCommand->add_option("--beats", fit.beats, "Or: how many beats it is long")->type_name("N");
-    fitCommand->add_option("--ratio", fit.ratio, "Or: how many times as long it shall be, 0.25 to 4")->type_name("R");
-    fitCommand->add_option("--style", fit.style,
-                           "How: auto, struck (drums), held (tonal), blend (mix), sung (voice), tape")
+    fitCommand->add_option("--ratio", fit.ratio, "Or: how many times as long it shall be, 0.25 to 4")
+        ->type_name("R");
+    fitCommand
+        ->add_option("--style", fit.style,
+                     "How: auto, struck (drums), held (tonal), blend (mix), sung (voice), tape")
         ->capture_default_str();
     fitCommand->add_option("--transpose", fit.semitones, "Semitones up, or down with a minus; 0.5 is 50 cents")
         ->type_name("ST");

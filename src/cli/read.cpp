@@ -46,7 +46,9 @@ Bpm broughtInto(Bpm bpm, Window w) {
     return bpm;
 }
 
-double rounded(double value, double perUnit) { return std::round(value * perUnit) / perUnit; }
+double rounded(double value, double perUnit) {
+    return std::round(value * perUnit) / perUnit;
+}
 
 Json describe(const std::filesystem::path& file, const project::Source& s, const Window& window) {
     Json j = {{"file", sound::toUtf8(file.native())}};
@@ -147,9 +149,12 @@ int read(const ReadOptions& options, const std::stop_token& stop) {
             outcome = std::move(*outcomes[i]);
         }
         if (stop.stop_requested()) return 1;
-        for (const std::string& m : outcome.messages) fmt::print(stderr, "pmetre: {}\n", m);
-        if (outcome.line.empty()) failed = true;
-        else fmt::print("{}\n", outcome.line);
+        for (const std::string& m : outcome.messages)
+            fmt::print(stderr, "pmetre: {}\n", m);
+        if (outcome.line.empty())
+            failed = true;
+        else
+            fmt::print("{}\n", outcome.line);
         std::fflush(stdout);
     }
     return failed ? 1 : 0;

@@ -18,7 +18,9 @@ using metre::Bpm;
 
 namespace {
 
-bool isSeparator(char c) { return c == '_' || c == '-' || c == ' ' || c == '.'; }
+bool isSeparator(char c) {
+    return c == '_' || c == '-' || c == ' ' || c == '.';
+}
 
 // The name without the tempo that stands in it: two tempos in one name would tell nothing.
 std::string withoutTempo(const std::string& name) {
@@ -27,10 +29,13 @@ std::string withoutTempo(const std::string& name) {
     if (at == std::string::npos) return name;
     std::string head = name.substr(0, at);
     std::string tail = name.substr(at + tells.bpmText.size());
-    while (!head.empty() && (isSeparator(head.back()) || head.back() == '(')) head.pop_back();
-    while (!tail.empty() && tail.front() == ')') tail.erase(0, 1);
+    while (!head.empty() && (isSeparator(head.back()) || head.back() == '('))
+        head.pop_back();
+    while (!tail.empty() && tail.front() == ')')
+        tail.erase(0, 1);
     if (head.empty())
-        while (!tail.empty() && isSeparator(tail.front())) tail.erase(0, 1);
+        while (!tail.empty() && isSeparator(tail.front()))
+            tail.erase(0, 1);
     const std::string joined = head + tail;
     return joined.empty() ? "loop" : joined;
 }
@@ -38,15 +43,18 @@ std::string withoutTempo(const std::string& name) {
 std::string safeName(std::string name) {
     name = sound::toUtf8(name);
     for (char& c : name)
-        if (c == '/' || c == '\\' || c == ':' || c == '*' || c == '?' || c == '"' || c == '<' || c == '>' || c == '|' ||
-            static_cast<unsigned char>(c) < 0x20)
+        if (c == '/' || c == '\\' || c == ':' || c == '*' || c == '?' || c == '"' || c == '<' || c == '>' ||
+            c == '|' || static_cast<unsigned char>(c) < 0x20)
             c = '_';
-    while (!name.empty() && (name.front() == '.' || name.front() == ' ')) name.erase(0, 1);
-    while (!name.empty() && isSeparator(name.back())) name.pop_back();
+    while (!name.empty() && (name.front() == '.' || name.front() == ' '))
+        name.erase(0, 1);
+    while (!name.empty() && isSeparator(name.back()))
+        name.pop_back();
     constexpr std::size_t longest = 200; // bytes; file systems allow 255 with the ending
     if (name.size() > longest) {
         name.resize(longest);
-        while (!name.empty() && !sound::isUtf8(name)) name.pop_back();
+        while (!name.empty() && !sound::isUtf8(name))
+            name.pop_back();
     }
     return name.empty() ? "loop" : name;
 }
@@ -62,7 +70,8 @@ std::optional<Bpm> tempoOver(const project::Project& p, const project::Clip& cli
     return std::abs(last.value - first.value) < 1e-6 ? std::optional(first) : std::nullopt;
 }
 
-Result<std::string> filled(const project::Project& p, const project::Clip& clip, int number, const std::string& pattern) {
+Result<std::string> filled(const project::Project& p, const project::Clip& clip, int number,
+                           const std::string& pattern) {
     const project::SourcePtr source = project::sourceOf(p, clip.source);
     const project::TrackPtr track = project::trackOfClip(p, clip.id);
     const double beats = (project::endOf(p, clip) - project::startOf(p, clip)).value;
@@ -70,7 +79,8 @@ Result<std::string> filled(const project::Project& p, const project::Clip& clip,
     std::string separators;
     for (std::size_t i = 0; i < pattern.size(); ++i) {
         if (pattern[i] != '{') {
-            if (isSeparator(pattern[i])) separators += pattern[i];
+            if (isSeparator(pattern[i]))
+                separators += pattern[i];
             else {
                 out += separators + pattern[i];
                 separators.clear();
@@ -80,12 +90,18 @@ Result<std::string> filled(const project::Project& p, const project::Clip& clip,
         const auto close = pattern.find('}', i);
         const std::string word = close == std::string::npos ? std::string() : pattern.substr(i + 1, close - i - 1);
         std::string value;
-        if (word == "name") value = withoutTempo(source->name);
-        else if (word == "bpm") value = metre::tempoLabel(p.tempo.tempoAt(project::startOf(p, clip)));
-        else if (word == "key") value = source->key ? hear::keyTag(*source->key) : std::string();
-        else if (word == "track") value = track->name;
-        else if (word == "beats") value = beats == std::round(beats) ? fmt::format("{:.0f}", beats) : std::string();
-        else if (word == "number") value = fmt::format("{:02}", number);
+        if (word == "name")
+            value = withoutTempo(source->name);
+        else if (word == "bpm")
+            value = metre::tempoLabel(p.tempo.tempoAt(project::startOf(p, clip)));
+        else if (word == "key")
+            value = source->key ? hear::keyTag(*source->key) : std::string();
+        else if (word == "track")
+            value = track->name;
+        else if (word == "beats")
+            value = beats == std::round(beats) ? fmt::format("{:.0f}", beats) : std::string();
+        else if (word == "number")
+            value = fmt::format("{:02}", number);
         else
             return metre::problem("The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.");
         if (!value.empty()) out += separators + value;
@@ -108,7 +124,8 @@ Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std:
         const auto name = filled(p, *clip, static_cast<int>(plan.size()) + 1, options.pattern);
         if (!name) return tl::unexpected(name.error());
         std::string unique = *name;
-        for (int n = 2; !taken.insert(unique).second; ++n) unique = fmt::format("{} {}", *name, n);
+        for (int n = 2; !taken.insert(unique).second; ++n)
+            unique = fmt::format("{} {}", *name, n);
         PlannedLoop planned{id, options.folder / (unique + ".wav"), false};
         std::error_code ignored;
         planned.exists = fs::exists(planned.file, ignored);
@@ -143,12 +160,14 @@ Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>
             const auto factor = static_cast<float>(sound::factorFromDb(clip->gainDb));
             if (clip->gainDb != 0)
                 for (auto& samples : audio->channels)
-                    for (float& s : samples) s *= factor;
+                    for (float& s : samples)
+                        s *= factor;
             const project::SourcePtr source = project::sourceOf(p, clip->source);
             sound::Tags tags;
             if (project::isStretched(p, *clip)) tags.bpm = tempoOver(p, *clip);
             if (source->key && clip->stretch.semitones == 0) tags.key = hear::keyTag(*source->key);
-            const auto written = sound::write(plan[i].file, *audio, options.depth, tags, options.existing, part(0.7, 1));
+            const auto written =
+                sound::write(plan[i].file, *audio, options.depth, tags, options.existing, part(0.7, 1));
             if (written) {
                 out.written.push_back(plan[i].file);
                 out.clipped += written->clipped;
@@ -159,8 +178,8 @@ Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>
             continue;
         }
         if (audio.error().cancelled) return out;
-        out.problems.push_back(fmt::format("{} could not be rendered: {}", sound::shownPath(plan[i].file),
-                                           audio.error().text));
+        out.problems.push_back(
+            fmt::format("{} could not be rendered: {}", sound::shownPath(plan[i].file), audio.error().text));
     }
     return out;
 }

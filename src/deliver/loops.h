@@ -39,7 +39,8 @@ struct Delivered {
 };
 
 // Renders and writes what was planned, each file whole or not at all. The length is the clip's on the grid, to the
-// frame; the tag says the project's tempo, where it is one over the clip. Any thread; takes time. Cancelled, it keeps what was written.
+// frame; the tag says the project's tempo, where it is one over the clip. Any thread; takes time. Cancelled, it
+// keeps what was written.
 Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>& plan, const LoopOptions& options,
                        const sound::Progress& progress = {});
 

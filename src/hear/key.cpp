@@ -34,15 +34,19 @@ std::optional<Key> parseKey(std::string_view text) {
         return true;
     };
     bool accidental = true;
-    if (skip("#") || skip("♯")) ++root;
-    else if (skip("♭") || skip("b")) --root;
-    else accidental = false;
+    if (skip("#") || skip("♯"))
+        ++root;
+    else if (skip("♭") || skip("b"))
+        --root;
+    else
+        accidental = false;
     root = (root + 12) % 12;
     if (text == "M") return capital ? std::optional(Key{root, false}) : std::nullopt;
 
     std::string mode;
     for (const char c : text)
-        if (c != ' ' && c != '_' && c != '-') mode += static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
+        if (c != ' ' && c != '_' && c != '-')
+            mode += static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
     if (mode == "min" || mode == "minor" || mode == "min7") return Key{root, true};
     if (mode == "maj" || mode == "major" || mode == "maj7") return Key{root, false};
     if (!capital && !accidental) return std::nullopt;
@@ -51,8 +55,14 @@ std::optional<Key> parseKey(std::string_view text) {
     return std::nullopt;
 }
 
-std::string keyName(Key key) { return std::string(rootName(key)) + (key.minor ? " minor" : " major"); }
-std::string keyLabel(Key key) { return std::string(rootName(key)) + (key.minor ? " min" : " maj"); }
-std::string keyTag(Key key) { return std::string(rootName(key)) + (key.minor ? "m" : ""); }
+std::string keyName(Key key) {
+    return std::string(rootName(key)) + (key.minor ? " minor" : " major");
+}
+std::string keyLabel(Key key) {
+    return std::string(rootName(key)) + (key.minor ? " min" : " maj");
+}
+std::string keyTag(Key key) {
+    return std::string(rootName(key)) + (key.minor ? "m" : "");
+}
 
 } // namespace hear

@@ -26,8 +26,12 @@ struct Token {
     std::string before; // what separates it from the token before: "" when glued
 };
 
-bool isDigit(char c) { return c >= '0' && c <= '9'; }
-bool isLetter(char c) { return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c & 0x80) != 0; }
+bool isDigit(char c) {
+    return c >= '0' && c <= '9';
+}
+bool isLetter(char c) {
+    return (c >= 'a' && c <= 'z') || (c >= 'A' && c <= 'Z') || (c & 0x80) != 0;
+}
 
 std::string lowerCase(std::string_view text) {
     std::string out(text);
@@ -45,11 +49,13 @@ std::vector<Token> tokens(std::string_view name) {
         Token t;
         if (isDigit(name[i])) {
             t.kind = Token::Kind::Number;
-            while (i < name.size() && isDigit(name[i])) ++i;
+            while (i < name.size() && isDigit(name[i]))
+                ++i;
             // One decimal mark between digits belongs to the number: "93.89", "127,5"; not in "1.2.3".
             const auto digitsAfter = [&](std::size_t at) {
                 std::size_t n = 0;
-                while (at + n < name.size() && isDigit(name[at + n])) ++n;
+                while (at + n < name.size() && isDigit(name[at + n]))
+                    ++n;
                 return n;
             };
             if (i + 1 < name.size() && (name[i] == '.' || name[i] == ',')) {
@@ -60,7 +66,8 @@ std::vector<Token> tokens(std::string_view name) {
                 if (n >= 1 && n <= 3 && !another && !inSeries) i = after;
             }
         } else if (isLetter(name[i])) {
-            while (i < name.size() && (isLetter(name[i]) || (name[i] == '#' && i > begin))) ++i;
+            while (i < name.size() && (isLetter(name[i]) || (name[i] == '#' && i > begin)))
+                ++i;
         } else {
             ++i;
             continue;
@@ -87,28 +94,35 @@ bool isOneOf(const std::string& word, const std::array<const char*, N>& list) {
 }
 
 // Words that make the number before them a measure of something else.
-constexpr std::array units = {"bit",  "bits", "k",     "khz",   "hz",    "kbps",  "kb",   "mb",   "ms",
-                              "s",    "sec",  "secs",  "second", "seconds", "min", "mins", "minutes", "bar",
-                              "bars", "beat", "beats", "st",    "nd",    "rd",    "th",   "x",    "db",
-                              "dbfs", "pct",  "percent", "cm",  "mm",    "inch",  "in",   "samples", "hits",
-                              "pcs",  "loops", "oneshots", "shots", "ct", "cents", "semitones", "steps",
-                              "files", "sounds", "piece", "takes", "years", "voices"};
+constexpr std::array units = {
+    "bit",   "bits",  "k",         "khz",     "hz",      "kbps",   "kb",      "mb",    "ms",       "s",
+    "sec",   "secs",  "second",    "seconds", "min",     "mins",   "minutes", "bar",   "bars",     "beat",
+    "beats", "st",    "nd",        "rd",      "th",      "x",      "db",      "dbfs",  "pct",      "percent",
+    "cm",    "mm",    "inch",      "in",      "samples", "hits",   "pcs",     "loops", "oneshots", "shots",
+    "ct",    "cents", "semitones", "steps",   "files",   "sounds", "piece",   "takes", "years",    "voices"};
 // Words that make the number after them a count, an edition or a model.
-constexpr std::array counts = {"track", "take",  "vol",   "volume", "no",    "nr",   "num",  "number", "part", "pt",
-                               "kit",   "pack",  "v",     "ver",    "version", "rev", "session", "mix", "disc", "cd",
-                               "side",  "scene", "page",  "var",    "variation", "alt", "copy", "id", "cat", "ch",
-                               "channel", "mic", "room",  "bank",   "preset", "patch", "op",  "opus", "bounce", "render",
-                               "export", "song", "piece", "chapter", "draft", "file", "sample", "clip", "stem",
-                               "model", "series", "mk", "batch", "version"};
+constexpr std::array counts = {"track",     "take",  "vol",    "volume",  "no",    "nr",     "num",     "number",
+                               "part",      "pt",    "kit",    "pack",    "v",     "ver",    "version", "rev",
+                               "session",   "mix",   "disc",   "cd",      "side",  "scene",  "page",    "var",
+                               "variation", "alt",   "copy",   "id",      "cat",   "ch",     "channel", "mic",
+                               "room",      "bank",  "preset", "patch",   "op",    "opus",   "bounce",  "render",
+                               "export",    "song",  "piece",  "chapter", "draft", "file",   "sample",  "clip",
+                               "stem",      "model", "series", "mk",      "batch", "version"};
 // Words that make a number glued to them a tempo all the same: "loop120".
 constexpr std::array carriers = {"loop", "beat", "beats", "groove", "drums", "break", "drum", "perc", "loops"};
 constexpr std::array tempoWords = {"bpm", "tempo"};
 
-bool inRange(double v, double low, double high) { return v >= low && v <= high; }
+bool inRange(double v, double low, double high) {
+    return v >= low && v <= high;
+}
 
-bool isIndexLike(const Token& t) { return t.text.size() > 1 && t.text[0] == '0'; }
+bool isIndexLike(const Token& t) {
+    return t.text.size() > 1 && t.text[0] == '0';
+}
 
-bool isJoiner(const std::string& s) { return s == "-" || s == "." || s == "_" || s == "/" || s == " "; }
+bool isJoiner(const std::string& s) {
+    return s == "-" || s == "." || s == "_" || s == "/" || s == " ";
+}
 
 // Marks the numbers that are dates or clock times: three or more numbers in a row with one joiner throughout, and
 // eight or six digits in one.
@@ -121,7 +135,8 @@ std::vector<bool> datelike(const std::vector<Token>& list) {
                (j == i || list[j + 1].before == list[i + 1].before))
             ++j;
         if (j - i >= 2)
-            for (std::size_t k = i; k <= j; ++k) marked[k] = true;
+            for (std::size_t k = i; k <= j; ++k)
+                marked[k] = true;
         i = j;
     }
     return marked;
@@ -182,14 +197,14 @@ NameTells tellsOfName(std::string_view stem) {
         const std::string next = wordAt(i + 1);
         const std::string previous = i > 0 ? wordAt(i - 1) : std::string();
         const bool nextNear = i + 1 < list.size() && list[i + 1].before.size() <= 1;
-        const bool previousNear = t.before.size() <= 1;
+        const bool previousNear = t.before.size() <= 2; // "vol. 90"
         if (inRange(t.value, metre::slowestTempo.value, metre::fastestTempo.value)) {
             if (nextNear && isOneOf(next, tempoWords)) {
                 // "120-125 bpm" names a window, not a tempo.
                 const bool window = i > 0 && list[i - 1].kind == Token::Kind::Number && t.before == "-" &&
                                     !isIndexLike(list[i - 1]) && inRange(list[i - 1].value, 40, t.value);
-                if (!window)
-                    said.push_back({i, 0.95, std::string(stem.substr(t.begin, list[i + 1].end - t.begin))});
+                if (window) return {};
+                said.push_back({i, 0.95, std::string(stem.substr(t.begin, list[i + 1].end - t.begin))});
                 continue;
             }
             const bool takenByNext = i + 2 < list.size() && list[i + 1].kind == Token::Kind::Number &&
@@ -209,14 +224,17 @@ NameTells tellsOfName(std::string_view stem) {
         const bool unit = nextNear && isOneOf(next, units) && !isKeyAt(i + 1);
         const bool percent = t.end < stem.size() && stem[t.end] == '%';
         const bool hash = t.begin > 0 && stem[t.begin - 1] == '#';
-        const bool fraction = (t.end < stem.size() && stem[t.end] == '/') || (t.begin > 0 && stem[t.begin - 1] == '/');
+        const bool fraction =
+            (t.end < stem.size() && stem[t.end] == '/') || (t.begin > 0 && stem[t.begin - 1] == '/');
         if (date[i] || isIndexLike(t) || unit || percent || hash || fraction) continue;
         if (previousNear && isOneOf(previous, counts)) continue;
         if (glued && !isOneOf(previous, carriers) && !isKeyAt(i - 1)) continue;
         if (gluedNext && !isKeyAt(i + 1)) continue;
         const bool beside = (nextNear && isKeyAt(i + 1)) || (i > 0 && previousNear && isKeyAt(i - 1));
-        if (beside && inRange(t.value, 40, 240)) keyed.push_back({i, 0.85, t.text});
-        else if (inRange(t.value, 60, 200)) bare.push_back({i, 0.7, t.text});
+        if (beside && inRange(t.value, 40, 240))
+            keyed.push_back({i, 0.85, t.text});
+        else if (inRange(t.value, 60, 200))
+            bare.push_back({i, 0.7, t.text});
     }
 
     NameTells tells;
@@ -231,9 +249,12 @@ NameTells tellsOfName(std::string_view stem) {
         return true;
     };
     // Two different numbers of the same standing contradict each other, and then the name says nothing.
-    if (!said.empty()) take(said);
-    else if (!keyed.empty()) take(keyed);
-    else take(bare);
+    if (!said.empty())
+        take(said);
+    else if (!keyed.empty())
+        take(keyed);
+    else
+        take(bare);
 
     const auto besideTempo = [&](const FoundKey& k) {
         const auto isTempo = [&](std::size_t i) {
@@ -248,8 +269,8 @@ NameTells tellsOfName(std::string_view stem) {
         // A root alone is a key only beside the tempo: "Take C" and "A loop" are not.
         if (k.bare && !besideTempo(k)) continue;
         tells.key = k.key;
-        tells.keyText = std::string(
-            stem.substr(list[k.first].begin, list[k.first + k.count - 1].end - list[k.first].begin));
+        tells.keyText =
+            std::string(stem.substr(list[k.first].begin, list[k.first + k.count - 1].end - list[k.first].begin));
         break;
     }
     return tells;

@@ -15,8 +15,8 @@ namespace hear {
 struct NameTells {
     std::optional<Bpm> bpm;
     std::optional<Key> key;
-    double sureness = 0;     // of the tempo
-    std::string bpmText;     // as it stands in the name: "112bpm"
+    double sureness = 0; // of the tempo
+    std::string bpmText; // as it stands in the name: "112bpm"
     std::string keyText;
 };
 NameTells tellsOfName(std::string_view stem);

@@ -30,13 +30,13 @@ std::vector<Band> filterbank(int rate, std::size_t window) {
         Band band{centres[i - 1] + 1, {}};
         float sum = 0;
         for (std::size_t b = centres[i - 1] + 1; b < centres[i + 1]; ++b) {
-            const double w = b <= centres[i]
-                                 ? double(b - centres[i - 1]) / double(centres[i] - centres[i - 1])
-                                 : double(centres[i + 1] - b) / double(centres[i + 1] - centres[i]);
+            const double w = b <= centres[i] ? double(b - centres[i - 1]) / double(centres[i] - centres[i - 1])
+                                             : double(centres[i + 1] - b) / double(centres[i + 1] - centres[i]);
             band.weights.push_back(static_cast<float>(w));
             sum += band.weights.back();
         }
-        for (float& w : band.weights) w /= sum;
+        for (float& w : band.weights)
+            w /= sum;
         bands.push_back(std::move(band));
     }
     return bands;
@@ -45,7 +45,8 @@ std::vector<Band> filterbank(int rate, std::size_t window) {
 std::vector<float> monoMix(const sound::Audio& audio) {
     std::vector<float> mix = audio.channels[0];
     for (std::size_t c = 1; c < audio.channels.size(); ++c)
-        for (std::size_t i = 0; i < mix.size(); ++i) mix[i] += audio.channels[c][i];
+        for (std::size_t i = 0; i < mix.size(); ++i)
+            mix[i] += audio.channels[c][i];
     return mix;
 }
 
@@ -56,9 +57,11 @@ std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::s
     sound::RealFft fft(window);
     std::vector<float> shape(window);
     for (std::size_t i = 0; i < window; ++i)
-        shape[i] = static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(window)));
+        shape[i] =
+            static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(window)));
     float loudest = 1e-9F;
-    for (const float s : mono) loudest = std::max(loudest, std::abs(s));
+    for (const float s : mono)
+        loudest = std::max(loudest, std::abs(s));
     const float gain = 1.0F / loudest; // the logarithm below must not depend on how loud the file is
 
     const std::size_t hops = mono.size() / hop + 1;
@@ -80,7 +83,8 @@ std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::s
         }
         fft.forward();
         const auto spectrum = fft.spectrum();
-        for (std::size_t b = 0; b < magnitude.size(); ++b) magnitude[b] = std::abs(spectrum[b]);
+        for (std::size_t b = 0; b < magnitude.size(); ++b)
+            magnitude[b] = std::abs(spectrum[b]);
         std::vector<float>& now = history[h % (lag + 1)];
         for (std::size_t b = 0; b < bands.size(); ++b) {
             float sum = 0;
@@ -123,9 +127,11 @@ std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int ra
     const std::int64_t ahead = std::min<std::int64_t>(12, cells - 1); // 3 ms
     std::int64_t best = 0;
     double bestRise = -1;
-    for (std::int64_t c = 1; c + ahead <= cells; ++c) {
+    // A recording may begin with an attack: before its first frame there is silence.
+    for (std::int64_t c = from == 0 ? 0 : 1; c + ahead <= cells; ++c) {
         float peak = 0;
-        for (std::int64_t k = c; k < c + ahead; ++k) peak = std::max(peak, level[static_cast<std::size_t>(k)]);
+        for (std::int64_t k = c; k < c + ahead; ++k)
+            peak = std::max(peak, level[static_cast<std::size_t>(k)]);
         float floor = 0;
         for (std::int64_t k = std::max<std::int64_t>(0, c - 24); k < c; ++k)
             floor = std::max(floor, level[static_cast<std::size_t>(k)]);
@@ -143,7 +149,8 @@ std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int ra
         floor = std::max(floor, level[static_cast<std::size_t>(k)]);
     const float threshold = floor + 0.12F * std::max(0.0F, peak - floor);
     std::int64_t at = best;
-    while (at < cells - 1 && level[static_cast<std::size_t>(at)] <= threshold) ++at;
+    while (at < cells - 1 && level[static_cast<std::size_t>(at)] <= threshold)
+        ++at;
     // Within the cell, the first frame over the threshold.
     for (std::int64_t i = from + at * cell; i < from + (at + 1) * cell; ++i) {
         const float before = i > 0 ? mono[static_cast<std::size_t>(i - 1)] : 0.0F;
@@ -160,8 +167,10 @@ std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const s
     if (audio.frames().value < 64) return found;
     const std::vector<float> mono = monoMix(audio);
     std::size_t window = 1024;
-    while (window * 64 < static_cast<std::size_t>(audio.rate)) window *= 2;
-    while (window > 256 && window * 24 > static_cast<std::size_t>(audio.rate)) window /= 2;
+    while (window * 64 < static_cast<std::size_t>(audio.rate))
+        window *= 2;
+    while (window > 256 && window * 24 > static_cast<std::size_t>(audio.rate))
+        window /= 2;
     const std::size_t hop = window / 4;
     const std::vector<float> flux = spectralFlux(mono, audio.rate, window, hop, progress);
     const float greatest = *std::max_element(flux.begin(), flux.end());

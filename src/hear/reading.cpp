@@ -18,8 +18,12 @@ constexpr std::array<std::pair<Witness, std::pair<const char*, const char*>>, 6>
 
 } // namespace
 
-const char* witnessLabel(Witness w) { return words[static_cast<std::size_t>(w)].second.first; }
-const char* witnessWord(Witness w) { return words[static_cast<std::size_t>(w)].second.second; }
+const char* witnessLabel(Witness w) {
+    return words[static_cast<std::size_t>(w)].second.first;
+}
+const char* witnessWord(Witness w) {
+    return words[static_cast<std::size_t>(w)].second.second;
+}
 
 std::optional<Witness> witnessFromWord(const std::string& word) {
     for (const auto& [witness, texts] : words)

@@ -20,8 +20,8 @@ struct Reading {
     std::optional<Bpm> bpm;
     std::optional<Beats> beats;
     std::optional<Key> key;
-    double sureness = 0;   // 0 to 1
-    std::string evidence;  // in words, for the list: “112bpm” in the name
+    double sureness = 0;  // 0 to 1
+    std::string evidence; // in words, for the list: “112bpm” in the name
     bool operator==(const Reading&) const = default;
 };
 

@@ -33,7 +33,9 @@ Result<Metre> parseMetre(std::string_view text) {
     return problem(fmt::format("“{}” is not a metre. Type beats and unit, such as 4/4, 3/4 or 6/8.", text));
 }
 
-std::string metreLabel(Metre m) { return fmt::format("{}/{}", m.beats, m.unit); }
+std::string metreLabel(Metre m) {
+    return fmt::format("{}/{}", m.beats, m.unit);
+}
 
 MetreMap::MetreMap(Metre m) : points_{{1, m}}, starts_{Beats(0)} {}
 
@@ -62,7 +64,8 @@ std::size_t MetreMap::pointAtBeat(Beats b) const {
 
 Beats MetreMap::startOfBar(int bar) const {
     std::size_t i = 0;
-    while (i + 1 < points_.size() && points_[i + 1].bar <= bar) ++i;
+    while (i + 1 < points_.size() && points_[i + 1].bar <= bar)
+        ++i;
     return starts_[i] + points_[i].metre.bar() * double(bar - points_[i].bar);
 }
 
@@ -72,7 +75,9 @@ int MetreMap::barAt(Beats b) const {
     return points_[i].bar + static_cast<int>(std::floor(bars + hair));
 }
 
-Metre MetreMap::metreAt(Beats b) const { return points_[pointAtBeat(b)].metre; }
+Metre MetreMap::metreAt(Beats b) const {
+    return points_[pointAtBeat(b)].metre;
+}
 
 BarPosition MetreMap::positionAt(Beats b) const {
     BarPosition p;
@@ -89,6 +94,8 @@ Beats MetreMap::beatAt(BarPosition p) const {
     return start + metreAt(start).counted() * counted;
 }
 
-std::string positionLabel(BarPosition p) { return fmt::format("{} · {} · {:02}", p.bar, p.beat, p.part); }
+std::string positionLabel(BarPosition p) {
+    return fmt::format("{} · {} · {:02}", p.bar, p.beat, p.part);
+}
 
 } // namespace metre

@@ -16,7 +16,11 @@ struct Problem {
 template <class T>
 using Result = tl::expected<T, Problem>;
 
-inline tl::unexpected<Problem> problem(std::string text) { return tl::unexpected(Problem{std::move(text)}); }
-inline tl::unexpected<Problem> cancelled() { return tl::unexpected(Problem{"Cancelled.", true}); }
+inline tl::unexpected<Problem> problem(std::string text) {
+    return tl::unexpected(Problem{std::move(text)});
+}
+inline tl::unexpected<Problem> cancelled() {
+    return tl::unexpected(Problem{"Cancelled.", true});
+}
 
 } // namespace metre

@@ -9,11 +9,16 @@ namespace {
 
 Beats stepOf(Snap snap, Metre m) {
     switch (snap) {
-    case Snap::QuarterBeat: return m.counted() * 0.25;
-    case Snap::HalfBeat: return m.counted() * 0.5;
-    case Snap::Beat: return m.counted();
-    case Snap::Bar: return m.bar();
-    case Snap::Off: break;
+    case Snap::QuarterBeat:
+        return m.counted() * 0.25;
+    case Snap::HalfBeat:
+        return m.counted() * 0.5;
+    case Snap::Beat:
+        return m.counted();
+    case Snap::Bar:
+        return m.bar();
+    case Snap::Off:
+        break;
     }
     return Beats(0);
 }

@@ -16,7 +16,8 @@ void Taps::tap(Seconds at) {
 
 std::optional<Bpm> Taps::tempo() const {
     std::vector<double> gaps;
-    for (std::size_t i = 1; i < times_.size(); ++i) gaps.push_back((times_[i] - times_[i - 1]).value);
+    for (std::size_t i = 1; i < times_.size(); ++i)
+        gaps.push_back((times_[i] - times_[i - 1]).value);
     std::erase_if(gaps, [](double g) { return g <= 0.02; }); // a bouncing key
     if (gaps.empty()) return std::nullopt;
     std::vector<double> sorted = gaps;
@@ -30,8 +31,10 @@ std::optional<Bpm> Taps::tempo() const {
             ++count;
         }
     Bpm bpm(60.0 * count / sum);
-    while (bpm > fastestTempo) bpm = Bpm(bpm.value / 2);
-    while (bpm < slowestTempo) bpm = Bpm(bpm.value * 2);
+    while (bpm > fastestTempo)
+        bpm = Bpm(bpm.value / 2);
+    while (bpm < slowestTempo)
+        bpm = Bpm(bpm.value * 2);
     return bpm;
 }
 

@@ -10,8 +10,10 @@ namespace {
 
 std::string_view trimmed(std::string_view text) {
     const auto isSpace = [](char c) { return c == ' ' || c == '\t' || c == '\n' || c == '\r'; };
-    while (!text.empty() && isSpace(text.front())) text.remove_prefix(1);
-    while (!text.empty() && isSpace(text.back())) text.remove_suffix(1);
+    while (!text.empty() && isSpace(text.front()))
+        text.remove_prefix(1);
+    while (!text.empty() && isSpace(text.back()))
+        text.remove_suffix(1);
     return text;
 }
 
@@ -24,7 +26,9 @@ bool endsWithBpm(std::string_view text) {
 
 } // namespace
 
-bool isTempo(Bpm bpm) { return std::isfinite(bpm.value) && bpm >= slowestTempo && bpm <= fastestTempo; }
+bool isTempo(Bpm bpm) {
+    return std::isfinite(bpm.value) && bpm >= slowestTempo && bpm <= fastestTempo;
+}
 
 Result<Bpm> parseTempo(std::string_view text) {
     std::string_view body = trimmed(text);
@@ -35,18 +39,22 @@ Result<Bpm> parseTempo(std::string_view text) {
     double value = 0;
     const auto [end, error] = std::from_chars(number.data(), number.data() + number.size(), value);
     if (error != std::errc() || end != number.data() + number.size())
-        return problem(fmt::format("“{}” is not a tempo. Type a number of beats a minute, such as 104 or 97.5.", text));
+        return problem(
+            fmt::format("“{}” is not a tempo. Type a number of beats a minute, such as 104 or 97.5.", text));
     if (!isTempo(Bpm(value)))
         return problem(fmt::format("A tempo lies between {:.0f} and {:.0f} BPM; {} does not.", slowestTempo.value,
                                    fastestTempo.value, std::string(body)));
     return Bpm(value);
 }
 
-std::string tempoFigure(Bpm bpm) { return fmt::format("{:.2f}", bpm.value); }
+std::string tempoFigure(Bpm bpm) {
+    return fmt::format("{:.2f}", bpm.value);
+}
 
 std::string tempoLabel(Bpm bpm) {
     std::string text = fmt::format("{:.2f}", bpm.value);
-    while (text.back() == '0') text.pop_back();
+    while (text.back() == '0')
+        text.pop_back();
     if (text.back() == '.') text.pop_back();
     return text;
 }

@@ -16,7 +16,8 @@ Result<TimeMap> TimeMap::make(std::vector<TimePoint> points) {
     for (std::size_t i = 1; i < points.size(); ++i) {
         const auto source = (points[i].source - points[i - 1].source).value;
         const auto output = (points[i].output - points[i - 1].output).value;
-        if (source <= 0 || output <= 0) return problem("A time map must run forwards, in the source and in the output.");
+        if (source <= 0 || output <= 0)
+            return problem("A time map must run forwards, in the source and in the output.");
         const double low = smallestRatio * double(source - 1) - 1;
         const double high = largestRatio * double(source + 1) + 1;
         if (double(output) < low || double(output) > high)
@@ -41,13 +42,21 @@ double across(const std::vector<TimePoint>& points, double x, From from, To to) 
     return double(to(a)) + (x - double(from(a))) * slope;
 }
 
-std::int64_t sourceOf(const TimePoint& p) { return p.source.value; }
-std::int64_t outputOf(const TimePoint& p) { return p.output.value; }
+std::int64_t sourceOf(const TimePoint& p) {
+    return p.source.value;
+}
+std::int64_t outputOf(const TimePoint& p) {
+    return p.output.value;
+}
 
 } // namespace
 
-double TimeMap::sourceAt(double output) const { return across(points_, output, outputOf, sourceOf); }
-double TimeMap::outputAt(double source) const { return across(points_, source, sourceOf, outputOf); }
+double TimeMap::sourceAt(double output) const {
+    return across(points_, output, outputOf, sourceOf);
+}
+double TimeMap::outputAt(double source) const {
+    return across(points_, source, sourceOf, outputOf);
+}
 
 double TimeMap::meanRatio() const {
     return double((points_.back().output - points_.front().output).value) /

@@ -26,15 +26,21 @@ struct Quantity {
 };
 
 using Seconds = Quantity<struct SecondsTag, double>;
-using Beats = Quantity<struct BeatsTag, double>;       // quarter notes
+using Beats = Quantity<struct BeatsTag, double>;         // quarter notes
 using Frames = Quantity<struct FramesTag, std::int64_t>; // sample frames, one sample per channel
-using Bpm = Quantity<struct BpmTag, double>;           // beats (quarter notes) a minute
+using Bpm = Quantity<struct BpmTag, double>;             // beats (quarter notes) a minute
 
 // The frame nearest to a moment. REQUIRES rate > 0 and s finite.
-inline Frames toFrames(Seconds s, int rate) { return Frames(std::llround(s.value * rate)); }
-inline Seconds toSeconds(Frames f, int rate) { return Seconds(static_cast<double>(f.value) / rate); }
+inline Frames toFrames(Seconds s, int rate) {
+    return Frames(std::llround(s.value * rate));
+}
+inline Seconds toSeconds(Frames f, int rate) {
+    return Seconds(static_cast<double>(f.value) / rate);
+}
 
 // The time that a number of beats takes at a tempo that does not change. REQUIRES bpm > 0.
-inline Seconds duration(Beats b, Bpm bpm) { return Seconds(b.value * 60.0 / bpm.value); }
+inline Seconds duration(Beats b, Bpm bpm) {
+    return Seconds(b.value * 60.0 / bpm.value);
+}
 
 } // namespace metre

@@ -14,7 +14,9 @@ namespace play {
 
 namespace {
 
-const char* apiName(RtAudio::Api api) { return api == RtAudio::UNIX_JACK ? "JACK" : "ALSA"; }
+const char* apiName(RtAudio::Api api) {
+    return api == RtAudio::UNIX_JACK ? "JACK" : "ALSA";
+}
 
 class DeviceOutput : public Output {
   public:
@@ -33,8 +35,8 @@ class DeviceOutput : public Output {
         options.flags = RTAUDIO_SCHEDULE_REALTIME;
         unsigned frames = 256;
         try {
-            audio_->openStream(&to, nullptr, RTAUDIO_FLOAT32, static_cast<unsigned>(rate_), &frames, &DeviceOutput::fill,
-                               this, &options, &DeviceOutput::failed);
+            audio_->openStream(&to, nullptr, RTAUDIO_FLOAT32, static_cast<unsigned>(rate_), &frames,
+                               &DeviceOutput::fill, this, &options, &DeviceOutput::failed);
             audio_->startStream();
         } catch (const RtAudioError& e) {
             return metre::problem(fmt::format("{} could not be opened: {}", description(), e.getMessage()));
@@ -77,14 +79,20 @@ class DeviceOutput : public Output {
     Callback callback_;
 };
 
-// JACK's library says on standard error that no server runs; that is no news to us. The library has been loaded
-// with RtAudio, or it has not, and then there is nothing to silence.
-void silenceJack() {
+void sayNothing(const char*, int, const char*, int, const char*, ...) {}
+
+// JACK's library says on standard error that no server runs, and ALSA's that there is no card; that is no news to
+// us. Both have been loaded with RtAudio, or they have not, and then there is nothing to silence.
+void silenceLibraries() {
     using Say = void (*)(const char*);
-    using Set = void (*)(Say);
-    const auto quiet = [](const char*) {};
+    using SetJack = void (*)(Say);
+    const Say quiet = [](const char*) {};
     for (const char* name : {"jack_set_error_function", "jack_set_info_function"})
-        if (void* found = dlsym(RTLD_DEFAULT, name); found != nullptr) reinterpret_cast<Set>(found)(quiet);
+        if (void* found = dlsym(RTLD_DEFAULT, name); found != nullptr) reinterpret_cast<SetJack>(found)(quiet);
+    using SayAlsa = void (*)(const char*, int, const char*, int, const char*, ...);
+    using SetAlsa = int (*)(SayAlsa);
+    if (void* found = dlsym(RTLD_DEFAULT, "snd_lib_error_set_handler"); found != nullptr)
+        reinterpret_cast<SetAlsa>(found)(sayNothing);
 }
 
 std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, std::string& why) {
@@ -96,12 +104,14 @@ std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, std::string& why) {
         const RtAudio::DeviceInfo info = audio->getDeviceInfo(device);
         if (!info.probed || info.outputChannels < 2) return nullptr;
         bool fits = false;
-        for (const unsigned r : info.sampleRates) fits = fits || static_cast<int>(r) == rate;
+        for (const unsigned r : info.sampleRates)
+            fits = fits || static_cast<int>(r) == rate;
         if (!fits) {
             why = fmt::format("{} does not play at {} Hz", info.name, rate);
             return nullptr;
         }
-        return std::make_unique<DeviceOutput>(std::move(audio), device, fmt::format("{}: {}", apiName(api), info.name), rate);
+        return std::make_unique<DeviceOutput>(std::move(audio), device,
+                                              fmt::format("{}: {}", apiName(api), info.name), rate);
     } catch (const RtAudioError& e) {
         why = e.getMessage();
         return nullptr;
@@ -114,7 +124,7 @@ OpenedOutput openOutput(int rate) {
     const char* asked = std::getenv("PATIENT_METRE_OUTPUT");
     std::string why = "no sound device was found";
     if (asked == nullptr || std::string_view(asked) != "simulated") {
-        silenceJack();
+        silenceLibraries();
         for (const RtAudio::Api api : {RtAudio::UNIX_JACK, RtAudio::LINUX_ALSA})
             if (auto output = openWith(api, rate, why)) return {std::move(output), {}};
     } else {

@@ -17,7 +17,7 @@ struct Engine::Order {
 struct Engine::Mail {
     moodycamel::ReaderWriterQueue<Order> orders{256};
     moodycamel::ReaderWriterQueue<const Scene*> spent{1024}; // scenes that the callback is done with
-    std::unordered_map<const Scene*, ScenePtr> alive;         // interface thread only
+    std::unordered_map<const Scene*, ScenePtr> alive;        // interface thread only
 };
 
 namespace {
@@ -53,7 +53,8 @@ void Engine::give(Order order) {
 
 void Engine::collect() {
     const Scene* spent = nullptr;
-    while (mail_->spent.try_dequeue(spent)) mail_->alive.erase(spent);
+    while (mail_->spent.try_dequeue(spent))
+        mail_->alive.erase(spent);
 }
 
 void Engine::setScene(ScenePtr scene) {
@@ -62,9 +63,15 @@ void Engine::setScene(ScenePtr scene) {
     give(order);
 }
 
-void Engine::play() { give({Order::Kind::Play, nullptr, {}}); }
-void Engine::stop() { give({Order::Kind::Stop, nullptr, {}}); }
-void Engine::locate(Beats to) { give({Order::Kind::Locate, nullptr, to}); }
+void Engine::play() {
+    give({Order::Kind::Play, nullptr, {}});
+}
+void Engine::stop() {
+    give({Order::Kind::Stop, nullptr, {}});
+}
+void Engine::locate(Beats to) {
+    give({Order::Kind::Locate, nullptr, to});
+}
 
 void Engine::release(const Scene* scene) {
     if (scene != nullptr) mail_->spent.try_enqueue(scene);
@@ -196,7 +203,8 @@ void Engine::process(float* out, int n) {
     }
     for (std::size_t c = 0; c < 2; ++c) {
         float peak = peaks_[c].load(std::memory_order_relaxed);
-        for (int i = 0; i < n; ++i) peak = std::max(peak, std::abs(out[2 * static_cast<std::size_t>(i) + c]));
+        for (int i = 0; i < n; ++i)
+            peak = std::max(peak, std::abs(out[2 * static_cast<std::size_t>(i) + c]));
         peaks_[c].store(peak, std::memory_order_relaxed);
     }
     if (running_)

@@ -37,7 +37,8 @@ struct OpenedOutput {
 };
 
 // Opens a device that plays at this rate: through JACK where a server answers, else ALSA; else a simulated output
-// that runs in real time. Never fails. With PATIENT_METRE_OUTPUT=simulated in the environment no device is looked for.
+// that runs in real time. Never fails. With PATIENT_METRE_OUTPUT=simulated in the environment no device is looked
+// for.
 OpenedOutput openOutput(int rate);
 
 } // namespace play

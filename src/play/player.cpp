@@ -14,7 +14,9 @@ constexpr std::size_t keepBytes = std::size_t(1) << 30;
 constexpr auto longestWait = std::chrono::milliseconds(200);
 constexpr double aboutToSound = 1.0; // seconds
 
-int workerCount() { return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4); }
+int workerCount() {
+    return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4);
+}
 
 bool isHeard(const project::Project& p, const project::Track& track) {
     const bool anySolo = std::any_of(p.tracks.begin(), p.tracks.end(), [](const auto& t) { return t->solo; });
@@ -28,7 +30,9 @@ Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange)
     startOutput();
 }
 
-Player::~Player() { output_->stop(); }
+Player::~Player() {
+    output_->stop();
+}
 
 void Player::startOutput() {
     auto started = output_->start([this](float* out, int n) { engine_.process(out, n); });
@@ -55,7 +59,8 @@ void Player::setProject(const project::Project& p) {
     for (const project::TrackPtr& track : p.tracks)
         for (const project::Clip& clip : track->clips) {
             Part part{clip.id, project::startFrameOf(p, clip), 0, {}, {}};
-            if (isHeard(p, *track)) part.gain = static_cast<float>(sound::factorFromDb(track->gainDb + clip.gainDb));
+            if (isHeard(p, *track))
+                part.gain = static_cast<float>(sound::factorFromDb(track->gainDb + clip.gainDb));
             auto job = project::renderJobOf(p, clip);
             if (job) {
                 part.key = job->key;
@@ -116,8 +121,10 @@ void Player::publish() {
     publishedReady_ = 0;
     for (const Part& part : parts_) {
         sound::AudioPtr audio = cache_.find(part.key);
-        if (audio) ++publishedReady_;
-        else if (const auto old = lastHeard_.find(part.clip); sameTempo && old != lastHeard_.end() && part.problem.empty())
+        if (audio)
+            ++publishedReady_;
+        else if (const auto old = lastHeard_.find(part.clip);
+                 sameTempo && old != lastHeard_.end() && part.problem.empty())
             audio = old->second; // another method, say: the old rendering is still in time
         if (!audio) continue;
         heard[part.clip] = audio;

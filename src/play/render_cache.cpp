@@ -14,12 +14,14 @@ std::size_t bytesOf(const sound::AudioPtr& audio) {
 
 RenderCache::RenderCache(int workers, std::size_t keepBytes, std::function<void()> onDone)
     : keepBytes_(keepBytes), onDone_(std::move(onDone)) {
-    for (int i = 0; i < workers; ++i) workers_.emplace_back([this](const std::stop_token& end) { work(end); });
+    for (int i = 0; i < workers; ++i)
+        workers_.emplace_back([this](const std::stop_token& end) { work(end); });
 }
 
 RenderCache::~RenderCache() {
     want({});
-    for (auto& worker : workers_) worker.request_stop();
+    for (auto& worker : workers_)
+        worker.request_stop();
     wake_.notify_all();
 }
 
@@ -53,8 +55,8 @@ std::string RenderCache::problemWith(const std::string& key) const {
 
 std::size_t RenderCache::pending() const {
     const std::lock_guard lock(mutex_);
-    return static_cast<std::size_t>(std::count_if(wanted_.begin(), wanted_.end(),
-                                                  [&](const auto& w) { return entries_.count(w.first) == 0; }));
+    return static_cast<std::size_t>(
+        std::count_if(wanted_.begin(), wanted_.end(), [&](const auto& w) { return entries_.count(w.first) == 0; }));
 }
 
 std::size_t RenderCache::wantedCount() const {
@@ -87,8 +89,8 @@ void RenderCache::work(const std::stop_token& end) {
     const auto next = [&] {
         const WantedRender* best = nullptr;
         for (const auto& [key, w] : wanted_) {
-            const bool taken = entries_.count(key) > 0 ||
-                               std::any_of(running_.begin(), running_.end(), [&](const auto& r) { return r->key == key; });
+            const bool taken = entries_.count(key) > 0 || std::any_of(running_.begin(), running_.end(),
+                                                                      [&](const auto& r) { return r->key == key; });
             if (!taken && (best == nullptr || w.urgency < best->urgency)) best = &w;
         }
         return best;
@@ -102,8 +104,10 @@ void RenderCache::work(const std::stop_token& end) {
         lock.lock();
         std::erase(running_, running);
         Entry entry;
-        if (rendered) entry.audio = std::make_shared<const sound::Audio>(std::move(*rendered));
-        else if (!rendered.error().cancelled) entry.problem = rendered.error().text;
+        if (rendered)
+            entry.audio = std::make_shared<const sound::Audio>(std::move(*rendered));
+        else if (!rendered.error().cancelled)
+            entry.problem = rendered.error().text;
         const bool ended = rendered || !rendered.error().cancelled;
         if (ended && entries_.count(job.key) == 0) keep(job.key, std::move(entry));
         // A job that was stopped and is wanted again meanwhile must be seen by a worker that sleeps.

@@ -12,7 +12,9 @@ SimulatedOutput::SimulatedOutput(int rate, Pace pace, double keepSeconds, int bl
     kept_.assign(blocks * buffer_.size(), 0.0F);
 }
 
-SimulatedOutput::~SimulatedOutput() { SimulatedOutput::stop(); }
+SimulatedOutput::~SimulatedOutput() {
+    SimulatedOutput::stop();
+}
 
 Result<void> SimulatedOutput::start(Callback callback) {
     stop();
@@ -52,7 +54,8 @@ void SimulatedOutput::playBlock() {
 }
 
 void SimulatedOutput::advance(std::int64_t n) {
-    for (std::int64_t done = 0; done < n; done += block_) playBlock();
+    for (std::int64_t done = 0; done < n; done += block_)
+        playBlock();
 }
 
 std::vector<float> SimulatedOutput::taken() const {

@@ -30,7 +30,9 @@ bool usesWhole(const Clip& clip, const Source& s) {
     return std::abs(clip.from.value) < 1e-6 && std::abs((clip.to - end).value) < 1e-6;
 }
 
-Seconds wholeEnd(const Source& s) { return s.beats ? s.beats->secondsAt(s.endBeat()) : s.length(); }
+Seconds wholeEnd(const Source& s) {
+    return s.beats ? s.beats->secondsAt(s.endBeat()) : s.length();
+}
 
 // Puts a changed source in the place of the one with its id, and lets the clips that use the whole of it follow.
 Project withSource(const Project& p, const Source& changed) {
@@ -50,21 +52,26 @@ Project withSource(const Project& p, const Source& changed) {
     return out;
 }
 
-tl::unexpected<metre::Problem> noSource() { return metre::problem("That source is no longer in the project."); }
+tl::unexpected<metre::Problem> noSource() {
+    return metre::problem("That source is no longer in the project.");
+}
 
 hear::Reading* readingBy(Source& s, hear::Witness by) {
     const auto it = std::find_if(s.readings.begin(), s.readings.end(), [&](const auto& r) { return r.by == by; });
     return it == s.readings.end() ? nullptr : &*it;
 }
 
-Seconds downbeatOf(const Source& s) { return s.beats ? s.beats->secondsAt(Beats(0)) : Seconds(0); }
+Seconds downbeatOf(const Source& s) {
+    return s.beats ? s.beats->secondsAt(Beats(0)) : Seconds(0);
+}
 
 } // namespace
 
 Result<Project> setTempo(const Project& p, Bpm bpm) {
     std::vector<metre::TempoPoint> points = p.tempo.points();
     const double factor = bpm.value / points.front().bpm.value;
-    for (metre::TempoPoint& point : points) point.bpm = Bpm(point.bpm.value * factor);
+    for (metre::TempoPoint& point : points)
+        point.bpm = Bpm(point.bpm.value * factor);
     points.front().bpm = bpm;
     auto map = metre::TempoMap::make(std::move(points));
     if (!map) return tl::unexpected(map.error());
@@ -200,9 +207,9 @@ Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Wit
     const SourcePtr old = sourceOf(p, id);
     if (!old) return noSource();
     if (!metre::isTempo(bpm))
-        return metre::problem(fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.",
-                                          old->name, bpm.value, metre::slowestTempo.value,
-                                          metre::fastestTempo.value));
+        return metre::problem(
+            fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.", old->name,
+                        bpm.value, metre::slowestTempo.value, metre::fastestTempo.value));
     Source changed = *old;
     changed.beats = metre::BeatMap(bpm, downbeatOf(*old));
     changed.chosen = by;
@@ -247,10 +254,11 @@ Result<Project> setSourceBeats(const Project& p, SourceId id, int beats) {
 Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return noSource();
-    if (!s->beats) return metre::problem(fmt::format("{} has no tempo yet; its first downbeat needs one.", s->name));
+    if (!s->beats)
+        return metre::problem(fmt::format("{} has no tempo yet; its first downbeat needs one.", s->name));
     if (!std::isfinite(at.value) || at < Seconds(0) || at >= s->length())
-        return metre::problem(fmt::format("The first downbeat of {} must lie within its {:.3f} s.", s->name,
-                                          s->length().value));
+        return metre::problem(
+            fmt::format("The first downbeat of {} must lie within its {:.3f} s.", s->name, s->length().value));
     Source changed = *s;
     changed.beats = metre::BeatMap(s->beats->meanTempo(), at);
     return withSource(p, changed);
@@ -273,7 +281,8 @@ Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int 
         if (clip == nullptr) continue;
         const Beats start = metre::snapped(clip->at, metre::Snap::Bar, out.metre);
         const double beats = bars * out.metre.metreAt(start).bar().value;
-        if (beats != std::round(beats)) return metre::problem("In this metre that is no whole number of quarter notes.");
+        if (beats != std::round(beats))
+            return metre::problem("In this metre that is no whole number of quarter notes.");
         const SourceId source = clip->source;
         auto fitted = setSourceBeats(out, source, static_cast<int>(beats));
         if (!fitted) return fitted;

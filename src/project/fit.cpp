@@ -16,25 +16,24 @@ constexpr double rampStep = 0.25; // beats; along a ramp the straight line is of
 // The project beats, within (from, to), at which the line between source and output bends.
 std::vector<Beats> bends(const Project& p, const Source& source, Beats at, Beats from, Beats to) {
     std::vector<Beats> list;
-    for (const metre::Pin& pin : source.beats->pins()) list.push_back(at + pin.beat);
+    // Before the first pin and after the last the line runs straight on.
+    const auto& pins = source.beats->pins();
+    for (std::size_t i = 1; i + 1 < pins.size(); ++i)
+        list.push_back(at + pins[i].beat);
     const auto& points = p.tempo.points();
     for (std::size_t i = 0; i < points.size(); ++i) {
-        list.push_back(points[i].at);
+        if (i > 0) list.push_back(points[i].at);
         const bool ramp = points[i].shape == metre::TempoPoint::Shape::Ramp && i + 1 < points.size();
         if (!ramp) continue;
         const Beats rampEnd = std::min(points[i + 1].at, to);
         const double skip = std::max(0.0, std::floor((from - points[i].at).value / rampStep));
-        for (Beats b = points[i].at + Beats(skip * rampStep); b < rampEnd; b += Beats(rampStep)) list.push_back(b);
+        for (Beats b = points[i].at + Beats(skip * rampStep); b < rampEnd; b += Beats(rampStep))
+            list.push_back(b);
     }
     std::erase_if(list, [&](Beats b) { return b <= from || b >= to; });
     std::sort(list.begin(), list.end());
     list.erase(std::unique(list.begin(), list.end()), list.end());
     return list;
-}
-
-bool onLine(const metre::TimePoint& a, const metre::TimePoint& m, const metre::TimePoint& b) {
-    const double x = double((m.source - a.source).value) / double((b.source - a.source).value);
-    return std::abs(double(a.output.value) + x * double((b.output - a.output).value) - double(m.output.value)) <= 1.0;
 }
 
 Result<metre::TimeMap> timeMapOf(const Project& p, const Source& source, const Clip& clip) {
@@ -52,16 +51,12 @@ Result<metre::TimeMap> timeMapOf(const Project& p, const Source& source, const C
     };
     std::vector<metre::TimePoint> points{{sourceFrame(clip.from), Frames(0)}};
     const metre::TimePoint last{sourceFrame(clip.to), metre::toFrames(p.tempo.secondsAt(to), p.rate) - start};
-    std::vector<metre::TimePoint> between;
-    for (const Beats b : bends(p, source, clip.at, from, to)) between.push_back(pointAt(b));
-    for (std::size_t i = 0; i < between.size(); ++i) {
-        const metre::TimePoint& next = i + 1 < between.size() ? between[i + 1] : last;
-        const metre::TimePoint& m = between[i];
-        const metre::TimePoint& before = points.back();
-        const bool inOrder = m.source > before.source && m.output > before.output && m.source < last.source &&
-                             m.output < last.output;
-        // A steady source at a steady tempo stays one straight line, not many that differ by rounding.
-        if (inOrder && !(next.source > m.source && onLine(before, m, next))) points.push_back(m);
+    for (const Beats b : bends(p, source, clip.at, from, to)) {
+        const metre::TimePoint m = pointAt(b);
+        // Two bends within a frame of each other are one.
+        const bool apart = m.source > points.back().source && m.output > points.back().output &&
+                           m.source < last.source && m.output < last.output;
+        if (apart) points.push_back(m);
     }
     points.push_back(last);
     return metre::TimeMap::make(std::move(points));
@@ -85,8 +80,8 @@ Result<RenderJob> renderJobOf(const Project& p, const Clip& clip) {
     const SourcePtr source = sourceOf(p, clip.source);
     if (!source) return metre::problem("The clip's source is no longer in the project.");
     if (!source->sound)
-        return metre::problem(fmt::format("{} is missing: {} was not found.", source->name,
-                                          sound::shownPath(source->file)));
+        return metre::problem(
+            fmt::format("{} is missing: {} was not found.", source->name, sound::shownPath(source->file)));
     auto map = timeMapOf(p, *source, clip);
     if (!map) return metre::problem(fmt::format("{} cannot be fitted. {}", source->name, map.error().text));
     RenderJob job{source->sound, std::move(*map), clip.stretch, {}};

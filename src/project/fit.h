@@ -17,9 +17,9 @@ struct RenderJob {
 // Where a clip's first frame sounds, counted from beat 0 of the project; negative for pick-ups before it.
 Frames startFrameOf(const Project& p, const Clip& clip);
 
-// The clip's time map: from each of its source's pins, each point of the tempo map, and along ramps every quarter of
-// a beat. Beats between lie on the straight line, as they do in the source. Fails, naming the source, when the sound is
-// missing or the stretch is beyond what can be done.
+// The clip's time map: from each of its source's pins, each point of the tempo map, and along ramps every quarter
+// of a beat. Beats between lie on the straight line, as they do in the source. Fails, naming the source, when the
+// sound is missing or the stretch is beyond what can be done.
 Result<RenderJob> renderJobOf(const Project& p, const Clip& clip);
 
 // Renders a job. Takes time; any thread.

@@ -4,7 +4,9 @@
 
 namespace project {
 
-History::History(Project first) { states_.push_back({std::move(first), {}, {}, 0}); }
+History::History(Project first) {
+    states_.push_back({std::move(first), {}, {}, 0});
+}
 
 void History::push(Project next, std::string name, std::string gesture) {
     const bool same = !gesture.empty() && at_ > 0 && states_[at_].gesture == gesture;
@@ -19,14 +21,21 @@ void History::push(Project next, std::string name, std::string gesture) {
     ++at_;
 }
 
-void History::endGesture() { states_[at_].gesture.clear(); }
-
-void History::amend(const std::function<void(Project&)>& change) {
-    for (State& s : states_) change(s.project);
+void History::endGesture() {
+    states_[at_].gesture.clear();
 }
 
-std::string History::undoName() const { return canUndo() ? states_[at_].name : std::string(); }
-std::string History::redoName() const { return canRedo() ? states_[at_ + 1].name : std::string(); }
+void History::amend(const std::function<void(Project&)>& change) {
+    for (State& s : states_)
+        change(s.project);
+}
+
+std::string History::undoName() const {
+    return canUndo() ? states_[at_].name : std::string();
+}
+std::string History::redoName() const {
+    return canRedo() ? states_[at_ + 1].name : std::string();
+}
 
 void History::undo() {
     assert(canUndo());

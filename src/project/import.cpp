@@ -46,7 +46,8 @@ std::shared_ptr<const Sound> soundOf(sound::Audio audio, const sound::Progress& 
     auto sound = std::make_shared<Sound>();
     sound->audio = std::move(audio);
     sound->peaks = sound::Peaks(sound->audio);
-    for (const hear::Onset& onset : hear::onsets(sound->audio, 0.5, progress)) sound->attacks.push_back(onset.at);
+    for (const hear::Onset& onset : hear::onsets(sound->audio, 0.5, progress))
+        sound->attacks.push_back(onset.at);
     return sound;
 }
 

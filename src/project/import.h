@@ -19,9 +19,9 @@ struct Witnesses {
     bool tag = true;
 };
 
-// Reads a file at the project's rate (0: at its own), works out outline, attacks and readings, and settles on the most trusted reading.
-// The first downbeat is the first sound when the file begins with silence that is no part of whole beats, else the
-// first sample. Any thread; takes time. Fails, naming the file and the reason.
+// Reads a file at the project's rate (0: at its own), works out outline, attacks and readings, and settles on the
+// most trusted reading. The first downbeat is the first sound when the file begins with silence that is no part of
+// whole beats, else the first sample. Any thread; takes time. Fails, naming the file and the reason.
 Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded = {},
                                   const sound::Progress& progress = {});
 

@@ -18,11 +18,12 @@ using Json = nlohmann::ordered_json;
 
 constexpr const char* formatName = "patient-metre-project";
 
-constexpr std::array<std::pair<metre::Snap, const char*>, 5> snapWords = {{{metre::Snap::Off, "off"},
-                                                                           {metre::Snap::QuarterBeat, "quarter-beat"},
-                                                                           {metre::Snap::HalfBeat, "half-beat"},
-                                                                           {metre::Snap::Beat, "beat"},
-                                                                           {metre::Snap::Bar, "bar"}}};
+constexpr std::array<std::pair<metre::Snap, const char*>, 5> snapWords = {
+    {{metre::Snap::Off, "off"},
+     {metre::Snap::QuarterBeat, "quarter-beat"},
+     {metre::Snap::HalfBeat, "half-beat"},
+     {metre::Snap::Beat, "beat"},
+     {metre::Snap::Bar, "bar"}}};
 
 // What is wrong with a document, thrown inside this file only and made a Problem at its edge.
 struct Wrong {
@@ -36,7 +37,8 @@ Json pathToJson(const std::filesystem::path& path, const std::filesystem::path& 
     const std::string& bytes = relative ? inside.native() : path.native();
     if (sound::isUtf8(bytes)) return bytes;
     std::string hex;
-    for (const char c : bytes) hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
+    for (const char c : bytes)
+        hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
     return Json{{"bytes", hex}};
 }
 
@@ -106,7 +108,9 @@ T orWrong(Result<T> result) {
     return std::move(*result);
 }
 
-Json keyToJson(const std::optional<hear::Key>& key) { return key ? Json(hear::keyName(*key)) : Json(nullptr); }
+Json keyToJson(const std::optional<hear::Key>& key) {
+    return key ? Json(hear::keyName(*key)) : Json(nullptr);
+}
 
 std::optional<hear::Key> keyFromJson(const Json& j) {
     const Json& m = member(j, "key");
@@ -149,10 +153,12 @@ Json sourceToJson(const Source& s, const std::filesystem::path& folder) {
     Json pins = nullptr;
     if (s.beats) {
         pins = Json::array();
-        for (const metre::Pin& pin : s.beats->pins()) pins.push_back({{"seconds", pin.at.value}, {"beat", pin.beat.value}});
+        for (const metre::Pin& pin : s.beats->pins())
+            pins.push_back({{"seconds", pin.at.value}, {"beat", pin.beat.value}});
     }
     Json readings = Json::array();
-    for (const hear::Reading& r : s.readings) readings.push_back(readingToJson(r));
+    for (const hear::Reading& r : s.readings)
+        readings.push_back(readingToJson(r));
     return {{"id", s.id.value},
             {"name", sound::toUtf8(s.name)},
             {"file", pathToJson(s.file, folder)},
@@ -179,11 +185,13 @@ Source sourceFromJson(const Json& j, const std::filesystem::path& folder) {
     s.facts.format = text(j, "format");
     if (s.facts.rate < sound::lowestRate || s.facts.rate > sound::highestRate || s.facts.frames.value < 1)
         throw Wrong{fmt::format("the source {} has no length", s.name)};
-    for (const Json& r : list(j, "readings")) s.readings.push_back(readingFromJson(r));
+    for (const Json& r : list(j, "readings"))
+        s.readings.push_back(readingFromJson(r));
     if (!member(j, "chosen").is_null()) s.chosen = witnessFromJson(text(j, "chosen"));
     if (!member(j, "pins").is_null()) {
         std::vector<metre::Pin> pins;
-        for (const Json& pin : list(j, "pins")) pins.push_back({Seconds(number(pin, "seconds")), Beats(number(pin, "beat"))});
+        for (const Json& pin : list(j, "pins"))
+            pins.push_back({Seconds(number(pin, "seconds")), Beats(number(pin, "beat"))});
         s.beats = orWrong(metre::BeatMap::make(std::move(pins)));
     }
     s.key = keyFromJson(j);
@@ -239,11 +247,13 @@ Json projectToJson(const Project& p, const std::filesystem::path& folder) {
     for (const metre::MetrePoint& point : p.metre.points())
         metres.push_back({{"bar", point.bar}, {"metre", metre::metreLabel(point.metre)}});
     Json sources = Json::array();
-    for (const SourcePtr& s : p.sources) sources.push_back(sourceToJson(*s, folder));
+    for (const SourcePtr& s : p.sources)
+        sources.push_back(sourceToJson(*s, folder));
     Json tracks = Json::array();
     for (const TrackPtr& t : p.tracks) {
         Json clips = Json::array();
-        for (const Clip& c : t->clips) clips.push_back(clipToJson(c));
+        for (const Clip& c : t->clips)
+            clips.push_back(clipToJson(c));
         tracks.push_back({{"id", t->id.value},
                           {"name", sound::toUtf8(t->name)},
                           {"tint", t->tint},
@@ -272,9 +282,11 @@ Json projectToJson(const Project& p, const std::filesystem::path& folder) {
 void checkReferences(const Project& p) {
     std::set<std::int64_t> ids;
     const auto once = [&](std::int64_t id) {
-        if (id < 1 || id >= p.nextId || !ids.insert(id).second) throw Wrong{"an “id” is out of range or used twice"};
+        if (id < 1 || id >= p.nextId || !ids.insert(id).second)
+            throw Wrong{"an “id” is out of range or used twice"};
     };
-    for (const SourcePtr& s : p.sources) once(s->id.value);
+    for (const SourcePtr& s : p.sources)
+        once(s->id.value);
     for (const TrackPtr& t : p.tracks) {
         once(t->id.value);
         for (const Clip& c : t->clips) {
@@ -326,7 +338,8 @@ Project projectFromJson(const Json& j, const std::filesystem::path& folder) {
         track.gainDb = gain(t);
         track.mute = truth(t, "mute");
         track.solo = truth(t, "solo");
-        for (const Json& c : list(t, "clips")) track.clips.push_back(clipFromJson(c));
+        for (const Json& c : list(t, "clips"))
+            track.clips.push_back(clipFromJson(c));
         p.tracks.push_back(std::make_shared<const Track>(std::move(track)));
     }
     p.nextId = whole(j, "nextId");

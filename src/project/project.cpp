@@ -32,8 +32,12 @@ std::optional<int> Source::wholeBeats() const {
     return static_cast<int>(end);
 }
 
-SourcePtr sourceOf(const Project& p, SourceId id) { return found(p.sources, id); }
-TrackPtr trackOf(const Project& p, TrackId id) { return found(p.tracks, id); }
+SourcePtr sourceOf(const Project& p, SourceId id) {
+    return found(p.sources, id);
+}
+TrackPtr trackOf(const Project& p, TrackId id) {
+    return found(p.tracks, id);
+}
 
 TrackPtr trackOfClip(const Project& p, ClipId id) {
     for (const TrackPtr& t : p.tracks)
@@ -52,7 +56,8 @@ const Clip* clipOf(const Project& p, ClipId id) {
 std::vector<ClipId> allClips(const Project& p) {
     std::vector<ClipId> ids;
     for (const TrackPtr& t : p.tracks)
-        for (const Clip& c : t->clips) ids.push_back(c.id);
+        for (const Clip& c : t->clips)
+            ids.push_back(c.id);
     return ids;
 }
 
@@ -77,7 +82,8 @@ Beats endOf(const Project& p, const Clip& clip) {
 Beats endOfMusic(const Project& p) {
     Beats end(0);
     for (const TrackPtr& t : p.tracks)
-        for (const Clip& c : t->clips) end = std::max(end, endOf(p, c));
+        for (const Clip& c : t->clips)
+            end = std::max(end, endOf(p, c));
     return end;
 }
 

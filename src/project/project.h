@@ -35,7 +35,8 @@ using SourceId = Id<struct SourceTag>;
 using TrackId = Id<struct TrackTag>;
 using ClipId = Id<struct ClipTag>;
 
-// The audio of a source with what is worked out from it, at the project's rate. Shared by all versions of a project.
+// The audio of a source with what is worked out from it, at the project's rate. Shared by all versions of a
+// project.
 struct Sound {
     sound::Audio audio;
     sound::Peaks peaks;

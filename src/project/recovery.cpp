@@ -18,7 +18,9 @@ namespace {
 // An autosave is the project folder's path on the first line (empty: never saved), then the document.
 constexpr const char* prefix = "autosave-";
 
-bool isRunning(int process) { return kill(process, 0) == 0 || errno == EPERM; }
+bool isRunning(int process) {
+    return kill(process, 0) == 0 || errno == EPERM;
+}
 
 } // namespace
 
@@ -30,7 +32,8 @@ Result<void> autosave(const Project& p, const fs::path& projectFolder, const fs:
     std::error_code error;
     fs::create_directories(recoveryFolder, error);
     if (error)
-        return metre::problem(fmt::format("The autosave could not be written to {}: {}.", sound::shownPath(recoveryFolder),
+        return metre::problem(fmt::format("The autosave could not be written to {}: {}.",
+                                          sound::shownPath(recoveryFolder),
                                           sound::writeReason(recoveryFolder, error.value())));
     const std::string text = projectFolder.native() + "\n" + toJson(p, {});
     return sound::writeText(autosaveFile(recoveryFolder), text, sound::Existing::Replace);

@@ -47,7 +47,8 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
     Project out = p;
     std::vector<fs::path> copied;
     const auto undoCopies = [&] {
-        for (const fs::path& file : copied) fs::remove(file, error);
+        for (const fs::path& file : copied)
+            fs::remove(file, error);
     };
     std::set<std::string> taken;
     std::size_t done = 0;
@@ -88,7 +89,8 @@ std::vector<std::string> loadAudio(Project& p, const sound::Progress& progress) 
             continue;
         }
         Source loaded = *p.sources[i];
-        for (std::string& w : read->warnings) warnings.push_back(std::move(w));
+        for (std::string& w : read->warnings)
+            warnings.push_back(std::move(w));
         if (!loaded.content.empty() && loaded.content != read->content)
             warnings.push_back(fmt::format("{} holds other audio than when the project was saved.",
                                            sound::shownName(loaded.file)));

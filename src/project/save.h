@@ -11,9 +11,10 @@ namespace project {
 inline constexpr int formatVersion = 1;
 inline constexpr const char* projectFileName = "project.json";
 
-// Writes the project into a folder, making the folder when needed. With copyAudio, sources whose files lie elsewhere
-// are copied into its audio/ folder first, bit for bit; what is returned refers to the copies. project.json is replaced
-// last and whole, so that a failure leaves the project that was there as it was. Any thread; takes time.
+// Writes the project into a folder, making the folder when needed. With copyAudio, sources whose files lie
+// elsewhere are copied into its audio/ folder first, bit for bit; what is returned refers to the copies.
+// project.json is replaced last and whole, so that a failure leaves the project that was there as it was. Any
+// thread; takes time.
 Result<Project> saveProject(const Project& p, const std::filesystem::path& folder, bool copyAudio,
                             const sound::Progress& progress = {});
 
@@ -22,8 +23,9 @@ struct Loaded {
     std::vector<std::string> warnings; // missing or changed audio, by name
 };
 
-// Reads a project from its folder, or from its project.json. A source whose audio is missing is kept, silent, with a warning. Fails,
-// naming the file and the reason, when the file is damaged, is of a newer version, or is no project.
+// Reads a project from its folder, or from its project.json. A source whose audio is missing is kept, silent, with
+// a warning. Fails, naming the file and the reason, when the file is damaged, is of a newer version, or is no
+// project.
 Result<Loaded> loadProject(const std::filesystem::path& path, const sound::Progress& progress = {});
 
 // The document as text, file names relative to `folder` where they lie in it; and back, without audio.

@@ -7,7 +7,9 @@ namespace sound {
 
 inline constexpr double silenceDb = -120.0;
 
-inline double factorFromDb(double db) { return std::pow(10.0, db / 20.0); }
+inline double factorFromDb(double db) {
+    return std::pow(10.0, db / 20.0);
+}
 
 // silenceDb for anything at or below it, zero included.
 inline double dbFromFactor(double factor) {

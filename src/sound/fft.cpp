@@ -55,18 +55,25 @@ RealFft::~RealFft() = default;
 RealFft::RealFft(RealFft&&) noexcept = default;
 RealFft& RealFft::operator=(RealFft&&) noexcept = default;
 
-std::size_t RealFft::size() const { return buffers_->size; }
-std::span<float> RealFft::time() { return {buffers_->time, buffers_->size}; }
+std::size_t RealFft::size() const {
+    return buffers_->size;
+}
+std::span<float> RealFft::time() {
+    return {buffers_->time, buffers_->size};
+}
 std::span<std::complex<float>> RealFft::spectrum() {
     return {reinterpret_cast<std::complex<float>*>(buffers_->spectrum), bins()};
 }
 
-void RealFft::forward() { fftwf_execute_dft_r2c(buffers_->plans.forward, buffers_->time, buffers_->spectrum); }
+void RealFft::forward() {
+    fftwf_execute_dft_r2c(buffers_->plans.forward, buffers_->time, buffers_->spectrum);
+}
 
 void RealFft::inverse() {
     fftwf_execute_dft_c2r(buffers_->plans.inverse, buffers_->spectrum, buffers_->time);
     const float scale = 1.0F / static_cast<float>(buffers_->size);
-    for (float& s : time()) s *= scale;
+    for (float& s : time())
+        s *= scale;
 }
 
 } // namespace sound

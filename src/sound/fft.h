@@ -21,10 +21,10 @@ class RealFft {
     std::size_t size() const;
     std::size_t bins() const { return size() / 2 + 1; }
 
-    std::span<float> time();                    // size() samples
-    std::span<std::complex<float>> spectrum();  // bins() values, from 0 Hz to half the sample rate
-    void forward();                             // time() → spectrum(), unscaled
-    void inverse();                             // spectrum() → time(), scaled by 1/size; spectrum() is spent
+    std::span<float> time();                   // size() samples
+    std::span<std::complex<float>> spectrum(); // bins() values, from 0 Hz to half the sample rate
+    void forward();                            // time() → spectrum(), unscaled
+    void inverse();                            // spectrum() → time(), scaled by 1/size; spectrum() is spent
 
   private:
     struct Buffers;

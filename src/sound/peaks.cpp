@@ -6,7 +6,9 @@ namespace sound {
 
 namespace {
 
-Extent joined(Extent a, Extent b) { return {std::min(a.low, b.low), std::max(a.high, b.high)}; }
+Extent joined(Extent a, Extent b) {
+    return {std::min(a.low, b.low), std::max(a.high, b.high)};
+}
 
 } // namespace
 
@@ -14,7 +16,8 @@ Extent exactExtent(const Audio& audio, Frames from, Frames to) {
     const std::int64_t begin = std::clamp<std::int64_t>(from.value, 0, audio.frames().value);
     const std::int64_t end = std::clamp<std::int64_t>(to.value, begin, audio.frames().value);
     if (begin == end) return {};
-    Extent e{audio.channels[0][static_cast<std::size_t>(begin)], audio.channels[0][static_cast<std::size_t>(begin)]};
+    Extent e{audio.channels[0][static_cast<std::size_t>(begin)],
+             audio.channels[0][static_cast<std::size_t>(begin)]};
     for (const auto& samples : audio.channels)
         for (std::int64_t i = begin; i < end; ++i) {
             const float s = samples[static_cast<std::size_t>(i)];
@@ -55,7 +58,8 @@ Extent Peaks::over(Frames from, Frames to) const {
     const auto first = static_cast<std::size_t>(begin / cell);
     const auto last = std::min(cells.size() - 1, static_cast<std::size_t>((end - 1) / cell));
     Extent e = cells[first];
-    for (std::size_t i = first + 1; i <= last; ++i) e = joined(e, cells[i]);
+    for (std::size_t i = first + 1; i <= last; ++i)
+        e = joined(e, cells[i]);
     return e;
 }
 

@@ -34,10 +34,18 @@ std::string formatName(int format) {
     std::string name;
     switch (major) {
     case SF_FORMAT_WAV:
-    case SF_FORMAT_WAVEX: name = "WAV"; break;
-    case SF_FORMAT_RF64: name = "RF64"; break;
-    case SF_FORMAT_AIFF: name = "AIFF"; break;
-    case SF_FORMAT_FLAC: name = "FLAC"; break;
+    case SF_FORMAT_WAVEX:
+        name = "WAV";
+        break;
+    case SF_FORMAT_RF64:
+        name = "RF64";
+        break;
+    case SF_FORMAT_AIFF:
+        name = "AIFF";
+        break;
+    case SF_FORMAT_FLAC:
+        name = "FLAC";
+        break;
     default:
         info.format = major;
         sf_command(nullptr, SFC_GET_FORMAT_INFO, &info, sizeof info);
@@ -45,19 +53,26 @@ std::string formatName(int format) {
     }
     switch (sub) {
     case SF_FORMAT_PCM_S8:
-    case SF_FORMAT_PCM_U8: return name + " 8-bit";
-    case SF_FORMAT_PCM_16: return name + " 16-bit";
-    case SF_FORMAT_PCM_24: return name + " 24-bit";
-    case SF_FORMAT_PCM_32: return name + " 32-bit";
-    case SF_FORMAT_FLOAT: return name + " float";
-    case SF_FORMAT_DOUBLE: return name + " double";
-    default: return name;
+    case SF_FORMAT_PCM_U8:
+        return name + " 8-bit";
+    case SF_FORMAT_PCM_16:
+        return name + " 16-bit";
+    case SF_FORMAT_PCM_24:
+        return name + " 24-bit";
+    case SF_FORMAT_PCM_32:
+        return name + " 32-bit";
+    case SF_FORMAT_FLOAT:
+        return name + " float";
+    case SF_FORMAT_DOUBLE:
+        return name + " double";
+    default:
+        return name;
     }
 }
 
 // Why a file cannot be opened, as far as the file system can tell; empty when it looks like a readable file.
 std::string fileSystemReason(const std::filesystem::path& path) {
-    struct stat facts{};
+    struct stat facts {};
     if (stat(path.c_str(), &facts) != 0) {
         if (errno == ENOENT || errno == ENOTDIR) return "there is no such file";
         return std::strerror(errno);
@@ -123,8 +138,8 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
     out.facts = {info.samplerate, info.channels, Frames(0), formatName(info.format)};
     const int rate = targetRate > 0 ? targetRate : info.samplerate;
     const double growth = std::max(1.0, static_cast<double>(rate) / info.samplerate);
-    const auto mostFrames = static_cast<std::int64_t>(static_cast<double>(mostBytes) / sizeof(float) /
-                                                      info.channels / growth);
+    const auto mostFrames =
+        static_cast<std::int64_t>(static_cast<double>(mostBytes) / sizeof(float) / info.channels / growth);
     const auto tooLong = [&](double seconds) {
         return fail(fmt::format("it is {} long, and this kind of file may be {} at most", inMinutes(seconds),
                                 inMinutes(static_cast<double>(mostFrames) / info.samplerate)));
@@ -147,7 +162,8 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
         if (got <= 0) break;
         for (std::size_t c = 0; c < channels; ++c) {
             auto& to = audio.channels[c];
-            for (sf_count_t i = 0; i < got; ++i) to.push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
+            for (sf_count_t i = 0; i < got; ++i)
+                to.push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
         }
         if (audio.frames().value > mostFrames) return tooLong(audio.length().value);
         if (info.frames > 0)
@@ -168,9 +184,9 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
                                            inMinutes(audio.length().value)));
 
     std::size_t notNumbers = 0;
-    for (auto& samples : audio.channels) notNumbers += silenceNonNumbers(samples);
-    if (notNumbers == static_cast<std::size_t>(got) * channels)
-        return fail("none of its samples is a number");
+    for (auto& samples : audio.channels)
+        notNumbers += silenceNonNumbers(samples);
+    if (notNumbers == static_cast<std::size_t>(got) * channels) return fail("none of its samples is a number");
     if (notNumbers > 0)
         out.warnings.push_back(
             fmt::format("{} holds {} samples that are no numbers; they were made silent.", name, notNumbers));
@@ -181,7 +197,8 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
         if (!converted) return tl::unexpected(converted.error());
         audio = std::move(*converted);
     }
-    for (auto& samples : audio.channels) samples.shrink_to_fit();
+    for (auto& samples : audio.channels)
+        samples.shrink_to_fit();
     return out;
 }
 
@@ -191,11 +208,16 @@ Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const P
     try {
         return readWhole(path, targetRate, progress);
     } catch (const std::bad_alloc&) {
-        return metre::problem(fmt::format("{} could not be read: there is not enough memory for it.", shownName(path)));
+        return metre::problem(
+            fmt::format("{} could not be read: there is not enough memory for it.", shownName(path)));
     }
 }
 
-std::string shownName(const std::filesystem::path& path) { return toUtf8(path.filename().native()); }
-std::string shownPath(const std::filesystem::path& path) { return toUtf8(path.native()); }
+std::string shownName(const std::filesystem::path& path) {
+    return toUtf8(path.filename().native());
+}
+std::string shownPath(const std::filesystem::path& path) {
+    return toUtf8(path.native());
+}
 
 } // namespace sound

@@ -17,8 +17,8 @@ using metre::Result;
 struct FileFacts {
     int rate = 0;
     int channels = 0;
-    Frames frames;       // at its own rate; as read, not as declared, once the file has been read whole
-    std::string format;  // "WAV 24-bit", "FLAC 16-bit", "Ogg Vorbis"
+    Frames frames;      // at its own rate; as read, not as declared, once the file has been read whole
+    std::string format; // "WAV 24-bit", "FLAC 16-bit", "Ogg Vorbis"
     Seconds length() const { return rate > 0 ? metre::toSeconds(frames, rate) : Seconds(0); }
     bool operator==(const FileFacts&) const = default;
 };

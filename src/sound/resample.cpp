@@ -25,8 +25,8 @@ Result<Audio> resampled(const Audio& audio, int toRate, const Progress& progress
     soxr_t converter =
         soxr_create(audio.rate, toRate, static_cast<unsigned>(count), &error, &io, &quality, nullptr);
     if (error != nullptr)
-        return metre::problem(fmt::format("The sample rate could not be converted from {} to {} Hz: {}.", audio.rate,
-                                          toRate, error));
+        return metre::problem(
+            fmt::format("The sample rate could not be converted from {} to {} Hz: {}.", audio.rate, toRate, error));
 
     constexpr std::size_t block = 1 << 16;
     std::size_t read = 0;

@@ -44,7 +44,7 @@ std::string writeReason(const std::filesystem::path& path, int error) {
     if (error == EEXIST) return "a file of that name is there already";
     if (error == ENAMETOOLONG) return "the name is too long";
     // Libraries between us and the disk may swallow the reason; a disk without room is the likely one.
-    struct statvfs disk{};
+    struct statvfs disk {};
     const auto folder = path.has_parent_path() ? path.parent_path() : std::filesystem::path(".");
     if (statvfs(folder.c_str(), &disk) == 0 && disk.f_bavail * disk.f_frsize < 65536) return "the disk is full";
     return error != 0 ? std::strerror(error) : "the disk refused it";
@@ -90,7 +90,7 @@ Result<void> writeText(const std::filesystem::path& path, std::string_view text,
 }
 
 Result<std::string> readText(const std::filesystem::path& path) {
-    struct stat facts{};
+    struct stat facts {};
     if (stat(path.c_str(), &facts) != 0)
         return metre::problem(fmt::format("{} could not be read: {}.", shownPath(path),
                                           errno == ENOENT ? "there is no such file" : std::strerror(errno)));

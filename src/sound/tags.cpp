@@ -21,7 +21,8 @@ std::string first(const TagLib::PropertyMap& properties, const char* name) {
 // Three decimals are finer than any tempo is meant, and whole tempos stay whole for readers that want integers.
 std::string tagText(Bpm bpm) {
     std::string text = fmt::format("{:.3f}", bpm.value);
-    while (text.back() == '0') text.pop_back();
+    while (text.back() == '0')
+        text.pop_back();
     if (text.back() == '.') text.pop_back();
     return text;
 }
@@ -35,8 +36,10 @@ Tags readTags(const std::filesystem::path& path) {
     const TagLib::PropertyMap properties = file.file()->properties();
     const std::string bpm = first(properties, "BPM");
     if (!bpm.empty()) {
-        if (const auto parsed = metre::parseTempo(bpm)) tags.bpm = *parsed;
-        else tags.refused = bpm;
+        if (const auto parsed = metre::parseTempo(bpm))
+            tags.bpm = *parsed;
+        else
+            tags.refused = bpm;
     }
     tags.key = first(properties, "INITIALKEY");
     return tags;

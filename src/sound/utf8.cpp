@@ -11,10 +11,14 @@ std::size_t sequenceLength(std::string_view text) {
     const unsigned char first = byte(0);
     std::size_t length = 0;
     if (first < 0x80) return 1;
-    if (first >= 0xC2 && first <= 0xDF) length = 2;
-    else if (first >= 0xE0 && first <= 0xEF) length = 3;
-    else if (first >= 0xF0 && first <= 0xF4) length = 4;
-    else return 0;
+    if (first >= 0xC2 && first <= 0xDF)
+        length = 2;
+    else if (first >= 0xE0 && first <= 0xEF)
+        length = 3;
+    else if (first >= 0xF0 && first <= 0xF4)
+        length = 4;
+    else
+        return 0;
     if (text.size() < length) return 0;
     for (std::size_t i = 1; i < length; ++i)
         if ((byte(i) & 0xC0) != 0x80) return 0;
@@ -41,8 +45,10 @@ std::string toUtf8(std::string_view bytes) {
     std::string out;
     while (!bytes.empty()) {
         const std::size_t n = sequenceLength(bytes);
-        if (n == 0) out += "\xEF\xBF\xBD";
-        else out += bytes.substr(0, n);
+        if (n == 0)
+            out += "\xEF\xBF\xBD";
+        else
+            out += bytes.substr(0, n);
         bytes.remove_prefix(n == 0 ? 1 : n);
     }
     return out;

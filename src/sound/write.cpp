@@ -92,13 +92,15 @@ Result<Written> write(const std::filesystem::path& path, const Audio& audio, Dep
         for (std::size_t c = 0; c < channels; ++c)
             for (std::size_t i = 0; i < n; ++i) {
                 const float sample = audio.channels[c][at + i];
-                if (whole.empty()) floats[i * channels + c] = sample;
-                else whole[i * channels + c] = quantised(sample, bits, written.clipped);
+                if (whole.empty())
+                    floats[i * channels + c] = sample;
+                else
+                    whole[i * channels + c] = quantised(sample, bits, written.clipped);
             }
         errno = 0;
         const auto count = static_cast<sf_count_t>(n);
-        const sf_count_t done = whole.empty() ? sf_writef_float(file, floats.data(), count)
-                                              : sf_writef_int(file, whole.data(), count);
+        const sf_count_t done =
+            whole.empty() ? sf_writef_float(file, floats.data(), count) : sf_writef_int(file, whole.data(), count);
         if (done != count) {
             const int error = errno;
             sf_close(file);

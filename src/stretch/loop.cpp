@@ -58,7 +58,8 @@ Result<Audio> renderCircle(const Material& material, const TimeMap& map, const P
     for (std::size_t c = 0; c < out.channels.size(); ++c) {
         const auto& from = rendered->channels[c];
         auto& to = out.channels[c];
-        for (std::int64_t i = 0; i < length; ++i) to[static_cast<std::size_t>(i)] = from[static_cast<std::size_t>(before + i)];
+        for (std::int64_t i = 0; i < length; ++i)
+            to[static_cast<std::size_t>(i)] = from[static_cast<std::size_t>(before + i)];
         for (std::int64_t i = 0; i < cross; ++i) {
             const double x = (double(i) + 1) / (double(cross) + 1);
             const double w = 0.5 - 0.5 * std::cos(std::numbers::pi * x);

@@ -29,7 +29,9 @@ constexpr std::array<Words, 5> words = {{
     {"Tape", "tape", "tape", "Pitch follows speed, as on tape"},
 }};
 
-const Words& wordsOf(Method m) { return words[static_cast<std::size_t>(m)]; }
+const Words& wordsOf(Method m) {
+    return words[static_cast<std::size_t>(m)];
+}
 
 Result<Audio> renderPlain(const Material& material, const TimeMap& map, Method method, const Progress& progress) {
     if (map.isIdentity()) {
@@ -51,17 +53,20 @@ Result<Audio> renderPlain(const Material& material, const TimeMap& map, Method m
 Result<Audio> renderTransposed(const Material& material, const TimeMap& map, const Settings& settings,
                                const Progress& progress) {
     const double factor = std::exp2(settings.semitones / 12);
-    if (settings.method == Method::Tape || factor == 1.0) return renderPlain(material, map, settings.method, progress);
+    if (settings.method == Method::Tape || factor == 1.0)
+        return renderPlain(material, map, settings.method, progress);
     std::vector<metre::TimePoint> longer;
     for (const metre::TimePoint& p : map.points())
         longer.push_back({p.source, Frames(std::llround(double(p.output.value) * factor))});
     const auto longMap = TimeMap::make(longer);
-    if (!longMap) return metre::problem("Stretch and transposition together go beyond what can be done. " +
-                                        longMap.error().text);
+    if (!longMap)
+        return metre::problem("Stretch and transposition together go beyond what can be done. " +
+                              longMap.error().text);
     auto stretched = renderPlain(material, *longMap, settings.method, progress.part(0, 0.6));
     if (!stretched) return stretched;
     std::vector<metre::TimePoint> back;
-    for (std::size_t i = 0; i < longer.size(); ++i) back.push_back({longer[i].output, map.points()[i].output});
+    for (std::size_t i = 0; i < longer.size(); ++i)
+        back.push_back({longer[i].output, map.points()[i].output});
     const auto backMap = TimeMap::make(back);
     if (!backMap) return tl::unexpected(backMap.error());
     const std::vector<Frames> none;
@@ -82,7 +87,8 @@ Result<Audio> render(const Material& material, const TimeMap& map, const Setting
     const double bytes = double(map.outputLength().value) * material.audio.channelCount() * sizeof(float);
     if (bytes > 8.0 * (std::int64_t(1) << 30))
         return metre::problem(fmt::format("The result would be {:.0f} minutes long and need {:.0f} GB of memory.",
-                                          double(map.outputLength().value) / material.audio.rate / 60, bytes / 1e9));
+                                          double(map.outputLength().value) / material.audio.rate / 60,
+                                          bytes / 1e9));
     if (progress.stopped()) return metre::cancelled();
     try {
         const bool plainIdentity = map.isIdentity() && settings.semitones == 0;
@@ -100,11 +106,19 @@ const std::vector<Method>& methods() {
     return built;
 }
 
-bool isBuilt(Method m) { return std::find(methods().begin(), methods().end(), m) != methods().end(); }
+bool isBuilt(Method m) {
+    return std::find(methods().begin(), methods().end(), m) != methods().end();
+}
 
-const char* methodLabel(Method m) { return wordsOf(m).label; }
-const char* methodWord(Method m) { return wordsOf(m).word; }
-const char* methodPurpose(Method m) { return wordsOf(m).purpose; }
+const char* methodLabel(Method m) {
+    return wordsOf(m).label;
+}
+const char* methodWord(Method m) {
+    return wordsOf(m).word;
+}
+const char* methodPurpose(Method m) {
+    return wordsOf(m).purpose;
+}
 
 std::optional<Method> methodFromWord(const std::string& word) {
     for (std::size_t i = 0; i < words.size(); ++i)

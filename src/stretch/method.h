@@ -22,8 +22,8 @@ enum class Method { Struck, Held, Blend, Sung, Tape };
 
 struct Settings {
     Method method = Method::Struck;
-    double semitones = 0;  // −24 to 24, fractions are cents; Tape adds it to the change its speed implies
-    bool loop = false;     // input and output are circles: the end runs on into the beginning
+    double semitones = 0; // −24 to 24, fractions are cents; Tape adds it to the change its speed implies
+    bool loop = false;    // input and output are circles: the end runs on into the beginning
     bool operator==(const Settings&) const = default;
 };
 
@@ -39,8 +39,8 @@ struct Material {
 // - equal channels stay equal; silence stays silent;
 // - the same arguments give the same result, bit for bit;
 // - a source frame at a point of the map sounds at that point's output frame.
-// Any thread; takes time. Fails when the method is not built in, when settings are out of range, when memory does not
-// reach, and when cancelled.
+// Any thread; takes time. Fails when the method is not built in, when settings are out of range, when memory does
+// not reach, and when cancelled.
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
                      const Progress& progress = {});
 

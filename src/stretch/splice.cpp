@@ -17,7 +17,9 @@ struct Products {
 // Products over n samples from a and from b; parts outside the samples are silent.
 void add(Products& sums, const std::vector<float>& samples, std::int64_t a, std::int64_t b, std::int64_t n) {
     const auto size = static_cast<std::int64_t>(samples.size());
-    const auto at = [&](std::int64_t i) { return i >= 0 && i < size ? samples[static_cast<std::size_t>(i)] : 0.0F; };
+    const auto at = [&](std::int64_t i) {
+        return i >= 0 && i < size ? samples[static_cast<std::size_t>(i)] : 0.0F;
+    };
     if (a >= 0 && b >= 0 && a + n <= size && b + n <= size) {
         // Eight sums side by side, so that the processor can work on eight samples at once.
         constexpr std::int64_t lanes = 8;
@@ -76,13 +78,15 @@ Similarity::Similarity(const sound::Audio& audio, std::int64_t window)
 
 double Similarity::at(std::int64_t a, std::int64_t b) const {
     Products sums;
-    for (const auto& samples : audio_.channels) add(sums, samples, a, b, window_);
+    for (const auto& samples : audio_.channels)
+        add(sums, samples, a, b, window_);
     return likeness(sums);
 }
 
 double Similarity::coarse(std::int64_t a, std::int64_t b) const {
     Products sums;
-    for (const auto& samples : coarse_) add(sums, samples, a, b, std::max<std::int64_t>(4, window_ / step_));
+    for (const auto& samples : coarse_)
+        add(sums, samples, a, b, std::max<std::int64_t>(4, window_ / step_));
     return likeness(sums);
 }
 

@@ -57,7 +57,8 @@ class Struck {
             if (at >= out_.frames().value || lead < 0) continue;
             const Anchor anchor{a.value - lead, at - lead, true, true};
             const bool onStart = anchor.output == anchors_.back().output;
-            if (onStart) anchors_.back() = anchor;
+            if (onStart)
+                anchors_.back() = anchor;
             else if (anchor.output - anchors_.back().output >= frames(0.012) || anchors_.size() == 1)
                 anchors_.push_back(anchor);
         }
@@ -101,8 +102,7 @@ class Struck {
             play(a.output, b.output, lag);
             return true;
         }
-        const std::int64_t head =
-            a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
+        const std::int64_t head = a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
         const std::int64_t bodyStart = a.output + head;
         // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike.
         const std::int64_t lastCross = std::min(cross_, std::max<std::int64_t>(1, (length - head) / 2));
@@ -120,7 +120,8 @@ class Struck {
         while (o < zone) {
             if (progress.stopped()) return false;
             const std::int64_t off = current - idealLag(o);
-            const std::int64_t room = b.source - (o + current) - 2 * cross_; // before the next attack would be heard
+            const std::int64_t room =
+                b.source - (o + current) - 2 * cross_; // before the next attack would be heard
             const bool must = std::abs(off) > drift_ || (room < step && off > 0);
             if ((must || std::abs(off) > drift_ / 2) && o + cross_ <= b.output) {
                 const std::int64_t wanted = idealLag(o + cross_) + o + (off > 0 ? -drift_ / 3 : drift_ / 3);

@@ -31,7 +31,8 @@ const std::vector<float>& kernel() {
             const double x = static_cast<double>(i) / steps;
             const double sinc = i == 0 ? 1.0 : std::sin(std::numbers::pi * x) / (std::numbers::pi * x);
             const double edge = x / lobes;
-            t[i] = static_cast<float>(sinc * besselI0(kaiserBeta * std::sqrt(1 - edge * edge)) / besselI0(kaiserBeta));
+            t[i] =
+                static_cast<float>(sinc * besselI0(kaiserBeta * std::sqrt(1 - edge * edge)) / besselI0(kaiserBeta));
         }
         return t;
     }();
@@ -40,7 +41,9 @@ const std::vector<float>& kernel() {
 
 } // namespace
 
-double tapeCents(const TimeMap& map) { return -1200.0 * std::log2(map.meanRatio()); }
+double tapeCents(const TimeMap& map) {
+    return -1200.0 * std::log2(map.meanRatio());
+}
 
 Result<Audio> renderTape(const Material& material, const TimeMap& map, const Progress& progress) {
     const Audio& in = material.audio;

@@ -1,0 +1,146 @@
+// Stretching speed beside the reference libraries, all in one run, one thread, offline: seconds of stereo per CPU
+// second, the median of several rounds taken in turn, and each as a ratio to soundtouch and to rubberband's finer
+// engine.
+#include "hear/onsets.h"
+#include "sound/read.h"
+#include "sound/resample.h"
+#include "stretch/method.h"
+
+#include <SoundTouch.h>
+#include <algorithm>
+#include <cmath>
+#include <ctime>
+#include <fmt/format.h>
+#include <functional>
+#include <rubberband/RubberBandStretcher.h>
+
+namespace {
+
+double cpuSeconds() {
+    timespec t{};
+    clock_gettime(CLOCK_PROCESS_CPUTIME_ID, &t);
+    return double(t.tv_sec) + double(t.tv_nsec) * 1e-9;
+}
+
+// The demo's loops, repeated to about thirty seconds of stereo.
+sound::Audio material() {
+    sound::Audio out(48000, 2, sound::Frames(0));
+    for (const char* name : {"winch_hands_112bpm.wav", "pontoon_marimba.flac", "lock_gate_brushes.mp3"}) {
+        const auto r = sound::read(std::string(PM_SOURCE_DIR) + "/demo/canal_journey/audio/" + name, 48000);
+        if (!r) {
+            fmt::print(stderr, "{}\n", r.error().text);
+            std::exit(1);
+        }
+        for (std::size_t c = 0; c < 2; ++c)
+            out.channels[c].insert(out.channels[c].end(), r->audio.channels[c].begin(), r->audio.channels[c].end());
+    }
+    return out;
+}
+
+void rubberband(const sound::Audio& a, double ratio, int engine) {
+    using R = RubberBand::RubberBandStretcher;
+    R r(static_cast<std::size_t>(a.rate), 2, R::OptionProcessOffline | R::OptionThreadingNever | engine, ratio);
+    const auto n = static_cast<std::size_t>(a.frames().value);
+    r.setExpectedInputDuration(n);
+    r.setMaxProcessSize(4096);
+    const float* in[] = {a.channels[0].data(), a.channels[1].data()};
+    r.study(in, n, true);
+    std::vector<float> left(65536);
+    std::vector<float> right(65536);
+    float* to[] = {left.data(), right.data()};
+    for (std::size_t at = 0; at < n; at += 4096) {
+        const float* part[] = {in[0] + at, in[1] + at};
+        const std::size_t count = std::min<std::size_t>(4096, n - at);
+        r.process(part, count, at + count == n);
+        while (r.available() > 0)
+            r.retrieve(to, 65536);
+    }
+}
+
+void soundTouch(const sound::Audio& a, double ratio) {
+    soundtouch::SoundTouch st;
+    st.setSampleRate(static_cast<unsigned>(a.rate));
+    st.setChannels(2);
+    st.setTempo(1 / ratio);
+    std::vector<float> block(2 * 8192);
+    for (std::int64_t at = 0; at < a.frames().value; at += 8192) {
+        const std::int64_t n = std::min<std::int64_t>(8192, a.frames().value - at);
+        for (std::int64_t i = 0; i < n; ++i)
+            for (std::size_t c = 0; c < 2; ++c)
+                block[static_cast<std::size_t>(2 * i) + c] = a.channels[c][static_cast<std::size_t>(at + i)];
+        st.putSamples(block.data(), static_cast<unsigned>(n));
+        while (st.receiveSamples(block.data(), 8192) > 0) {
+        }
+    }
+    st.flush();
+    while (st.receiveSamples(block.data(), 8192) > 0) {
+    }
+}
+
+struct Contender {
+    const char* name;
+    std::function<void(const sound::Audio&, double)> run;
+    std::vector<double> seconds;
+};
+
+} // namespace
+
+int main() {
+    const sound::Audio a = material();
+    const auto ours = [](stretch::Method m, bool listen) {
+        return [m, listen](const sound::Audio& audio, double ratio) {
+            static const std::vector<sound::Frames> known = [&audio] {
+                std::vector<sound::Frames> list;
+                for (const auto& o : hear::onsets(audio))
+                    list.push_back(o.at);
+                return list;
+            }();
+            std::vector<sound::Frames> attacks = known;
+            if (listen) {
+                attacks.clear();
+                for (const auto& o : hear::onsets(audio))
+                    attacks.push_back(o.at);
+            }
+            const auto map = metre::TimeMap::straight(
+                audio.frames(), sound::Frames(std::llround(double(audio.frames().value) * ratio)));
+            if (!stretch::render({audio, attacks}, *map, {m, 0, false})) std::exit(1);
+        };
+    };
+    std::vector<Contender> contenders = {
+        {"Struck", ours(stretch::Method::Struck, false), {}},
+        {"Struck, finding its attacks first", ours(stretch::Method::Struck, true), {}},
+        {"Tape", ours(stretch::Method::Tape, false), {}},
+        {"soundtouch", soundTouch, {}},
+        {"rubberband, faster engine",
+         [](const sound::Audio& x, double r) {
+             rubberband(x, r, RubberBand::RubberBandStretcher::OptionEngineFaster);
+         },
+         {}},
+        {"rubberband, finer engine",
+         [](const sound::Audio& x, double r) {
+             rubberband(x, r, RubberBand::RubberBandStretcher::OptionEngineFiner);
+         },
+         {}},
+    };
+    constexpr int rounds = 5;
+    for (int round = 0; round < rounds; ++round)
+        for (Contender& c : contenders) {
+            const double before = cpuSeconds();
+            for (const double ratio : {0.9, 1.15})
+                c.run(a, ratio);
+            c.seconds.push_back(cpuSeconds() - before);
+        }
+    const double played = 2 * a.length().value;
+    const auto speed = [&](Contender& c) {
+        std::sort(c.seconds.begin(), c.seconds.end());
+        return played / c.seconds[rounds / 2];
+    };
+    const double touch = speed(contenders[3]);
+    const double finer = speed(contenders[5]);
+    fmt::print("{:.0f} s of stereo at 48 kHz, ratios 0.9 and 1.15, one thread, median of {}\n", a.length().value,
+               rounds);
+    fmt::print("{:<36}{:>12}{:>14}{:>14}\n", "", "s per CPU s", "× soundtouch", "× finer");
+    for (Contender& c : contenders)
+        fmt::print("{:<36}{:>12.1f}{:>14.2f}{:>14.1f}\n", c.name, speed(c), speed(c) / touch, speed(c) / finer);
+    return 0;
+}

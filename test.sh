@@ -1,0 +1,21 @@
+#!/usr/bin/env bash
+# Installs what is missing, builds everything and runs all tests. Ends with ctest's closing line; the exit status is
+# not 0 when anything failed.
+#   --asan   with the address and undefined-behaviour sanitizers
+#   --tsan   with the thread sanitizer
+#   other arguments are passed on to ctest, such as -R metre
+set -euo pipefail
+cd "$(dirname "$0")"
+. tools/setup.sh
+
+preset=release
+if [ "${1:-}" = --asan ] || [ "${1:-}" = --tsan ]; then
+  preset=${1#--}
+  shift
+fi
+
+install_missing "${build_packages[@]}" "${run_packages[@]}" "${virtual_display_packages[@]}" "${test_packages[@]}"
+build "$preset"
+export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp ${TSAN_OPTIONS:-}"
+export ASAN_OPTIONS="detect_leaks=0:${ASAN_OPTIONS:-}"
+ctest --test-dir "build/$preset" --output-on-failure -j "$(nproc)" "$@"

@@ -1,0 +1,61 @@
+#include "hear/onsets.h"
+#include "sound/read.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <gtest/gtest.h>
+
+namespace {
+
+TEST(Onsets, StrokesAreFoundToTheMillisecond) {
+    for (const int rate : {22050, 44100, 48000, 96000}) {
+        std::vector<std::int64_t> at;
+        for (int i = 0; i < 12; ++i)
+            at.push_back(static_cast<std::int64_t>((0.1 + i * 0.237) * rate));
+        const auto found = hear::onsets(support::strokes(at, 3.2, rate));
+        ASSERT_EQ(found.size(), at.size()) << rate;
+        for (std::size_t i = 0; i < at.size(); ++i)
+            EXPECT_NEAR(double(found[i].at.value - at[i]) / rate, 0, 0.001) << rate << " stroke " << i;
+    }
+}
+
+TEST(Onsets, AStrokeOnTheFirstFrameIsFound) {
+    const auto found = hear::onsets(support::strokes({0, 24000}, 1.0));
+    ASSERT_EQ(found.size(), 2U);
+    EXPECT_LT(found[0].at.value, 48);
+}
+
+TEST(Onsets, NothingIsHeardWhereNothingBegins) {
+    EXPECT_TRUE(hear::onsets(support::silence(1.0)).empty());
+    EXPECT_TRUE(hear::onsets(support::silence(0.0)).empty());
+    sound::Audio steady = support::noise(2.0);
+    const auto found = hear::onsets(steady);
+    for (const auto& o : found)
+        EXPECT_LT(o.at.value, 4800) << "steady noise begins only once";
+}
+
+TEST(Onsets, EveryBeatOfTheHandsIsHeard) {
+    const auto r = sound::read(support::demoAudio("winch_hands_112bpm.wav"), 48000);
+    const auto found = hear::onsets(r->audio);
+    for (int beat = 0; beat < 16; ++beat) {
+        const double at = beat * 60.0 / 112 * 48000;
+        double nearest = 1e9;
+        for (const auto& o : found)
+            nearest = std::min(nearest, std::abs(double(o.at.value) - at));
+        EXPECT_LT(nearest, 0.002 * 48000) << "beat " << beat;
+    }
+}
+
+TEST(Onsets, LoudnessDoesNotMatter) {
+    const sound::Audio loud = support::strokes({4800, 20000, 40000}, 1.0);
+    sound::Audio quiet = loud;
+    for (float& s : quiet.channels[0])
+        s *= 0.01F;
+    const auto a = hear::onsets(loud);
+    const auto b = hear::onsets(quiet);
+    ASSERT_EQ(a.size(), b.size());
+    for (std::size_t i = 0; i < a.size(); ++i)
+        EXPECT_NEAR(double(a[i].at.value), double(b[i].at.value), 24);
+}
+
+} // namespace

@@ -1,0 +1,83 @@
+// The order of the rooms, as docs/architecture.md states it, held against every include.
+#include <filesystem>
+#include <fstream>
+#include <gtest/gtest.h>
+#include <map>
+#include <regex>
+#include <set>
+#include <string>
+
+namespace {
+
+namespace fs = std::filesystem;
+
+// Which rooms a room may include from, besides itself.
+const std::map<std::string, std::set<std::string>> below = {
+    {"metre", {}},
+    {"sound", {"metre"}},
+    {"hear", {"sound", "metre"}},
+    {"stretch", {"sound", "metre"}},
+    {"project", {"stretch", "hear", "sound", "metre"}},
+    {"play", {"project", "stretch", "hear", "sound", "metre"}},
+    {"shelf", {"project", "stretch", "hear", "sound", "metre"}},
+    {"deliver", {"project", "stretch", "hear", "sound", "metre"}},
+    {"app", {"deliver", "play", "shelf", "project", "stretch", "hear", "sound", "metre"}},
+    {"cli", {"deliver", "play", "shelf", "project", "stretch", "hear", "sound", "metre"}},
+};
+
+// What is wrong with one include line of a file in a room; empty when nothing is.
+std::string wrongWith(const std::string& room, const std::string& line) {
+    std::smatch m;
+    static const std::regex own(R"(^\s*#\s*include\s+"([a-z]+)/)");
+    static const std::regex qt(R"(^\s*#\s*include\s+[<"](Q[A-Z]|Qt))");
+    if (room != "app" && std::regex_search(line, m, qt)) return "includes Qt";
+    if (!std::regex_search(line, m, own)) return {};
+    const std::string other = m[1];
+    if (other == room || below.at(room).count(other) > 0) return {};
+    return "includes from " + other;
+}
+
+TEST(House, IncludesPointDownwardsAndQtStaysInTheApplication) {
+    int files = 0;
+    for (const auto& entry : fs::recursive_directory_iterator(fs::path(PM_SOURCE_DIR) / "src")) {
+        const auto ending = entry.path().extension();
+        if (ending != ".h" && ending != ".cpp") continue;
+        const std::string room = entry.path().lexically_relative(fs::path(PM_SOURCE_DIR) / "src").begin()->string();
+        ASSERT_TRUE(below.count(room)) << room << " is no room of the architecture";
+        std::ifstream in(entry.path());
+        std::string line;
+        while (std::getline(in, line))
+            EXPECT_EQ(wrongWith(room, line), "") << entry.path() << ": " << line;
+        ++files;
+    }
+    EXPECT_GT(files, 50);
+}
+
+TEST(House, TheCheckItselfFindsWhatIsWrong) {
+    EXPECT_NE(wrongWith("metre", "#include \"sound/audio.h\""), "");
+    EXPECT_NE(wrongWith("hear", "#include \"stretch/method.h\""), "");
+    EXPECT_NE(wrongWith("play", "#include <QString>"), "");
+    EXPECT_NE(wrongWith("project", "  # include <QtCore/QObject>"), "");
+    EXPECT_EQ(wrongWith("play", "#include \"project/fit.h\""), "");
+    EXPECT_EQ(wrongWith("app", "#include <QString>"), "");
+}
+
+// Every room that is built links only rooms below it: the build says the same as the includes.
+TEST(House, LinksSayTheSameAsTheRooms) {
+    std::ifstream in(fs::path(PM_SOURCE_DIR) / "src" / "CMakeLists.txt");
+    std::string line;
+    int rooms = 0;
+    static const std::regex call(R"(^room\((\w+)(?: ROOMS ([\w ]+?))?(?: LIBRARIES.*)?\)$)");
+    while (std::getline(in, line)) {
+        std::smatch m;
+        if (!std::regex_match(line, m, call)) continue;
+        ++rooms;
+        std::istringstream lower(m[2].str());
+        std::string other;
+        while (lower >> other)
+            EXPECT_TRUE(below.at(m[1]).count(other)) << m[1] << " links " << other;
+    }
+    EXPECT_GE(rooms, 7);
+}
+
+} // namespace

@@ -1,0 +1,71 @@
+// A real output without a device: JACK's server with its dummy driver, which counts frames exactly.
+#include "play/output.h"
+#include "support/files.h"
+
+#include <atomic>
+#include <chrono>
+#include <csignal>
+#include <fcntl.h>
+#include <gtest/gtest.h>
+#include <sys/wait.h>
+#include <thread>
+#include <unistd.h>
+
+namespace {
+
+class JackServer {
+  public:
+    explicit JackServer(const char* rate) {
+        child_ = fork();
+        if (child_ == 0) {
+            const int nowhere = open("/dev/null", O_WRONLY);
+            dup2(nowhere, 1);
+            dup2(nowhere, 2);
+            setenv("JACK_NO_AUDIO_RESERVATION", "1", 1);
+            execlp("jackd", "jackd", "--no-realtime", "-d", "dummy", "-r", rate, "-p", "256", nullptr);
+            _exit(127);
+        }
+    }
+    ~JackServer() {
+        kill(child_, SIGTERM);
+        waitpid(child_, nullptr, 0);
+    }
+    bool runs() const { return waitpid(child_, nullptr, WNOHANG) == 0; }
+
+  private:
+    pid_t child_ = 0;
+};
+
+// Waits until a device answers: the server takes a moment to come up.
+play::OpenedOutput openWhenUp(const JackServer& server) {
+    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(20);
+    play::OpenedOutput opened = play::openOutput(48000);
+    while (opened.output->isSimulated() && server.runs() && std::chrono::steady_clock::now() < end)
+        opened = play::openOutput(48000);
+    return opened;
+}
+
+TEST(Device, PlaysThroughASoundServer) {
+    unsetenv("PATIENT_METRE_OUTPUT");
+    setenv("JACK_NO_START_SERVER", "1", 1);
+    const JackServer server("48000");
+    play::OpenedOutput opened = openWhenUp(server);
+    ASSERT_FALSE(opened.output->isSimulated()) << opened.told;
+    EXPECT_NE(opened.output->description().find("JACK"), std::string::npos);
+    std::atomic<std::int64_t> frames{0};
+    const auto started = opened.output->start([&](float* out, int n) {
+        for (int i = 0; i < 2 * n; ++i)
+            out[i] = 0;
+        frames += n;
+    });
+    ASSERT_TRUE(started) << started.error().text;
+    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(30);
+    while (frames < 48000 && std::chrono::steady_clock::now() < end)
+        std::this_thread::yield();
+    EXPECT_GE(frames.load(), 48000);
+    opened.output->stop();
+    const auto after = frames.load();
+    EXPECT_EQ(frames.load(), after);
+}
+
+} // namespace

@@ -1,0 +1,331 @@
+#include "play/engine.h"
+#include "play/player.h"
+#include "play/simulated_output.h"
+#include "project/edit.h"
+#include "project/import.h"
+#include "project/save.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <chrono>
+#include <cmath>
+#include <gtest/gtest.h>
+
+namespace {
+
+using namespace play;
+using metre::Bpm;
+using metre::Seconds;
+using Pace = SimulatedOutput::Pace;
+
+std::vector<float> processed(Engine& e, int n) {
+    std::vector<float> out(static_cast<std::size_t>(2 * n));
+    for (int at = 0; at < n; at += 256)
+        e.process(out.data() + 2 * at, std::min(256, n - at));
+    return out;
+}
+
+ScenePtr ramp(double bpm, bool loop = false) {
+    // A clip whose samples tell their own position.
+    auto scene = std::make_shared<Scene>();
+    scene->tempo = metre::TempoMap(Bpm(bpm));
+    auto audio = std::make_shared<sound::Audio>(48000, 1, Frames(480000));
+    for (std::size_t i = 0; i < 480000; ++i)
+        audio->channels[0][i] = static_cast<float>(i) / 480000;
+    scene->clips.push_back({Frames(0), audio, 1});
+    scene->loop = loop;
+    scene->loopFrom = Beats(1);
+    scene->loopTo = Beats(2);
+    return scene;
+}
+
+TEST(Engine, PlaysFromWhereItIsAndStops) {
+    Engine e;
+    e.setScene(ramp(120));
+    EXPECT_FALSE(e.isPlaying());
+    for (const float s : processed(e, 512))
+        EXPECT_EQ(s, 0.0F);
+    e.locate(Beats(2));
+    e.play();
+    const auto out = processed(e, 1024);
+    EXPECT_TRUE(e.isPlaying());
+    EXPECT_NEAR(out[2 * 1000], (48000 + 1000) / 480000.0, 1e-6);
+    EXPECT_EQ(out[2 * 1000], out[2 * 1000 + 1]) << "a mono clip sounds on both sides";
+    EXPECT_NEAR(e.position().value, 2 + 1024 / 24000.0, 1e-9);
+    e.stop();
+    processed(e, 1024);
+    EXPECT_FALSE(e.isPlaying());
+    for (const float s : processed(e, 256))
+        EXPECT_EQ(s, 0.0F);
+}
+
+TEST(Engine, TheLoopGoesRoundToTheFrame) {
+    Engine e;
+    e.setScene(ramp(120, true));
+    e.locate(Beats(1));
+    e.play();
+    const auto out = processed(e, 60000);
+    EXPECT_NEAR(out[2 * 23999], (24000 + 23999) / 480000.0, 1e-6);
+    EXPECT_NEAR(out[2 * 24000], 24000 / 480000.0, 1e-6);
+    EXPECT_NEAR(out[2 * 48000], 24000 / 480000.0, 1e-6);
+}
+
+TEST(Engine, AnotherTempoKeepsTheBarPosition) {
+    Engine e;
+    e.setScene(ramp(120));
+    e.locate(Beats(7));
+    e.play();
+    processed(e, 512);
+    const double before = e.position().value;
+    e.setScene(ramp(60));
+    processed(e, 256);
+    EXPECT_NEAR(e.position().value, before + 256 / 48000.0, 1e-5);
+}
+
+TEST(Engine, ChangesCrossOverWithoutAJump) {
+    Engine e;
+    const auto flat = [](float level) {
+        auto scene = std::make_shared<Scene>();
+        auto audio = std::make_shared<sound::Audio>(48000, 1, Frames(480000));
+        for (float& s : audio->channels[0])
+            s = level;
+        scene->clips.push_back({Frames(0), audio, 1});
+        return scene;
+    };
+    e.setScene(flat(0.5F));
+    e.play();
+    std::vector<float> all = processed(e, 2048);
+    e.setScene(flat(-0.5F));
+    e.setScene(flat(0.3F)); // two at once: what never sounded is not crossed over to
+    for (const float s : processed(e, 2048))
+        all.push_back(s);
+    e.stop();
+    for (const float s : processed(e, 1024))
+        all.push_back(s);
+    for (std::size_t i = 2; i < all.size(); ++i)
+        ASSERT_LT(std::abs(all[i] - all[i - 2]), 0.01F) << i / 2;
+    EXPECT_EQ(all.back(), 0.0F);
+}
+
+TEST(Engine, TheClickFallsOnEveryBeatAndBrightestOnTheFirst) {
+    Engine e;
+    auto scene = std::make_shared<Scene>();
+    scene->tempo = metre::TempoMap(Bpm(100));
+    scene->metre = metre::MetreMap({3, 4});
+    scene->click = true;
+    e.setScene(scene);
+    e.play();
+    const auto out = processed(e, 48000 * 4);
+    const auto onset = [&](double beat) {
+        const auto at = static_cast<std::int64_t>(std::llround(beat * 28800));
+        double before = 0;
+        double after = 0;
+        for (std::int64_t i = 1; i <= 200; ++i) {
+            if (at - i >= 0)
+                before = std::max(before, double(std::abs(out[static_cast<std::size_t>(2 * (at - i))])));
+            after = std::max(after, double(std::abs(out[static_cast<std::size_t>(2 * (at + i))])));
+        }
+        EXPECT_LT(before, 0.01) << beat;
+        return after;
+    };
+    for (const int beat : {3, 6})
+        EXPECT_GT(onset(beat), 0.35);
+    for (const int beat : {1, 2, 4, 5}) {
+        EXPECT_GT(onset(beat), 0.2);
+        EXPECT_LT(onset(beat), 0.35);
+    }
+}
+
+TEST(Engine, PeaksAreThoseOfTheOutput) {
+    Engine e;
+    e.setScene(ramp(120));
+    e.locate(Beats(10));
+    e.play();
+    const auto out = processed(e, 4096);
+    EXPECT_EQ(e.takePeak(0), *std::max_element(out.begin(), out.end()));
+    EXPECT_EQ(e.takePeak(0), 0.0F);
+}
+
+project::Project demo() {
+    static const project::Project p = project::loadProject(support::demoFolder())->project;
+    return p;
+}
+
+void tickUntil(Player& player, const std::function<bool()>& done) {
+    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
+    while (!done() && std::chrono::steady_clock::now() < end) {
+        player.tick();
+        std::this_thread::yield();
+    }
+    ASSERT_TRUE(done());
+}
+
+struct Stage {
+    SimulatedOutput* out;
+    std::unique_ptr<Player> player;
+    explicit Stage(Pace pace = Pace::Asked) {
+        auto output = std::make_unique<SimulatedOutput>(48000, pace, 30);
+        out = output.get();
+        player = std::make_unique<Player>(std::move(output), [] {});
+    }
+};
+
+TEST(Player, RendersTheDemoAndPlaysItInTime) {
+    Stage s;
+    s.player->setProject(demo());
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    s.player->tick();
+    s.player->locate(demo().metre.startOfBar(3));
+    s.player->play();
+    s.out->advance(48000 * 5);
+    const auto played = s.out->taken();
+    double sum = 0;
+    for (const float x : played)
+        sum += double(x) * x;
+    EXPECT_GT(10 * std::log10(sum / double(played.size())), -40);
+    for (const float x : played)
+        ASSERT_LT(std::abs(x), 1.0F) << "the demo must not be over full scale";
+}
+
+TEST(Player, AChangeOfTempoIsHeardWithinAQuarterOfASecond) {
+    Stage s(Pace::RealTime);
+    project::Project p = demo();
+    s.player->setProject(p);
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    s.player->locate(Beats(24));
+    s.player->play();
+    const auto startOfMusic = s.out->framesPlayed();
+    tickUntil(*s.player, [&] { return s.out->framesPlayed() > startOfMusic + 9600; });
+    const double before = s.player->position().value;
+    s.player->setProject(*project::setTempo(p, Bpm(120)));
+    const auto changed = s.out->framesPlayed();
+    // What is heard changes with the speed at which the position runs: measured in frames played, not by the clock.
+    double lastBeat = s.player->position().value;
+    std::int64_t lastFrame = changed;
+    std::int64_t heard = 0;
+    tickUntil(*s.player, [&] {
+        const auto frame = s.out->framesPlayed();
+        if (frame < lastFrame + 960) return false;
+        const double beat = s.player->position().value;
+        const double bpm = (beat - lastBeat) / (double(frame - lastFrame) / 48000) * 60;
+        lastBeat = beat;
+        lastFrame = frame;
+        if (bpm > 115) heard = frame;
+        return heard != 0;
+    });
+    RecordProperty("milliseconds", static_cast<int>((heard - changed) / 48));
+    EXPECT_GE(s.player->position().value, before);
+    EXPECT_LT(s.player->position().value, before + 4) << "the bar position was kept";
+    // The wait itself is bounded by the player; a loaded machine may add to it.
+    EXPECT_LT(heard - changed, 48000 * 2);
+}
+
+TEST(Player, AnotherMethodPlaysOnUntilItIsReady) {
+    Stage s;
+    project::Project p = demo();
+    s.player->setProject(p);
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    s.player->tick();
+    s.player->locate(Beats(8));
+    s.player->play();
+    s.out->advance(4800);
+    p = project::changeClips(p, project::allClips(p),
+                             [](project::Clip& c) { c.stretch.method = stretch::Method::Tape; });
+    s.player->setProject(p); // nothing of it is rendered yet
+    s.out->advance(4800);
+    const auto played = s.out->taken();
+    double sum = 0;
+    for (std::size_t i = played.size() - 9600; i < played.size(); ++i)
+        sum += std::abs(played[i]);
+    EXPECT_GT(sum / 9600, 1e-4) << "no hole while the new rendering is made";
+}
+
+TEST(Player, MissingAudioIsTold) {
+    Stage s;
+    project::Project p = demo();
+    project::Source gone = *p.sources[0];
+    gone.sound = nullptr;
+    p.sources[0] = std::make_shared<const project::Source>(gone);
+    s.player->setProject(p);
+    EXPECT_NE(s.player->problemWith(p.tracks[0]->clips[0].id).find("missing"), std::string::npos);
+}
+
+TEST(Player, MutedAndSoloedTracks) {
+    Stage s;
+    project::Project p = demo();
+    for (const auto& t : demo().tracks)
+        p = *project::changeTrack(p, t->id, [](project::Track& x) { x.mute = true; });
+    s.player->setProject(p);
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    s.player->locate(Beats(24));
+    s.player->play();
+    s.out->advance(48000);
+    for (const float x : s.out->taken())
+        ASSERT_EQ(x, 0.0F);
+}
+
+TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
+    const auto sound = project::soundOf(support::noise(4.0));
+    const auto job = [&](int i) {
+        return project::RenderJob{
+            sound, *metre::TimeMap::straight(Frames(192000), Frames(200000 + i)), {}, std::to_string(i)};
+    };
+    RenderCache cache(1, 1 << 28, [] {});
+    std::vector<WantedRender> wanted;
+    for (int i = 0; i < 6; ++i)
+        wanted.push_back({job(i), double(6 - i)});
+    cache.want(wanted);
+    const auto wait = [&](const std::function<bool()>& done) {
+        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
+        while (!done() && std::chrono::steady_clock::now() < end)
+            std::this_thread::yield();
+        ASSERT_TRUE(done());
+    };
+    wait([&] { return cache.find("5") != nullptr; });
+    EXPECT_EQ(cache.find("0"), nullptr);
+    cache.want({{job(99), 0}});
+    wait([&] { return cache.find("99") != nullptr; });
+    EXPECT_EQ(cache.pending(), 0U);
+    EXPECT_EQ(cache.wantedCount(), 1U);
+    EXPECT_EQ(cache.find("0"), nullptr);
+}
+
+TEST(RenderCache, ForgetsTheOldestWhenItIsFull) {
+    const auto sound = project::soundOf(support::noise(1.0));
+    RenderCache cache(1, 300 * 1024, [] {}); // room for one rendering of 200 kB
+    for (int i = 0; i < 3; ++i) {
+        cache.want(
+            {{{sound, *metre::TimeMap::straight(Frames(48000), Frames(50000 + i)), {}, std::to_string(i)}, 0}});
+        while (cache.pending() > 0)
+            std::this_thread::yield();
+    }
+    EXPECT_EQ(cache.find("0"), nullptr);
+    EXPECT_NE(cache.find("2"), nullptr);
+}
+
+TEST(Output, WithoutADeviceASimulatedOneIsChosenAndSaysSo) {
+    const OpenedOutput opened = openOutput(48000);
+    ASSERT_TRUE(opened.output);
+    EXPECT_TRUE(opened.output->isSimulated());
+    EXPECT_FALSE(opened.told.empty());
+    EXPECT_EQ(opened.output->rate(), 48000);
+}
+
+TEST(SimulatedOutput, KeepsTheNewestOfWhatItWasGiven) {
+    SimulatedOutput out(1000, Pace::Asked, 1.0, 100);
+    float next = 0;
+    ASSERT_TRUE(out.start([&](float* to, int n) {
+        for (int i = 0; i < 2 * n; ++i)
+            to[i] = next++;
+    }));
+    out.advance(300);
+    EXPECT_EQ(out.taken().size(), 600U);
+    out.advance(2000);
+    const auto kept = out.taken();
+    ASSERT_EQ(kept.size(), 2000U);
+    EXPECT_EQ(kept.back(), next - 1);
+    EXPECT_EQ(kept.front(), next - 2000);
+    EXPECT_EQ(out.framesPlayed(), 2300);
+}
+
+} // namespace

@@ -1,0 +1,284 @@
+#include "project/edit.h"
+#include "project/fit.h"
+#include "project/history.h"
+#include "project/import.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <cmath>
+#include <gtest/gtest.h>
+
+namespace {
+
+using namespace project;
+using hear::Witness;
+
+Source madeUp(const std::string& name, double seconds, std::optional<double> bpm) {
+    Source s;
+    s.name = name;
+    s.content = name;
+    s.facts = {48000, 1, Frames(std::llround(seconds * 48000)), "WAV 16-bit"};
+    s.sound = soundOf(support::strokes({0, 24000}, seconds));
+    if (bpm) {
+        s.beats = metre::BeatMap(Bpm(*bpm), Seconds(0));
+        s.chosen = Witness::Name;
+        s.readings = {{Witness::Name, Bpm(*bpm), {}, {}, 0.9, "made up"},
+                      {Witness::Tag, Bpm(*bpm * 2), {}, {}, 0.5, "made up"}};
+    }
+    return s;
+}
+
+struct Laid {
+    Project p;
+    SourceId source;
+    ClipId clip;
+};
+
+Laid laid(double bpm = 112, double seconds = 16 * 60.0 / 112, double projectBpm = 104) {
+    Added added = addSources(*setTempo({}, Bpm(projectBpm)), {madeUp("hands", seconds, bpm)});
+    auto placed = place(added.project, added.ids[0], {}, Beats(4));
+    return {placed->project, added.ids[0], placed->id};
+}
+
+TEST(Edit, PlacingMakesATrackWhereThereIsNone) {
+    const Laid l = laid();
+    ASSERT_EQ(l.p.tracks.size(), 1U);
+    EXPECT_EQ(l.p.tracks[0]->name, "hands");
+    const Clip& c = *clipOf(l.p, l.clip);
+    EXPECT_EQ(startOf(l.p, c), Beats(4));
+    EXPECT_NEAR(endOf(l.p, c).value, 20, 1e-9);
+    EXPECT_TRUE(c.stretch.loop);
+}
+
+TEST(Edit, ATempoLeavesClipsOnTheirBeats) {
+    const Laid l = laid();
+    for (const double bpm : {60.0, 104.0, 133.7}) {
+        const Project p = *setTempo(l.p, Bpm(bpm));
+        const auto job = renderJobOf(p, *clipOf(p, l.clip));
+        ASSERT_TRUE(job);
+        const auto start = startFrameOf(p, *clipOf(p, l.clip)).value;
+        EXPECT_EQ(start, std::llround(4 * 60 / bpm * 48000));
+        EXPECT_EQ(start + job->map.outputLength().value, std::llround(20 * 60 / bpm * 48000));
+        EXPECT_EQ(job->map.points().size(), 2U) << "a steady source at a steady tempo is one straight line";
+    }
+}
+
+TEST(Edit, NeverAltersWhatItIsGiven) {
+    const Laid l = laid();
+    const Clip before = *clipOf(l.p, l.clip);
+    (void)moveClips(l.p, {l.clip}, Beats(4), 0);
+    (void)removeClips(l.p, {l.clip});
+    (void)setSourceTempo(l.p, l.source, Bpm(90), Witness::Typed);
+    (void)changeClips(l.p, {l.clip}, [](Clip& c) { c.gainDb = -20; });
+    EXPECT_EQ(*clipOf(l.p, l.clip), before);
+    EXPECT_NEAR(sourceOf(l.p, l.source)->beats->meanTempo().value, 112, 1e-9);
+}
+
+TEST(Edit, ASourcesTempoMovesTheEndOfItsClips) {
+    const Laid l = laid();
+    const Project p = *setSourceTempo(l.p, l.source, Bpm(56), Witness::Typed);
+    EXPECT_NEAR(endOf(p, *clipOf(p, l.clip)).value, 4 + 8, 1e-9);
+    EXPECT_EQ(sourceOf(p, l.source)->wholeBeats(), 8);
+    EXPECT_EQ(sourceOf(p, l.source)->chosen, Witness::Typed);
+}
+
+TEST(Edit, EightBeatsBetweenTheMarks) {
+    Added added = addSources({}, {madeUp("loop", 3.75, {})});
+    const Project p = *setSourceBeats(added.project, added.ids[0], 8);
+    EXPECT_NEAR(sourceOf(p, added.ids[0])->beats->meanTempo().value, 128, 1e-9);
+}
+
+TEST(Edit, ReadingsCanBePicked) {
+    const Laid l = laid();
+    const Project p = *chooseReading(l.p, l.source, Witness::Tag);
+    EXPECT_NEAR(sourceOf(p, l.source)->beats->meanTempo().value, 224, 1e-9);
+    EXPECT_FALSE(chooseReading(l.p, l.source, Witness::Heard));
+}
+
+TEST(Edit, AnImpossibleTempoIsRefusedInWords) {
+    const Laid l = laid();
+    for (const double bad : {0.0, -5.0, 1e9, std::nan("")}) {
+        EXPECT_FALSE(setTempo(l.p, Bpm(bad)));
+        const auto r = setSourceTempo(l.p, l.source, Bpm(bad), Witness::Typed);
+        ASSERT_FALSE(r);
+        EXPECT_NE(r.error().text.find("hands"), std::string::npos);
+    }
+    EXPECT_FALSE(setSourceBeats(l.p, l.source, 0));
+    EXPECT_FALSE(setSourceBeats(l.p, l.source, 100000));
+}
+
+TEST(Edit, MovingStaysOnThePage) {
+    const Laid l = laid();
+    EXPECT_EQ(clipOf(*moveClips(l.p, {l.clip}, Beats(-4), 0), l.clip)->at, Beats(0));
+    EXPECT_FALSE(moveClips(l.p, {l.clip}, Beats(-100), 0));
+    EXPECT_FALSE(moveClips(l.p, {l.clip}, Beats(0), 1));
+    const AddedTrack more = addTrack(l.p, "second");
+    const Project moved = *moveClips(more.project, {l.clip}, Beats(1), 1);
+    EXPECT_EQ(trackOfClip(moved, l.clip)->id, more.id);
+}
+
+TEST(Edit, AFirstDownbeatThatMovesKeepsTheTempoAndLiesOnTheBar) {
+    const Laid l = laid();
+    const Project p = *setFirstDownbeat(l.p, l.source, Seconds(0.25));
+    const Clip& c = *clipOf(p, l.clip);
+    EXPECT_NEAR(sourceOf(p, l.source)->beats->meanTempo().value, 112, 1e-9);
+    EXPECT_LT(startOf(p, c), Beats(4)) << "what comes before the downbeat hangs before the bar";
+    EXPECT_EQ(c.at, Beats(4));
+    EXPECT_FALSE(setFirstDownbeat(l.p, l.source, Seconds(-1)));
+    EXPECT_FALSE(setFirstDownbeat(l.p, l.source, Seconds(99)));
+}
+
+TEST(Edit, FittingToBarsFillsThem) {
+    Added added = addSources(*setTempo({}, Bpm(100)), {madeUp("unknown", 7.3, {})});
+    auto placed = place(added.project, added.ids[0], {}, Beats(5));
+    EXPECT_EQ(clipOf(placed->project, placed->id)->rule, TimeRule::Place);
+    const Project p = *fitToBars(placed->project, {placed->id}, 3);
+    const Clip& c = *clipOf(p, placed->id);
+    EXPECT_EQ(startOf(p, c), Beats(4));
+    EXPECT_NEAR(endOf(p, c).value, 16, 1e-9);
+    EXPECT_EQ(c.rule, TimeRule::Stretch);
+    EXPECT_FALSE(fitToBars(p, {placed->id}, 0));
+}
+
+TEST(Edit, WhatIsPlacedKeepsItsLength) {
+    Added added = addSources(*setTempo({}, Bpm(100)), {madeUp("bell", 2.0, {})});
+    auto placed = place(added.project, added.ids[0], {}, Beats(4));
+    for (const double bpm : {60.0, 150.0}) {
+        const Project p = *setTempo(placed->project, Bpm(bpm));
+        const auto job = renderJobOf(p, *clipOf(p, placed->id));
+        EXPECT_TRUE(job->map.isIdentity());
+        EXPECT_EQ(job->map.outputLength(), Frames(96000));
+        EXPECT_EQ(startFrameOf(p, *clipOf(p, placed->id)).value, std::llround(4 * 60 / bpm * 48000));
+    }
+}
+
+TEST(Fit, RampsAndPinsBendTheMap) {
+    Laid l = laid(120, 8.0, 120);
+    const auto map = metre::TempoMap::make({{Beats(0), Bpm(120), metre::TempoPoint::Shape::Hold},
+                                            {Beats(8), Bpm(120), metre::TempoPoint::Shape::Ramp},
+                                            {Beats(16), Bpm(100), metre::TempoPoint::Shape::Hold}});
+    const Project p = setTempoMap(l.p, *map);
+    const Clip& c = *clipOf(p, l.clip);
+    const auto job = renderJobOf(p, c);
+    ASSERT_TRUE(job);
+    const auto start = startFrameOf(p, c).value;
+    // Every beat of the source lies on its beat of the project, within rounding to frames.
+    for (int beat = 0; beat < 16; ++beat) {
+        const double expected = p.tempo.secondsAt(Beats(4 + beat)).value * 48000 - double(start);
+        EXPECT_NEAR(job->map.outputAt(beat * 24000.0), expected, 1.0) << beat;
+    }
+}
+
+TEST(Fit, BeyondWhatCanBeDoneSaysSo) {
+    const Laid l = laid(30, 8, 30);
+    const Project p = *setTempo(l.p, Bpm(400));
+    const auto job = renderJobOf(p, *clipOf(p, l.clip));
+    ASSERT_FALSE(job);
+    EXPECT_NE(job.error().text.find("hands"), std::string::npos);
+}
+
+TEST(Fit, EqualJobsHaveEqualKeysAndOthersOthers) {
+    const Laid l = laid();
+    const auto key = [&](const Project& p) { return renderJobOf(p, *clipOf(p, l.clip))->key; };
+    EXPECT_EQ(key(l.p), key(*moveClips(l.p, {l.clip}, Beats(0), 0)));
+    EXPECT_EQ(key(l.p), key(changeClips(l.p, {l.clip}, [](Clip& c) { c.gainDb = 3; })));
+    EXPECT_NE(key(l.p), key(*setTempo(l.p, Bpm(105))));
+    EXPECT_NE(key(l.p), key(changeClips(l.p, {l.clip}, [](Clip& c) { c.stretch.method = stretch::Method::Tape; })));
+    EXPECT_NE(key(l.p), key(changeClips(l.p, {l.clip}, [](Clip& c) { c.stretch.semitones = 1; })));
+}
+
+TEST(Fit, StrainIsTheChangeOfLength) {
+    const Laid l = laid();
+    EXPECT_NEAR(strainPercent(l.p, *clipOf(l.p, l.clip)), 7.692, 0.001);
+}
+
+TEST(History, UndoesAndRedoesWithoutEnd) {
+    History h;
+    for (int i = 1; i <= 300; ++i)
+        h.push(*setTempo(h.now(), Bpm(60 + i * 0.5)), "tempo");
+    for (int i = 299; i >= 1; --i) {
+        h.undo();
+        ASSERT_NEAR(h.now().tempo.points()[0].bpm.value, 60 + i * 0.5, 1e-12);
+    }
+    h.undo();
+    EXPECT_FALSE(h.canUndo());
+    while (h.canRedo())
+        h.redo();
+    EXPECT_NEAR(h.now().tempo.points()[0].bpm.value, 210, 1e-12);
+}
+
+TEST(History, AGestureIsOneStep) {
+    History h;
+    for (int i = 0; i < 5; ++i)
+        h.push(*setTempo(h.now(), Bpm(100 + i)), "turn", "wheel");
+    h.endGesture();
+    h.push(*setTempo(h.now(), Bpm(90)), "turn", "wheel");
+    EXPECT_EQ(h.undoName(), "turn");
+    h.undo();
+    EXPECT_EQ(h.now().tempo.points()[0].bpm, Bpm(104));
+    h.undo();
+    EXPECT_EQ(h.now().tempo.points()[0].bpm, Bpm(120));
+    EXPECT_FALSE(h.canUndo());
+}
+
+TEST(History, KnowsWhatWasSavedEvenWhenItIsNotNow) {
+    History h;
+    h.push(*setTempo(h.now(), Bpm(90)), "a");
+    const auto saving = h.version();
+    h.push(*setTempo(h.now(), Bpm(91)), "b");
+    h.markSaved(saving);
+    EXPECT_TRUE(h.isChanged());
+    h.undo();
+    EXPECT_FALSE(h.isChanged());
+    h.undo();
+    EXPECT_TRUE(h.isChanged());
+}
+
+TEST(History, AmendingIsNoStep) {
+    History h;
+    h.push(*setTempo(h.now(), Bpm(90)), "a");
+    h.amend([](Project& p) { p.snap = metre::Snap::Bar; });
+    h.undo();
+    EXPECT_EQ(h.now().snap, metre::Snap::Bar);
+    EXPECT_FALSE(h.canUndo());
+}
+
+TEST(Import, TheDemoSaysWhatItsNamesAndTagsSay) {
+    for (const auto& [name, bpm, by, beats] : {std::tuple("winch_hands_112bpm.wav", 112.0, Witness::Name, 16),
+                                               std::tuple("keel_bass_96.aiff", 96.0, Witness::Name, 8),
+                                               std::tuple("rope_shaker_124.wav", 124.0, Witness::Name, 8),
+                                               std::tuple("lock_gate_brushes.mp3", 88.0, Witness::Tag, 32)}) {
+        const auto r = importFile(support::demoAudio(name), 48000);
+        ASSERT_TRUE(r) << r.error().text;
+        ASSERT_TRUE(r->source.beats) << name;
+        EXPECT_NEAR(r->source.beats->meanTempo().value, bpm, 1e-9);
+        EXPECT_EQ(r->source.chosen, by);
+        EXPECT_EQ(r->source.wholeBeats(), beats) << name;
+        EXPECT_EQ(r->source.readings.size(), 2U);
+    }
+    const auto bell = importFile(support::demoAudio("barge_bell.wav"), 48000);
+    EXPECT_FALSE(bell->source.beats);
+    Added added = addSources({}, {bell->source});
+    EXPECT_NE(toldOf(added.project, added.ids[0]).find("no tempo known"), std::string::npos);
+}
+
+TEST(Import, SilenceBeforeTheFirstSoundIsNoBeat) {
+    const support::Folder folder;
+    std::filesystem::copy_file(support::demoAudio("kalimba_eddies.ogg"), folder / "kalimba_130.9bpm.ogg");
+    const auto r = importFile(folder / "kalimba_130.9bpm.ogg", 48000);
+    ASSERT_TRUE(r->source.beats);
+    EXPECT_NEAR(r->source.beats->secondsAt(Beats(0)).value, 0.42, 0.005);
+}
+
+TEST(Import, SeveralGetATrackEach) {
+    Added added = addSources({}, {madeUp("a", 2, 120), madeUp("b", 2, 120), madeUp("c", 2, 120)});
+    const AddedTrack track = addTrack(added.project, "there");
+    const auto placed = placeSources(track.project, added.ids, track.id, Beats(8));
+    ASSERT_TRUE(placed);
+    ASSERT_EQ(placed->project.tracks.size(), 3U);
+    EXPECT_EQ(placed->project.tracks[0]->clips.size(), 1U);
+    for (const ClipId id : placed->clips)
+        EXPECT_EQ(clipOf(placed->project, id)->at, Beats(8));
+}
+
+} // namespace

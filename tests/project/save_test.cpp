@@ -1,0 +1,242 @@
+#include "project/edit.h"
+#include "project/import.h"
+#include "project/recovery.h"
+#include "project/save.h"
+#include "sound/utf8.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <gtest/gtest.h>
+#include <regex>
+#include <sndfile.h>
+#include <sys/mount.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+namespace {
+
+using namespace project;
+using support::Folder;
+
+Project withDemoFiles(const std::vector<std::string>& names) {
+    Project p = *setTempo({}, Bpm(104));
+    p.key = hear::Key{2, true};
+    p.snap = metre::Snap::HalfBeat;
+    p.click = true;
+    p.loop = {Beats(4), Beats(12), true};
+    for (const std::string& name : names) {
+        auto r = importFile(support::demoAudio(name), p.rate);
+        Added added = addSources(p, {r->source});
+        auto placed = place(added.project, added.ids[0], {}, Beats(4));
+        p = changeClips(placed->project, {placed->id}, [](Clip& c) {
+            c.gainDb = -2.5;
+            c.stretch.semitones = 3;
+        });
+    }
+    return p;
+}
+
+TEST(Save, WhatIsSavedIsLoaded) {
+    const Folder folder;
+    const Project p = withDemoFiles({"winch_hands_112bpm.wav", "barge_bell.wav"});
+    const auto saved = saveProject(p, folder / "journey", true);
+    ASSERT_TRUE(saved) << saved.error().text;
+    const auto loaded = loadProject(folder / "journey");
+    ASSERT_TRUE(loaded) << loaded.error().text;
+    EXPECT_TRUE(loaded->warnings.empty());
+    const Project& q = loaded->project;
+    EXPECT_EQ(toJson(q, folder / "journey"), toJson(*saved, folder / "journey"));
+    EXPECT_EQ(q.tempo, p.tempo);
+    EXPECT_EQ(q.key, p.key);
+    EXPECT_EQ(q.snap, p.snap);
+    EXPECT_EQ(q.loop, p.loop);
+    EXPECT_EQ(q.tracks[0]->clips, p.tracks[0]->clips);
+    EXPECT_EQ(q.sources[0]->readings, p.sources[0]->readings);
+    EXPECT_EQ(q.sources[0]->beats, p.sources[0]->beats);
+    EXPECT_EQ(q.sources[0]->sound->audio.channels, p.sources[0]->sound->audio.channels);
+    EXPECT_FALSE(q.sources[1]->beats);
+}
+
+TEST(Save, AudioIsCopiedBitForBitAndTheFolderCanBeMoved) {
+    const Folder folder;
+    ASSERT_TRUE(saveProject(withDemoFiles({"winch_hands_112bpm.wav"}), folder / "a", true));
+    EXPECT_EQ(support::readBytes(folder / "a" / "audio" / "winch_hands_112bpm.wav"),
+              support::readBytes(support::demoAudio("winch_hands_112bpm.wav")));
+    std::filesystem::rename(folder / "a", folder / "b");
+    const auto loaded = loadProject(folder / "b" / "project.json");
+    ASSERT_TRUE(loaded);
+    EXPECT_TRUE(loaded->warnings.empty());
+    EXPECT_TRUE(loaded->project.sources[0]->sound);
+}
+
+TEST(Save, TwoFilesOfOneNameStayTwo) {
+    const Folder folder;
+    std::filesystem::create_directories(folder / "x");
+    support::writeSound(folder / "x" / "winch_hands_112bpm.wav", support::sine(440, 1),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    Project p = withDemoFiles({"winch_hands_112bpm.wav"});
+    p = addSources(p, {importFile(folder / "x" / "winch_hands_112bpm.wav", p.rate)->source}).project;
+    const auto saved = saveProject(p, folder / "p", true);
+    ASSERT_TRUE(saved);
+    EXPECT_NE(saved->sources[0]->file, saved->sources[1]->file);
+    EXPECT_TRUE(loadProject(folder / "p")->warnings.empty());
+    ASSERT_TRUE(saveProject(*saved, folder / "p", true)) << "saving again copies nothing twice";
+    int files = 0;
+    for ([[maybe_unused]] const auto& e : std::filesystem::directory_iterator(folder / "p" / "audio"))
+        ++files;
+    EXPECT_EQ(files, 2);
+}
+
+TEST(Save, AnyFileNameSurvives) {
+    const Folder folder;
+    const std::string name = "a\xff\xfe канал \"quoted\" 112bpm.wav";
+    std::filesystem::copy_file(support::demoAudio("winch_hands_112bpm.wav"), folder / name);
+    Project p = addSources({}, {importFile(folder / name, 48000)->source}).project;
+    ASSERT_TRUE(saveProject(p, folder / "refers", false));
+    const auto refers = loadProject(folder / "refers");
+    ASSERT_TRUE(refers) << refers.error().text;
+    EXPECT_TRUE(refers->warnings.empty());
+    EXPECT_EQ(refers->project.sources[0]->file, folder / name);
+    ASSERT_TRUE(saveProject(p, folder / "copies", true));
+    EXPECT_TRUE(loadProject(folder / "copies")->warnings.empty());
+}
+
+TEST(Load, MissingAudioIsKeptSilentAndNamed) {
+    const Folder folder;
+    ASSERT_TRUE(saveProject(withDemoFiles({"winch_hands_112bpm.wav", "barge_bell.wav"}), folder / "p", true));
+    std::filesystem::remove(folder / "p" / "audio" / "barge_bell.wav");
+    const auto loaded = loadProject(folder / "p");
+    ASSERT_TRUE(loaded);
+    ASSERT_EQ(loaded->warnings.size(), 1U);
+    EXPECT_NE(loaded->warnings[0].find("barge_bell.wav"), std::string::npos);
+    EXPECT_EQ(loaded->project.sources.size(), 2U);
+    EXPECT_FALSE(loaded->project.sources[1]->sound);
+    EXPECT_EQ(allClips(loaded->project).size(), 2U);
+    // Saving it again loses nothing of what is known.
+    ASSERT_TRUE(saveProject(loaded->project, folder / "p", true));
+    EXPECT_EQ(loadProject(folder / "p")->project.sources.size(), 2U);
+}
+
+TEST(Load, ChangedAudioIsTold) {
+    const Folder folder;
+    ASSERT_TRUE(saveProject(withDemoFiles({"winch_hands_112bpm.wav"}), folder / "p", true));
+    support::writeSound(folder / "p" / "audio" / "winch_hands_112bpm.wav", support::sine(440, 3),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    const auto loaded = loadProject(folder / "p");
+    ASSERT_EQ(loaded->warnings.size(), 1U);
+    EXPECT_NE(loaded->warnings[0].find("other audio"), std::string::npos);
+}
+
+TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
+    const Folder folder;
+    ASSERT_TRUE(saveProject(withDemoFiles({"winch_hands_112bpm.wav"}), folder / "p", true));
+    const std::string good = support::readBytes(folder / "p" / "project.json");
+    const auto refused = [&](const std::string& text, const std::string& reason) {
+        support::writeBytes(folder / "p" / "project.json", text);
+        const auto r = loadProject(folder / "p");
+        ASSERT_FALSE(r) << reason;
+        EXPECT_NE(r.error().text.find("project.json"), std::string::npos) << r.error().text;
+        EXPECT_NE(r.error().text.find(reason), std::string::npos) << r.error().text;
+    };
+    const auto changed = [&](const std::string& from, const std::string& to) {
+        std::string text = good;
+        const auto at = text.find(from);
+        EXPECT_NE(at, std::string::npos) << from;
+        return text.replace(at, from.size(), to);
+    };
+    refused(good.substr(0, good.size() / 2), "damaged");
+    refused("", "damaged");
+    refused("[]", "not a Patient Metre project");
+    refused("{\"format\": 7}", "not a Patient Metre project");
+    refused(changed("\"version\": 1", "\"version\": 2"), "newer");
+    refused(changed("\"version\": 1", "\"version\": \"one\""), "not a number");
+    refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
+    refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");
+    refused(changed("\"bpm\": 104.0", "\"bpm\": \"fast\""), "not a number");
+    refused(changed("\"metre\": \"4/4\"", "\"metre\": \"0/4\""), "not a metre");
+    refused(changed("\"method\": \"struck\"", "\"method\": \"magic\""), "no method");
+    refused(changed("\"tracks\"", "\"trucks\""), "“tracks” is missing");
+    refused(changed("\"gain\": -2.5", "\"gain\": 1e300"), "out of range");
+}
+
+TEST(Load, EveryCutOfTheFileIsSurvived) {
+    const Folder folder;
+    ASSERT_TRUE(saveProject(withDemoFiles({"barge_bell.wav"}), folder / "p", true));
+    const std::string good = support::readBytes(folder / "p" / "project.json");
+    for (std::size_t n = 0; n + 2 < good.size(); n += 7)
+        EXPECT_FALSE(fromJson(good.substr(0, n), folder / "p", "project.json")) << n;
+}
+
+TEST(Save, AFullDiskLeavesTheProjectThatWasThere) {
+    const Folder folder;
+    const std::filesystem::path disk = folder / "disk";
+    std::filesystem::create_directories(disk);
+    if (mount("tmpfs", disk.c_str(), "tmpfs", 0, "size=1m") != 0) {
+        // Without the right to mount, a folder where a file should be refuses just as surely.
+        ASSERT_TRUE(saveProject({}, disk / "p", true));
+        const std::string before = support::readBytes(disk / "p" / "project.json");
+        std::filesystem::remove(disk / "p" / "audio");
+        support::writeBytes(disk / "p" / "audio", "in the way");
+        EXPECT_FALSE(saveProject(withDemoFiles({"winch_hands_112bpm.wav"}), disk / "p", true));
+        EXPECT_EQ(support::readBytes(disk / "p" / "project.json"), before);
+        return;
+    }
+    EXPECT_TRUE(saveProject({}, disk / "p", true));
+    const std::string before = support::readBytes(disk / "p" / "project.json");
+    const auto r = saveProject(withDemoFiles({"barge_bell.wav", "winch_hands_112bpm.wav"}), disk / "p", true);
+    EXPECT_FALSE(r);
+    if (!r) {
+        EXPECT_NE(r.error().text.find("disk is full"), std::string::npos) << r.error().text;
+    }
+    EXPECT_EQ(support::readBytes(disk / "p" / "project.json"), before);
+    EXPECT_TRUE(std::filesystem::is_empty(disk / "p" / "audio"));
+    umount(disk.c_str());
+}
+
+TEST(Recovery, WhatACrashLeftIsFound) {
+    const Folder folder;
+    const Project p = withDemoFiles({"barge_bell.wav"});
+    // A process that autosaves and dies without tidying up.
+    const pid_t child = fork();
+    if (child == 0) {
+        (void)autosave(p, "/somewhere/journey", folder.path());
+        _exit(0);
+    }
+    int status = 0;
+    waitpid(child, &status, 0);
+    const auto found = findRecoveries(folder.path());
+    ASSERT_EQ(found.size(), 1U);
+    EXPECT_EQ(found[0].projectFolder, "/somewhere/journey");
+    Project back = found[0].project;
+    EXPECT_TRUE(loadAudio(back, {}).empty());
+    EXPECT_EQ(toJson(back, {}), toJson(p, {}));
+    removeAutosave(found[0].file);
+    EXPECT_TRUE(findRecoveries(folder.path()).empty());
+}
+
+TEST(Recovery, ARunningApplicationsAutosaveIsNotOffered) {
+    const Folder folder;
+    ASSERT_TRUE(autosave({}, {}, folder.path()));
+    EXPECT_TRUE(std::filesystem::exists(autosaveFile(folder.path())));
+    EXPECT_TRUE(findRecoveries(folder.path()).empty());
+    support::writeBytes(folder / "autosave-999999999.json", "\nrubbish");
+    EXPECT_TRUE(findRecoveries(folder.path()).empty());
+    EXPECT_TRUE(std::filesystem::exists(folder / "autosave-999999999.json")) << "what cannot be read is left alone";
+}
+
+TEST(Demo, TheProjectOpensWholeAndPlaysSixteenBars) {
+    const auto loaded = loadProject(support::demoFolder());
+    ASSERT_TRUE(loaded) << loaded.error().text;
+    EXPECT_TRUE(loaded->warnings.empty());
+    EXPECT_GE(endOfMusic(loaded->project).value, 16 * 4);
+    EXPECT_GE(loaded->project.sources.size(), 5U);
+    // The format document names every member that is written.
+    const std::string document = support::readBytes(std::filesystem::path(PM_SOURCE_DIR) / "docs" / "format.md");
+    const std::string json = support::readBytes(support::demoFolder() / "project.json");
+    const std::regex member("\"([A-Za-z]+)\":");
+    for (std::sregex_iterator m(json.begin(), json.end(), member), end; m != end; ++m)
+        EXPECT_NE(document.find("`" + (*m)[1].str() + "`"), std::string::npos)
+            << (*m)[1] << " is not in docs/format.md";
+}
+
+} // namespace

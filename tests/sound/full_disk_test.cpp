@@ -1,0 +1,86 @@
+// A disk that is full, for real: a small file system in memory. Mounting one needs the right to; where that is
+// missing the kernel's own always-full device stands in.
+#include "sound/safe_file.h"
+#include "sound/write.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <csignal>
+#include <gtest/gtest.h>
+#include <sys/mount.h>
+#include <sys/resource.h>
+
+namespace {
+
+using namespace sound;
+
+// A limit on file size fails a write just like a full disk does, and needs no rights: EFBIG in place of ENOSPC.
+class SmallDisk {
+  public:
+    SmallDisk() {
+        mounted_ = mount("tmpfs", folder_.path().c_str(), "tmpfs", 0, "size=256k") == 0;
+        if (mounted_) return;
+        signal(SIGXFSZ, SIG_IGN);
+        getrlimit(RLIMIT_FSIZE, &before_);
+        rlimit limit = before_;
+        limit.rlim_cur = 200 * 1024;
+        setrlimit(RLIMIT_FSIZE, &limit);
+    }
+    ~SmallDisk() {
+        if (mounted_)
+            umount(folder_.path().c_str());
+        else
+            setrlimit(RLIMIT_FSIZE, &before_);
+    }
+    const support::Folder& folder() const { return folder_; }
+    bool isMounted() const { return mounted_; }
+
+  private:
+    support::Folder folder_;
+    bool mounted_ = false;
+    rlimit before_{};
+};
+
+TEST(FullDisk, AnAudioFileIsThereWholeOrNotAtAll) {
+    const SmallDisk disk;
+    const auto small =
+        write(disk.folder() / "small.wav", support::sine(440, 0.5), Depth::Int16, {}, Existing::Refuse);
+    ASSERT_TRUE(small) << small.error().text;
+    const std::string before = support::readBytes(disk.folder() / "small.wav");
+    const auto large = write(disk.folder() / "large.wav", support::noise(20), Depth::Int24,
+                             {metre::Bpm(100), "", {}}, Existing::Refuse);
+    ASSERT_FALSE(large);
+    EXPECT_NE(large.error().text.find("large.wav"), std::string::npos);
+    if (disk.isMounted()) {
+        EXPECT_NE(large.error().text.find("disk is full"), std::string::npos) << large.error().text;
+    }
+    const auto replaced =
+        write(disk.folder() / "small.wav", support::noise(20), Depth::Int24, {}, Existing::Replace);
+    EXPECT_FALSE(replaced);
+    EXPECT_EQ(support::readBytes(disk.folder() / "small.wav"), before);
+    int files = 0;
+    for (const auto& entry : std::filesystem::directory_iterator(disk.folder().path())) {
+        EXPECT_EQ(entry.path().filename(), "small.wav");
+        ++files;
+    }
+    EXPECT_EQ(files, 1);
+}
+
+TEST(FullDisk, TextIsThereWholeOrNotAtAll) {
+    const SmallDisk disk;
+    ASSERT_TRUE(writeText(disk.folder() / "project.json", "before", Existing::Replace));
+    const auto r = writeText(disk.folder() / "project.json", std::string(400 * 1024, 'x'), Existing::Replace);
+    ASSERT_FALSE(r);
+    EXPECT_NE(r.error().text.find("project.json"), std::string::npos);
+    EXPECT_EQ(support::readBytes(disk.folder() / "project.json"), "before");
+}
+
+TEST(FullDisk, ACopyIsThereWholeOrNotAtAll) {
+    const support::Folder elsewhere;
+    support::writeBytes(elsewhere / "big.wav", std::string(400 * 1024, 'x'));
+    const SmallDisk disk;
+    EXPECT_FALSE(copyFile(elsewhere / "big.wav", disk.folder() / "big.wav", Existing::Refuse));
+    EXPECT_TRUE(std::filesystem::is_empty(disk.folder().path()));
+}
+
+} // namespace

@@ -1,0 +1,247 @@
+#include "hear/onsets.h"
+#include "sound/read.h"
+#include "stretch/method.h"
+#include "stretch/tape.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <cmath>
+#include <gtest/gtest.h>
+
+namespace {
+
+using namespace stretch;
+using support::Audio;
+
+std::vector<Frames> attacksOf(const Audio& a) {
+    std::vector<Frames> list;
+    for (const auto& o : hear::onsets(a))
+        list.push_back(o.at);
+    return list;
+}
+
+Result<Audio> stretched(const Audio& a, double ratio, Settings settings = {}, const Progress& progress = {}) {
+    const auto attacks = attacksOf(a);
+    const auto map = TimeMap::straight(a.frames(), Frames(std::llround(double(a.frames().value) * ratio)));
+    return render({a, attacks}, *map, settings, progress);
+}
+
+class EveryMethod : public testing::TestWithParam<Method> {};
+INSTANTIATE_TEST_SUITE_P(Built, EveryMethod, testing::ValuesIn(methods()),
+                         [](const auto& p) { return methodLabel(p.param); });
+
+TEST_P(EveryMethod, LengthIsExactToTheFrame) {
+    const Audio a = support::noise(0.7);
+    for (const double ratio : {0.25, 0.5, 0.77, 0.9999, 1.0001, 16.0 / 15, 1.33, 2.0, 4.0}) {
+        const auto r = stretched(a, ratio, {GetParam(), 0, false});
+        ASSERT_TRUE(r) << r.error().text;
+        EXPECT_EQ(r->frames().value, std::llround(double(a.frames().value) * ratio));
+        EXPECT_EQ(r->rate, a.rate);
+    }
+}
+
+TEST_P(EveryMethod, RatioOneIsBitForBit) {
+    const Audio a = support::noise(0.5, 44100, 2);
+    for (const bool loop : {false, true}) {
+        const auto r = stretched(a, 1.0, {GetParam(), 0, loop});
+        ASSERT_TRUE(r);
+        EXPECT_EQ(r->channels, a.channels);
+    }
+}
+
+TEST_P(EveryMethod, EqualChannelsStayEqualAndSilenceSilent) {
+    const Audio a = support::strokes({1000, 20000, 33000}, 1.0, 48000, 2);
+    const auto r = stretched(a, 1.27, {GetParam(), 0, false});
+    EXPECT_EQ(r->channels[0], r->channels[1]);
+    const auto quiet = stretched(support::silence(0.5, 48000, 2), 1.3, {GetParam(), 3, true});
+    ASSERT_TRUE(quiet);
+    for (const float s : quiet->channels[0])
+        ASSERT_EQ(s, 0.0F);
+}
+
+TEST_P(EveryMethod, TheSameInputGivesTheSameOutput) {
+    const Audio a = support::noise(0.6, 48000, 2);
+    EXPECT_EQ(stretched(a, 1.2, {GetParam(), 0, false})->channels,
+              stretched(a, 1.2, {GetParam(), 0, false})->channels);
+}
+
+TEST_P(EveryMethod, LevelStays) {
+    const Audio a = support::noise(2.0);
+    for (const double ratio : {0.8, 1.25}) {
+        const auto r = stretched(a, ratio, {GetParam(), 0, false});
+        // Played slower on tape, noise loses what lay above the new band: only longer is compared there.
+        if (GetParam() == Method::Tape && ratio < 1) continue;
+        EXPECT_NEAR(support::rmsDb(*r), support::rmsDb(a), 0.3) << ratio;
+    }
+}
+
+TEST_P(EveryMethod, OneFrameAndAFewFrames) {
+    for (const std::int64_t n : {1, 2, 7, 100}) {
+        Audio a(48000, 1, Frames(n));
+        a.channels[0].assign(static_cast<std::size_t>(n), 0.5F);
+        const auto map = TimeMap::straight(Frames(n), Frames(n + 1));
+        if (!map) continue;
+        const std::vector<Frames> none;
+        const auto r = render({a, none}, *map, {GetParam(), 0, false});
+        ASSERT_TRUE(r);
+        EXPECT_EQ(r->frames().value, n + 1);
+        for (const float s : r->channels[0])
+            EXPECT_TRUE(std::isfinite(s));
+    }
+}
+
+TEST_P(EveryMethod, CancelsAtOnce) {
+    std::stop_source stop;
+    stop.request_stop();
+    const auto r = stretched(support::noise(1.0), 1.3, {GetParam(), 0, false}, {{}, stop.get_token()});
+    ASSERT_FALSE(r);
+    EXPECT_TRUE(r.error().cancelled);
+}
+
+TEST(Render, RefusesInWords) {
+    const Audio a = support::sine(440, 0.1);
+    const std::vector<Frames> none;
+    const auto map = TimeMap::straight(a.frames(), Frames(6000));
+    EXPECT_NE(render({a, none}, *map, {Method::Struck, 25, false}).error().text.find("24 semitones"),
+              std::string::npos);
+    EXPECT_FALSE(render({a, none}, *map, {Method::Struck, std::nan(""), false}));
+    const Audio empty(48000, 1, Frames(0));
+    EXPECT_FALSE(render({empty, none}, *map, {}));
+    const auto absurd = TimeMap::straight(Frames(std::int64_t(1) << 40), Frames(std::int64_t(1) << 41));
+    EXPECT_NE(render({a, none}, *absurd, {}).error().text.find("memory"), std::string::npos);
+}
+
+TEST(Struck, AttacksLandOnTheirFrame) {
+    std::vector<std::int64_t> at;
+    for (int i = 0; i < 16; ++i)
+        at.push_back(480 + i * 12857);
+    const Audio a = support::strokes(at, 4.4, 48000, 2);
+    for (const double ratio : {0.75, 0.9, 112.0 / 104, 1.33, 2.0}) {
+        const auto r = stretched(a, ratio);
+        ASSERT_TRUE(r);
+        for (const std::int64_t s : at) {
+            const std::int64_t expected = std::llround(double(s) * ratio);
+            // A tenth of a millisecond is 4.8 frames.
+            EXPECT_LE(std::abs(support::lagOf(a, s, *r, expected, 960, 200)), 3) << ratio << " attack at " << s;
+        }
+    }
+}
+
+TEST(Struck, AnAttackSoundsOnceAndWhole) {
+    const std::vector<std::int64_t> at = {4800, 28800, 52800};
+    const Audio a = support::strokes(at, 1.6);
+    for (const double ratio : {0.8, 1.5, 2.0}) {
+        const auto r = stretched(a, ratio);
+        ASSERT_TRUE(r);
+        // Twenty milliseconds from each attack are the recording's own, sample for sample.
+        for (const std::int64_t s : at) {
+            std::int64_t to = std::llround(double(s) * ratio);
+            to += support::lagOf(a, s, *r, to, 960, 20);
+            for (std::int64_t i = 0; i < 960; ++i)
+                ASSERT_EQ(r->channels[0][static_cast<std::size_t>(to + i)],
+                          a.channels[0][static_cast<std::size_t>(s + i)])
+                    << ratio;
+        }
+        // And between them no second one: bright energy is at the attacks alone.
+        const auto found = hear::onsets(*r);
+        EXPECT_EQ(found.size(), at.size()) << ratio;
+    }
+}
+
+TEST(Struck, PitchOfASineStays) {
+    for (const double hertz : {60.0, 220.0, 997.0, 5000.0})
+        for (const double ratio : {0.8, 1.1, 1.5}) {
+            const auto r = stretched(support::sine(hertz, 3.0), ratio);
+            EXPECT_NEAR(support::cents(support::frequencyOf(*r, hertz), hertz), 0, 1.0) << hertz << " × " << ratio;
+        }
+}
+
+TEST(Struck, ABentMapLandsItsAttacksOnTheirPins) {
+    std::vector<std::int64_t> at;
+    for (int i = 0; i < 8; ++i)
+        at.push_back(i * 24000 + 240);
+    const Audio a = support::strokes(at, 4.1);
+    std::vector<metre::TimePoint> points = {{Frames(0), Frames(0)}};
+    std::int64_t out = 0;
+    for (std::size_t i = 1; i < at.size(); ++i) {
+        out += 24000 + (i % 2 == 0 ? 4000 : -3000);
+        points.push_back({Frames(at[i]), Frames(out)});
+    }
+    points.push_back({a.frames(), Frames(out + 27000)});
+    const auto map = TimeMap::make(points);
+    ASSERT_TRUE(map);
+    const auto attacks = attacksOf(a);
+    const auto r = render({a, attacks}, *map, {});
+    ASSERT_TRUE(r);
+    for (std::size_t i = 1; i + 1 < points.size(); ++i)
+        EXPECT_LE(std::abs(support::lagOf(a, points[i].source.value, *r, points[i].output.value, 960, 200)), 3)
+            << i;
+}
+
+TEST(Struck, ALoopRunsOnIntoItsBeginning) {
+    // A loop of a steady chord over whole periods: any break at the seam shows against the steady rest.
+    const int rate = 48000;
+    Audio a(rate, 1, Frames(rate * 2));
+    for (std::size_t i = 0; i < a.channels[0].size(); ++i) {
+        const double t = double(i) / rate;
+        a.channels[0][i] =
+            static_cast<float>(0.2 * std::sin(2 * M_PI * 110 * t) + 0.2 * std::sin(2 * M_PI * 165 * t + 1) +
+                               0.2 * std::sin(2 * M_PI * 220 * t + 2));
+    }
+    for (const double ratio : {0.85, 1.2}) {
+        const auto r = stretched(a, ratio, {Method::Struck, 0, true});
+        const auto& x = r->channels[0];
+        const auto jump = [&](std::size_t i) {
+            const std::size_t n = x.size();
+            return std::abs(x[i % n] - 2 * x[(i + n - 1) % n] + x[(i + n - 2) % n]); // curvature shows clicks
+        };
+        float usual = 0;
+        for (std::size_t i = 10; i < x.size() - 10; ++i)
+            usual = std::max(usual, jump(i));
+        float seam = 0;
+        for (std::size_t i = x.size() - 4; i < x.size() + 4; ++i)
+            seam = std::max(seam, jump(i));
+        EXPECT_LT(20 * std::log10(seam / usual), 6) << ratio;
+    }
+}
+
+TEST(Struck, TransposingMovesThePitchAndNotTheTime) {
+    const Audio a = support::sine(440, 3.0);
+    for (const double st : {-12.0, -3.5, 7.0, 12.0}) {
+        const auto r = stretched(a, 1.1, {Method::Struck, st, false});
+        ASSERT_TRUE(r);
+        EXPECT_EQ(r->frames().value, std::llround(double(a.frames().value) * 1.1));
+        const double expected = 440 * std::exp2(st / 12);
+        EXPECT_NEAR(support::cents(support::frequencyOf(*r, expected), expected), 0, 1.0) << st;
+    }
+}
+
+TEST(Tape, PitchFollowsSpeed) {
+    for (const double ratio : {0.5, 0.9, 1.1, 2.0}) {
+        const auto r = stretched(support::sine(1000, 2.0), ratio, {Method::Tape, 0, false});
+        EXPECT_NEAR(support::cents(support::frequencyOf(*r, 1000 / ratio), 1000 / ratio), 0, 0.05) << ratio;
+    }
+    EXPECT_NEAR(tapeCents(*TimeMap::straight(Frames(1000), Frames(2000))), -1200, 1e-9);
+}
+
+TEST(Tape, FasterFoldsNothingBack) {
+    // 20 kHz played twice as fast would be 40 kHz: it must be gone, not mirrored to 8 kHz.
+    Audio a = support::sine(20000, 0.5);
+    for (std::size_t i = 0; i < a.channels[0].size(); ++i) // faded in and out: an edge has every frequency in it
+        a.channels[0][i] *=
+            static_cast<float>(0.5 - 0.5 * std::cos(2 * M_PI * double(i) / double(a.channels[0].size())));
+    const auto r = stretched(a, 0.5, {Method::Tape, 0, false});
+    EXPECT_LT(support::rmsDb(*r), support::rmsDb(a) - 80);
+}
+
+TEST(Methods, HaveWordsAndPlainWords) {
+    EXPECT_EQ(methodFromWord("drums"), Method::Struck);
+    EXPECT_EQ(methodFromWord("tonal"), Method::Held);
+    EXPECT_EQ(methodFromWord("mix"), Method::Blend);
+    EXPECT_EQ(methodFromWord("voice"), Method::Sung);
+    EXPECT_EQ(methodFromWord("tape"), Method::Tape);
+    EXPECT_FALSE(methodFromWord("auto"));
+    EXPECT_FALSE(methodFromWord(""));
+}
+
+} // namespace

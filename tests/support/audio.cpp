@@ -1,0 +1,128 @@
+#include "support/audio.h"
+
+#include <algorithm>
+#include <cmath>
+#include <complex>
+#include <numbers>
+#include <random>
+
+namespace support {
+
+namespace {
+std::int64_t count(double seconds, int rate) {
+    return std::llround(seconds * rate);
+}
+} // namespace
+
+Audio sine(double hertz, double seconds, int rate, int channels, double level) {
+    Audio a(rate, channels, sound::Frames(count(seconds, rate)));
+    for (auto& samples : a.channels)
+        for (std::size_t i = 0; i < samples.size(); ++i)
+            samples[i] = static_cast<float>(level * std::sin(2 * std::numbers::pi * hertz * double(i) / rate));
+    return a;
+}
+
+Audio silence(double seconds, int rate, int channels) {
+    return {rate, channels, sound::Frames(count(seconds, rate))};
+}
+
+Audio noise(double seconds, int rate, int channels, unsigned seed, double level) {
+    Audio a(rate, channels, sound::Frames(count(seconds, rate)));
+    std::mt19937 random(seed);
+    std::uniform_real_distribution<float> spread(-1, 1);
+    for (auto& samples : a.channels)
+        for (float& s : samples)
+            s = static_cast<float>(level) * spread(random);
+    return a;
+}
+
+Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate, int channels) {
+    Audio a(rate, channels, sound::Frames(count(seconds, rate)));
+    std::mt19937 random(7);
+    std::uniform_real_distribution<double> spread(-1, 1);
+    for (const std::int64_t start : at)
+        for (std::int64_t i = 0; i < rate / 5 && start + i < a.frames().value; ++i) {
+            const double t = double(i) / rate;
+            const double s = 0.5 * spread(random) * std::exp(-t / 0.01) +
+                             0.4 * std::cos(2 * std::numbers::pi * 220 * t) * std::exp(-t / 0.05);
+            for (auto& samples : a.channels)
+                samples[static_cast<std::size_t>(start + i)] += static_cast<float>(s);
+        }
+    return a;
+}
+
+double frequencyOf(const Audio& audio, double nearHertz) {
+    const auto& x = audio.channels[0];
+    const auto n = static_cast<std::int64_t>(x.size());
+    const std::int64_t window = n / 3;
+    const std::int64_t hop = n / 3;
+    const auto phase = [&](std::int64_t from, double hertz) {
+        std::complex<double> sum = 0;
+        const std::complex<double> turn = std::polar(1.0, -2 * std::numbers::pi * hertz / audio.rate);
+        std::complex<double> phasor = 1;
+        for (std::int64_t i = 0; i < window; ++i) {
+            const double w = 0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(window));
+            sum += w * double(x[static_cast<std::size_t>(from + i)]) * phasor;
+            phasor *= turn;
+        }
+        return sum;
+    };
+    // First a search on a grid of half a window's bin, within a sixth of a semitone, then the phase between two
+    // windows.
+    double best = nearHertz;
+    double bestLevel = -1;
+    const double bin = double(audio.rate) / double(window);
+    for (double f = nearHertz * 0.99; f <= nearHertz * 1.01; f += bin / 2)
+        if (const double level = std::abs(phase(n / 6, f)); level > bestLevel) {
+            bestLevel = level;
+            best = f;
+        }
+    const double advance = std::arg(phase(n / 6 + hop, best) / phase(n / 6, best));
+    double turns = best * double(hop) / audio.rate;
+    turns = std::round(turns - advance / (2 * std::numbers::pi)) + advance / (2 * std::numbers::pi);
+    return turns * audio.rate / double(hop);
+}
+
+double cents(double hertz, double reference) {
+    return 1200 * std::log2(hertz / reference);
+}
+
+std::int64_t lagOf(const Audio& a, std::int64_t atA, const Audio& b, std::int64_t atB, std::int64_t length,
+                   std::int64_t reach) {
+    const auto sample = [](const Audio& audio, std::int64_t i) {
+        return i >= 0 && i < audio.frames().value ? double(audio.channels[0][static_cast<std::size_t>(i)]) : 0.0;
+    };
+    std::int64_t best = 0;
+    double bestScore = -1e300;
+    for (std::int64_t lag = -reach; lag <= reach; ++lag) {
+        double ab = 0;
+        double bb = 1e-12;
+        for (std::int64_t i = 0; i < length; ++i) {
+            const double y = sample(b, atB + lag + i);
+            ab += sample(a, atA + i) * y;
+            bb += y * y;
+        }
+        if (const double score = ab / std::sqrt(bb); score > bestScore) {
+            bestScore = score;
+            best = lag;
+        }
+    }
+    return best;
+}
+
+double energy(const Audio& audio, std::int64_t from, std::int64_t to) {
+    double sum = 0;
+    for (const auto& samples : audio.channels)
+        for (std::int64_t i = std::max<std::int64_t>(0, from); i < std::min<std::int64_t>(to, audio.frames().value);
+             ++i)
+            sum += double(samples[static_cast<std::size_t>(i)]) * samples[static_cast<std::size_t>(i)];
+    return sum;
+}
+
+double rmsDb(const Audio& audio) {
+    const double mean =
+        energy(audio, 0, audio.frames().value) / double(audio.frames().value) / double(audio.channels.size());
+    return 10 * std::log10(mean + 1e-20);
+}
+
+} // namespace support

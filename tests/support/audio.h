@@ -1,0 +1,32 @@
+// Audio made for tests, and measures that do not use the code under test.
+#pragma once
+
+#include "sound/audio.h"
+
+#include <cstdint>
+#include <vector>
+
+namespace support {
+
+using sound::Audio;
+
+Audio sine(double hertz, double seconds, int rate = 48000, int channels = 1, double level = 0.5);
+Audio silence(double seconds, int rate = 48000, int channels = 1);
+// White noise, always the same for the same seed.
+Audio noise(double seconds, int rate = 48000, int channels = 1, unsigned seed = 1, double level = 0.3);
+// Short decaying strokes (a noise burst on a tone) that begin at exactly these frames.
+Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate = 48000, int channels = 1);
+
+// The frequency of a steady tone, by the phase advance between two windows; to a small fraction of a cent.
+double frequencyOf(const Audio& audio, double nearHertz);
+double cents(double hertz, double reference);
+
+// By how many frames `b` around frame atB lies later than `a` around frame atA: the lag, within ±reach, at which
+// `length` frames correlate best. Channel 0.
+std::int64_t lagOf(const Audio& a, std::int64_t atA, const Audio& b, std::int64_t atB, std::int64_t length,
+                   std::int64_t reach);
+
+double energy(const Audio& audio, std::int64_t from, std::int64_t to);
+double rmsDb(const Audio& audio);
+
+} // namespace support
