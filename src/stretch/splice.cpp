@@ -58,6 +58,22 @@ void add(Products& sums, const std::vector<float>& samples, std::int64_t a, std:
     }
 }
 
+// The sum of products of n samples each.
+double product(const float* x, const float* y, std::int64_t n) {
+    constexpr std::int64_t lanes = 8;
+    std::array<float, lanes> sums{};
+    std::int64_t i = 0;
+    for (; i + lanes <= n; i += lanes)
+        for (std::size_t k = 0; k < lanes; ++k)
+            sums[k] += x[i + static_cast<std::int64_t>(k)] * y[i + static_cast<std::int64_t>(k)];
+    for (; i < n; ++i)
+        sums[0] += x[i] * y[i];
+    double sum = 0;
+    for (const float s : sums)
+        sum += static_cast<double>(s);
+    return sum;
+}
+
 double likeness(const Products& p) {
     constexpr double nothing = 1e-12;
     if (p.aa < nothing && p.bb < nothing) return 1;
@@ -70,9 +86,21 @@ Similarity::Similarity(const sound::Audio& audio, std::int64_t window)
     : audio_(audio), window_(window), step_(std::max(1, audio.rate / 8000)) {
     for (const auto& samples : audio.channels) {
         std::vector<float> low(samples.size() / static_cast<std::size_t>(step_) + 1, 0.0F);
-        for (std::size_t i = 0; i < samples.size(); ++i)
-            low[i / static_cast<std::size_t>(step_)] += samples[i];
+        const auto step = static_cast<std::size_t>(step_);
+        for (std::size_t cell = 0; cell < low.size(); ++cell) {
+            const std::size_t end = std::min(samples.size(), (cell + 1) * step);
+            float sum = 0;
+            for (std::size_t i = cell * step; i < end; ++i)
+                sum += samples[i];
+            low[cell] = sum;
+        }
         coarse_.push_back(std::move(low));
+    }
+    energy_.assign(coarse_.front().size() + 1, 0.0);
+    for (std::size_t i = 0; i + 1 < energy_.size(); ++i) {
+        energy_[i + 1] = energy_[i];
+        for (const auto& low : coarse_)
+            energy_[i + 1] += double(low[i]) * double(low[i]);
     }
 }
 
@@ -84,10 +112,27 @@ double Similarity::at(std::int64_t a, std::int64_t b) const {
 }
 
 double Similarity::coarse(std::int64_t a, std::int64_t b) const {
+    const std::int64_t n = std::max<std::int64_t>(4, window_ / step_);
+    const auto size = static_cast<std::int64_t>(coarse_.front().size());
+    if (a < 0 || b < 0 || a + n > size || b + n > size) {
+        Products sums;
+        for (const auto& samples : coarse_)
+            add(sums, samples, a, b, n);
+        return likeness(sums);
+    }
     Products sums;
     for (const auto& samples : coarse_)
-        add(sums, samples, a, b, std::max<std::int64_t>(4, window_ / step_));
+        sums.ab += product(samples.data() + a, samples.data() + b, n);
+    const auto energy = [&](std::int64_t at) {
+        return std::max(0.0, energy_[static_cast<std::size_t>(at + n)] - energy_[static_cast<std::size_t>(at)]);
+    };
+    sums.aa = energy(a);
+    sums.bb = energy(b);
     return likeness(sums);
+}
+
+double Similarity::roughly(std::int64_t a, std::int64_t b) const {
+    return coarse(a / step_, a / step_ + (b - a) / step_);
 }
 
 Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const {

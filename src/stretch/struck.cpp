@@ -113,7 +113,7 @@ class Struck {
             const double left = 1 - double(o - bodyStart) / double(std::max<std::int64_t>(1, b.output - bodyStart));
             return static_cast<std::int64_t>(std::llround(map_.sourceAt(double(o)) + offset * left)) - o;
         };
-        const std::int64_t step = frames(0.004) + 1;
+        const std::int64_t step = frames(0.006) + 1;
         std::int64_t here = a.output;
         std::int64_t current = lag;
         std::int64_t o = bodyStart;
@@ -161,7 +161,7 @@ class Struck {
         double bestLikeness = -2;
         for (std::int64_t o = from; o <= latest; o += frames(0.002) + 1) {
             if (o + lag + n > b.source || o + endLag < a.source + head / 2) continue;
-            const double likeness = similar_.at(o + lag, o + endLag);
+            const double likeness = similar_.roughly(o + lag, o + endLag);
             if (likeness > bestLikeness) {
                 bestLikeness = likeness;
                 best = o;
