@@ -72,6 +72,7 @@ DeliverDialog::DeliverDialog(Session& session, QWidget* parent) : QDialog(parent
     grid->addWidget(replace_, 4, 1, 1, 2);
     grid->addWidget(trouble_, 5, 1, 1, 2);
     auto* buttons = new QHBoxLayout;
+    buttons->setSpacing(8);
     buttons->addStretch(1);
     buttons->addWidget(cancel);
     buttons->addWidget(deliver_);
@@ -103,13 +104,12 @@ deliver::LoopOptions DeliverDialog::options() const {
 }
 
 void DeliverDialog::refresh() {
-    const std::vector<ClipId> clips = session_.selectedOrAllClips();
-    const auto n = static_cast<int>(clips.size());
+    const auto plan = deliver::planLoops(session_.now(), session_.selectedOrAllClips(), options());
+    const auto n = plan ? static_cast<int>(plan->size()) : 0;
     const bool selected = !session_.selection().clips.empty();
     which_->setText(n == 1     ? tr("One loop, fitted to the project")
-                    : selected ? tr("The %1 selected loops, fitted to the project").arg(n)
+                    : selected ? tr("%1 selected loops, fitted to the project").arg(n)
                                : tr("All %1 loops, fitted to the project").arg(n));
-    const auto plan = deliver::planLoops(session_.now(), clips, options());
     QString trouble;
     QStringList lines;
     bool existing = false;
@@ -122,7 +122,7 @@ void DeliverDialog::refresh() {
         }
     if (folder_->text().trimmed().isEmpty())
         trouble = tr("Say into which folder.");
-    else if (n == 0)
+    else if (plan && n == 0)
         trouble = tr("There is nothing to deliver yet.");
     else if (existing && !replace_->isChecked())
         trouble = tr("Some of these names are taken. Tick the box to replace those files, or choose another folder "

@@ -1,13 +1,11 @@
 // patient-metre: the application.
 #include "app/main_window.h"
-
-#include "app/bars_view.h"
+#include "app/shot.h"
 #include "app/text.h"
 #include "app/tokens.h"
 
 #include <CLI/CLI.hpp>
 #include <QApplication>
-#include <QTimer>
 #include <cstdio>
 
 namespace {
@@ -18,43 +16,8 @@ struct Arguments {
     std::string shot;
     std::string size = "1280x800";
     std::string select;
+    std::string dialog;
     bool lamp = false;
-};
-
-// Writes a picture of the window once everything that was asked for is there, and ends.
-class Shot : public QObject {
-  public:
-    Shot(app::MainWindow& window, QString file, QString select)
-        : window_(window), file_(std::move(file)), select_(std::move(select)) {
-        connect(&timer_, &QTimer::timeout, this, &Shot::look);
-        timer_.start(50);
-    }
-
-  private:
-    void look() {
-        app::Session& s = window_.session();
-        if (s.task().isRunning() || s.player().pendingRenders() > 0) return;
-        if (!select_.isEmpty()) {
-            for (const app::ClipId id : project::allClips(s.now())) {
-                const auto source = project::sourceOf(s.now(), project::clipOf(s.now(), id)->source);
-                if (app::qt(source->name).startsWith(select_)) {
-                    s.select({id});
-                    break;
-                }
-            }
-            select_.clear();
-            return; // once more round, so that it is painted
-        }
-        timer_.stop();
-        const bool ok = window_.grab().save(file_, "PNG");
-        std::fprintf(stderr, ok ? "%s written\n" : "%s could not be written\n", qPrintable(file_));
-        QCoreApplication::exit(ok ? 0 : 1);
-    }
-
-    app::MainWindow& window_;
-    QString file_;
-    QString select_;
-    QTimer timer_;
 };
 
 } // namespace
@@ -68,6 +31,7 @@ int main(int argc, char** argv) {
     parser.add_option("--shot", arguments.shot, "Write a PNG of the window and end");
     parser.add_option("--size", arguments.size, "Size of the window")->type_name("WxH")->capture_default_str();
     parser.add_option("--select", arguments.select, "Select the first clip whose source's name begins so");
+    parser.add_option("--dialog", arguments.dialog, "With --shot: the dialog to open and show, by its menu action");
     parser.add_flag("--lamp", arguments.lamp, "Dark: by lamplight");
     try {
         parser.parse(argc, argv);
@@ -99,8 +63,10 @@ int main(int argc, char** argv) {
             QObject::connect(&window.session(), &app::Session::opened, &window, bringIn,
                              Qt::ConnectionType(Qt::QueuedConnection | Qt::SingleShotConnection));
     }
-    std::unique_ptr<Shot> shot;
+    std::unique_ptr<app::Shot> shot;
     if (!arguments.shot.empty())
-        shot = std::make_unique<Shot>(window, app::qt(arguments.shot), app::qt(arguments.select));
+        shot =
+            std::make_unique<app::Shot>(window, app::ShotOptions{app::qt(arguments.shot), app::qt(arguments.select),
+                                                                 app::qt(arguments.dialog)});
     return QApplication::exec();
 }

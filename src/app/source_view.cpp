@@ -48,9 +48,18 @@ void SourceView::mouseDoubleClickEvent(QMouseEvent* event) {
 void SourceView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     const Tokens& t = tokens();
+    if (!source_) {
+        p.setPen(t.rule);
+        p.drawRect(rect().adjusted(0, 0, -1, -1));
+        p.setPen(t.inkSoft);
+        p.setFont(textFont(sizes::text));
+        p.drawText(
+            rect(), Qt::AlignCenter,
+            tr("Select a clip, or a source on the shelf:\nits recording, attacks and beats are shown here."));
+        return;
+    }
     p.fillRect(rect(), t.sheet);
     p.fillRect(QRect(0, 0, width(), ruler), t.bar);
-    if (!source_) return;
     const double length = source_->length().value;
     // Seconds, as many as have room.
     double step = 0.1;

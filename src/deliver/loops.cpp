@@ -6,6 +6,7 @@
 #include "sound/decibel.h"
 #include "sound/utf8.h"
 
+#include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
 #include <optional>
@@ -111,6 +112,16 @@ Result<std::string> filled(const project::Project& p, const project::Clip& clip,
     return safeName(out);
 }
 
+bool soundTheSame(const project::Project& p, const project::Clip& a, const project::Clip& b) {
+    project::Clip there = a;
+    there.id = b.id;
+    there.at = b.at;
+    if (!(there == b)) return false;
+    if (!project::isStretched(p, a)) return true;
+    const auto tempoA = tempoOver(p, a);
+    return tempoA && tempoA == tempoOver(p, b);
+}
+
 } // namespace
 
 Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std::vector<project::ClipId>& clips,
@@ -121,15 +132,19 @@ Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std:
     for (const project::ClipId id : clips) {
         const project::Clip* clip = project::clipOf(p, id);
         if (clip == nullptr) continue;
+        const bool planned = std::any_of(plan.begin(), plan.end(), [&](const PlannedLoop& other) {
+            return soundTheSame(p, *project::clipOf(p, other.clip), *clip);
+        });
+        if (planned) continue;
         const auto name = filled(p, *clip, static_cast<int>(plan.size()) + 1, options.pattern);
         if (!name) return tl::unexpected(name.error());
         std::string unique = *name;
         for (int n = 2; !taken.insert(unique).second; ++n)
             unique = fmt::format("{} {}", *name, n);
-        PlannedLoop planned{id, options.folder / (unique + ".wav"), false};
+        PlannedLoop loop{id, options.folder / (unique + ".wav"), false};
         std::error_code ignored;
-        planned.exists = fs::exists(planned.file, ignored);
-        plan.push_back(std::move(planned));
+        loop.exists = fs::exists(loop.file, ignored);
+        plan.push_back(std::move(loop));
     }
     return plan;
 }

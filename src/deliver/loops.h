@@ -26,9 +26,11 @@ struct PlannedLoop {
     bool exists = false; // something of that name is there already
 };
 
-// Names for clips, in order, every one different. {name} is the source's name without the tempo that stood in it,
-// {bpm} the project's tempo where the clip begins. A word that is unknown for a clip goes with the separator before
-// it; characters that a file name cannot hold become "_". Fails when the pattern is empty or holds an unknown word.
+// Names for clips, in order, every one different. Clips that sound the same (the same part of the same source,
+// fitted to the same tempo with the same settings) are one loop, and the first stands for them all. {name} is the
+// source's name without the tempo that stood in it, {bpm} the project's tempo where the clip begins. A word that is
+// unknown for a clip goes with the separator before it; characters that a file name cannot hold become "_". Fails
+// when the pattern is empty or holds an unknown word.
 Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std::vector<project::ClipId>& clips,
                                            const LoopOptions& options);
 

@@ -10,6 +10,7 @@
 #include <nlohmann/json.hpp>
 #include <sndfile.h>
 #include <sstream>
+#include <unistd.h>
 
 namespace {
 
@@ -86,6 +87,19 @@ TEST(PmetreRead, BadFilesAreNamedAndTheOthersDone) {
     ASSERT_EQ(list.size(), 1U);
     EXPECT_EQ(list[0]["bpm"], 100);
     EXPECT_EQ(list[0]["beats"], 2);
+}
+
+TEST(PmetreRead, AFileThatMayNotBeReadSaysSo) {
+    const Folder folder;
+    const auto path = folder / "locked_100bpm.wav";
+    support::writeSound(path, support::sine(440, 0.5), SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    std::filesystem::permissions(path, std::filesystem::perms::none);
+    // The superuser may read everything; the test then becomes nobody.
+    const std::string nobody = geteuid() == 0 ? "setpriv --reuid=65534 --clear-groups " : "";
+    const auto r = run(nobody + pmetre("read " + quoted(path)));
+    EXPECT_EQ(r.status, 1);
+    EXPECT_NE(r.err.find("locked_100bpm.wav could not be read: you may not read this file"), std::string::npos)
+        << r.err;
 }
 
 TEST(PmetreFit, TempoToTempo) {

@@ -47,6 +47,21 @@ TEST(Plan, NamesFollowThePattern) {
     EXPECT_FALSE(planLoops(p, clips, {"/x", "{name"}));
 }
 
+TEST(Plan, WhatSoundsTheSameIsOneLoop) {
+    auto p = withLoops({"rope_shaker_124.wav"});
+    const auto source = p.sources[0]->id;
+    const auto track = p.tracks[0]->id;
+    for (const double beat : {12.0, 20.0})
+        p = project::place(p, source, track, Beats(beat))->project;
+    EXPECT_EQ(planLoops(p, project::allClips(p), {"/x", "{name}"})->size(), 1U);
+    const auto last = project::allClips(p).back();
+    p = project::changeClips(p, {last}, [](project::Clip& c) { c.gainDb = -3; });
+    EXPECT_EQ(planLoops(p, project::allClips(p), {"/x", "{name}"})->size(), 2U);
+    p = project::setTempoMap(p, *metre::TempoMap::make({{Beats(0), Bpm(104), metre::TempoPoint::Shape::Hold},
+                                                        {Beats(12), Bpm(90), metre::TempoPoint::Shape::Hold}}));
+    EXPECT_EQ(planLoops(p, project::allClips(p), {"/x", "{name}"})->size(), 3U);
+}
+
 TEST(Deliver, LengthsTempoAndLevelAreThoseOfTheProject) {
     const support::Folder folder;
     for (const double bpm : {104.0, 97.3, 128.0}) {

@@ -1,0 +1,17 @@
+#!/usr/bin/env bash
+# Takes the pictures in docs/screenshots/ from the demo project, without a monitor.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+export QT_QPA_PLATFORM=offscreen PATIENT_METRE_OUTPUT=simulated
+application=build/release/src/patient-metre
+shots=docs/screenshots
+mkdir -p "$shots"
+# A copy at a place that says nothing about this machine.
+copy=/tmp/music/canal_journey
+rm -rf "$copy" && mkdir -p /tmp/music && cp -r demo/canal_journey "$copy"
+"$application" "$copy" --select winch --shot "$shots/bars.png"
+"$application" "$copy" --select winch --lamp --shot "$shots/bars-lamplight.png"
+"$application" --shot "$shots/empty.png"
+"$application" --import demo/canal_journey/audio/winch_hands_112bpm.wav demo/canal_journey/audio/keel_bass_96.aiff \
+  demo/canal_journey/audio/rope_shaker_124.wav demo/canal_journey/audio/barge_bell.wav --shot "$shots/imported.png"
+"$application" "$copy" --dialog deliver --shot "$shots/deliver.png"
