@@ -76,9 +76,10 @@ void paintTempoLane(QPainter& p, const BarsScene& s) {
     const auto& points = map.points();
     const auto [low, high] =
         std::minmax_element(points.begin(), points.end(), [](auto& a, auto& b) { return a.bpm < b.bpm; });
-    const double span = std::max(1.0, high->bpm.value - low->bpm.value);
+    const double lowest = low->bpm.value;
+    const double span = std::max(1.0, high->bpm.value - lowest);
     const auto y = [&](Bpm bpm) {
-        return area.bottom() - 8 - (bpm.value - low->bpm.value) / span * (points.size() > 1 ? 10 : 0);
+        return area.bottom() - 8 - (bpm.value - lowest) / span * (points.size() > 1 ? 10 : 0);
     };
     QPainterPath line;
     for (std::size_t i = 0; i < points.size(); ++i) {

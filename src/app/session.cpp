@@ -51,7 +51,7 @@ fs::path Session::recoveryFolder() {
 void Session::say(const QString& sentence) {
     emit said(sentence);
 }
-void Session::complain(const QString& title, QStringList lines) {
+void Session::complain(const QString& title, const QStringList& lines) {
     emit told(title, lines, true);
 }
 
@@ -356,7 +356,7 @@ void Session::deliver(const deliver::LoopOptions& options, std::vector<deliver::
         [p = now(), options, plan = std::move(plan)](const sound::Progress& progress) {
             return deliver::deliverLoops(p, plan, options, progress);
         },
-        [this, options, count](deliver::Delivered out) {
+        [this, options, count](const deliver::Delivered& out) {
             const auto n = static_cast<int>(out.written.size());
             QString sentence =
                 tr("%1 of %2 loops written to %3").arg(n).arg(count).arg(qt(sound::shownPath(options.folder)));

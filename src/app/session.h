@@ -69,8 +69,8 @@ class Session : public QObject {
     void startNew();
     void recover(const std::filesystem::path& autosaved);
 
-    void say(const QString& sentence);                      // the status line
-    void complain(const QString& title, QStringList lines); // the message bar
+    void say(const QString& sentence);                             // the status line
+    void complain(const QString& title, const QStringList& lines); // the message bar
 
     static std::filesystem::path recoveryFolder();
 

@@ -21,7 +21,9 @@ std::vector<Band> filterbank(int rate, std::size_t window) {
     const double binHz = static_cast<double>(rate) / static_cast<double>(window);
     const double top = std::min(16000.0, rate * 0.48);
     std::vector<std::size_t> centres;
-    for (double hz = 40; hz < top; hz *= std::pow(2.0, 1.0 / 12)) {
+    for (int semitone = 0;; ++semitone) {
+        const double hz = 40 * std::exp2(semitone / 12.0);
+        if (hz >= top) break;
         const auto bin = static_cast<std::size_t>(std::lround(hz / binHz));
         if (bin > 0 && (centres.empty() || bin > centres.back())) centres.push_back(bin);
     }

@@ -66,7 +66,7 @@ class Engine {
     int leftFrames_ = 0; // of left_, still to fade out
     int rising_ = 0;     // frames of now_, still to fade in
     bool running_ = false;
-    std::array<float, 2 * fade> mix_{};
+    std::array<float, std::size_t(2) * fade> mix_{};
     std::array<std::vector<float>, 2> clicks_; // first beat of the bar, other beats
 
     std::atomic<bool> playing_{false};
