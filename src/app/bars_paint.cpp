@@ -142,13 +142,33 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, c
     p.drawLines(lines);
 }
 
-QString clipTitle(const project::Project& p, const project::Clip& clip) {
+// What becomes of a clip's tempo: "112 → 104".
+QString tempoChange(const project::Project& p, const project::Clip& clip) {
     const project::SourcePtr s = project::sourceOf(p, clip.source);
-    if (!s->sound) return QObject::tr("%1 · missing").arg(qt(s->name));
-    if (!project::isStretched(p, clip)) return QObject::tr("%1 · as recorded").arg(qt(s->name));
-    return QStringLiteral("%1  %2 → %3")
-        .arg(qt(s->name), qt(metre::tempoLabel(s->beats->meanTempo())),
-             qt(metre::tempoLabel(p.tempo.tempoAt(project::startOf(p, clip)))));
+    if (!s->sound) return QObject::tr("missing");
+    if (!project::isStretched(p, clip)) return QObject::tr("as recorded");
+    return QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(s->beats->meanTempo())),
+                                         qt(metre::tempoLabel(p.tempo.tempoAt(project::startOf(p, clip)))));
+}
+
+// Name and tempo; where there is no room for both, the name is shortened in its middle, and where there is hardly
+// any, the tempo alone is left.
+void paintTitle(QPainter& p, const project::Project& project, const project::Clip& clip, const QRectF& area) {
+    if (area.width() < 20) return;
+    const QString change = tempoChange(project, clip);
+    const QString name = qt(project::sourceOf(project, clip.source)->name);
+    const QFontMetrics metrics = p.fontMetrics();
+    const int gap = 9;
+    const int room = static_cast<int>(area.width()) - metrics.horizontalAdvance(change) - gap;
+    constexpr int flags = Qt::AlignLeft | Qt::AlignVCenter;
+    if (room < std::min(80, metrics.horizontalAdvance(name))) {
+        p.drawText(area, flags, metrics.elidedText(name, Qt::ElideRight, static_cast<int>(area.width())));
+        return;
+    }
+    const QString shown = metrics.elidedText(name, Qt::ElideMiddle, room);
+    p.drawText(area, flags, shown);
+    p.setPen(tokens().inkSoft);
+    p.drawText(area.adjusted(metrics.horizontalAdvance(shown) + gap, 0, 0, 0), flags, change);
 }
 
 void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::size_t track, const QRect& dirty) {
@@ -175,10 +195,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::
     // A title stays in view while its clip runs out of it on the left.
     const double textLeft = std::max<double>(r.left() + 5, BarsLayout::headers + 5);
     const QRectF title(textLeft, r.top(), r.right() - textLeft - 4, 15);
-    if (title.width() > 20)
-        p.drawText(
-            title, Qt::AlignLeft | Qt::AlignVCenter,
-            p.fontMetrics().elidedText(clipTitle(project, clip), Qt::ElideRight, static_cast<int>(title.width())));
+    paintTitle(p, project, clip, title);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
         p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,

@@ -120,13 +120,21 @@ void Bench::refresh() {
         readings_->show({}, {});
         return;
     }
-    name_->setText(qt(sound::shownName(s->file)));
-    name_->setToolTip(qt(sound::shownPath(s->file)));
     facts_->setText(tr("%1 · %2 kHz %3 · %4 s")
                         .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0),
                              s->facts.channels == 1 ? tr("mono") : tr("stereo"),
-                             QString::number(s->length().value, 'f', 3)));
+                             QString::number(s->length().value, 'f', 3)) +
+                    (s->key ? QStringLiteral(" · ") + qt(hear::keyLabel(*s->key)) : QString()));
+    layout()->activate(); // the facts decide how much room the name has
+    name_->setText(name_->fontMetrics().elidedText(qt(sound::shownName(s->file)), Qt::ElideMiddle, name_->width()));
+    name_->setToolTip(qt(sound::shownPath(s->file)));
     readings_->show(s->readings, s->chosen);
+}
+
+void Bench::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    // The name is shortened to the room it has once the layout has given it that.
+    QMetaObject::invokeMethod(this, &Bench::refresh, Qt::QueuedConnection);
 }
 
 void Bench::paintEvent(QPaintEvent*) {

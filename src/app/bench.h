@@ -21,6 +21,7 @@ class Bench : public QWidget {
 
   protected:
     void paintEvent(QPaintEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
 
   private:
     void refresh();
