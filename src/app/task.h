@@ -4,6 +4,7 @@
 #include <QObject>
 #include <QString>
 #include <functional>
+#include <memory>
 #include <stop_token>
 #include <thread>
 
@@ -22,7 +23,7 @@ class Task : public QObject {
     // cancelled. REQUIRES !isRunning().
     template <class Result>
     void start(const QString& what, std::function<Result(sound::Progress)> work, std::function<void(Result)> done) {
-        begin(what, [this, work = std::move(work), done = std::move(done)](const sound::Progress& progress) {
+        begin(what, [work = std::move(work), done = std::move(done)](const sound::Progress& progress) {
             auto result = std::make_shared<Result>(work(progress));
             return [done, result] { done(std::move(*result)); };
         });

@@ -46,18 +46,21 @@ Engine::~Engine() = default;
 
 void Engine::give(Order order) {
     collect();
-    ++ordersGiven_;
     // With nobody taking orders (no output is running) the queue grows here, on the interface thread.
     mail_->orders.enqueue(order);
+    ordersGiven_.fetch_add(1, std::memory_order_release);
 }
 
 void Engine::collect() {
-    const Scene* spent = nullptr;
-    while (mail_->spent.try_dequeue(spent))
+    const std::int64_t returned = scenesReturned_.load(std::memory_order_acquire);
+    for (; scenesCollected_ < returned; ++scenesCollected_) {
+        const Scene* spent = nullptr;
+        mail_->spent.try_dequeue(spent);
         mail_->alive.erase(spent);
+    }
 }
 
-void Engine::setScene(ScenePtr scene) {
+void Engine::setScene(const ScenePtr& scene) {
     Order order{Order::Kind::Scene, scene.get(), {}};
     if (!mail_->alive.emplace(scene.get(), scene).second) return; // the same scene is on its way already
     give(order);
@@ -73,14 +76,16 @@ void Engine::locate(Beats to) {
     give({Order::Kind::Locate, nullptr, to});
 }
 
-void Engine::release(const Scene* scene) {
-    if (scene != nullptr) mail_->spent.try_enqueue(scene);
+void Engine::giveBack(const Scene* scene) {
+    // Where the queue is full the scene stays alive until the engine ends; that costs memory, and nothing else.
+    if (scene != nullptr && mail_->spent.try_enqueue(scene))
+        scenesReturned_.fetch_add(1, std::memory_order_release);
 }
 
 // What sounds now fades out where it is, while something else fades in.
 void Engine::leaveBehind() {
     if (!running_ || rising_ == fade) return; // nothing of it has sounded yet
-    if (left_.scene != nullptr && left_.scene != now_.scene) release(left_.scene);
+    if (left_.scene != nullptr && left_.scene != now_.scene) giveBack(left_.scene);
     left_ = now_;
     leftFrames_ = fade;
     rising_ = fade;
@@ -95,7 +100,7 @@ void Engine::take(const Order& order) {
             const Beats beat = running_ ? old->tempo.beatAt(metre::toSeconds(Frames(now_.at), old->rate))
                                         : Beats(beat_.load(std::memory_order_relaxed));
             now_.at = metre::toFrames(order.scene->tempo.secondsAt(beat), order.scene->rate).value;
-            if (left_.scene != old) release(old);
+            if (left_.scene != old) giveBack(old);
         }
         now_.scene = order.scene;
         break;
@@ -166,16 +171,17 @@ void Engine::fill(Voice& voice, float* out, int n) const {
 }
 
 void Engine::process(float* out, int n) {
-    Order order;
-    std::int64_t taken = 0;
-    while (mail_->orders.try_dequeue(order)) {
+    const std::int64_t given = ordersGiven_.load(std::memory_order_acquire);
+    const std::int64_t done = ordersDone_.load(std::memory_order_relaxed);
+    for (std::int64_t i = done; i < given; ++i) {
+        Order order;
+        mail_->orders.try_dequeue(order);
         take(order);
-        ++taken;
     }
     std::fill(out, out + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
-    for (int done = 0; done < n;) {
-        const int part = std::min(fade, n - done);
-        float* to = out + static_cast<std::ptrdiff_t>(2) * done;
+    for (int filled = 0; filled < n;) {
+        const int part = std::min(fade, n - filled);
+        float* to = out + static_cast<std::ptrdiff_t>(2) * filled;
         if (running_) {
             std::fill(mix_.begin(), mix_.begin() + static_cast<std::ptrdiff_t>(2) * part, 0.0F);
             fill(now_, mix_.data(), part);
@@ -195,11 +201,11 @@ void Engine::process(float* out, int n) {
                 to[2 * i + 1] += gain * mix_[static_cast<std::size_t>(2 * i + 1)];
             }
             if (leftFrames_ == 0) {
-                if (left_.scene != now_.scene) release(left_.scene);
+                if (left_.scene != now_.scene) giveBack(left_.scene);
                 left_ = {};
             }
         }
-        done += part;
+        filled += part;
     }
     for (std::size_t c = 0; c < 2; ++c) {
         float peak = peaks_[c].load(std::memory_order_relaxed);
@@ -211,7 +217,7 @@ void Engine::process(float* out, int n) {
         beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at), now_.scene->rate)).value,
                     std::memory_order_relaxed);
     playing_.store(running_, std::memory_order_relaxed);
-    if (taken > 0) ordersDone_.fetch_add(taken, std::memory_order_release);
+    ordersDone_.store(given, std::memory_order_release);
 }
 
 } // namespace play

@@ -20,7 +20,7 @@ class Engine {
 
     // Interface thread. Orders take effect at the next block, in order. While playing, a new scene keeps the bar
     // position, whatever its tempo, and crosses over within a few milliseconds.
-    void setScene(ScenePtr scene);
+    void setScene(const ScenePtr& scene);
     void play();
     void stop();
     void locate(Beats to);
@@ -30,7 +30,7 @@ class Engine {
     Beats position() const { return Beats(beat_.load(std::memory_order_relaxed)); }
     // How many orders have taken effect: for whoever must know that one has.
     std::int64_t ordersDone() const { return ordersDone_.load(std::memory_order_acquire); }
-    std::int64_t ordersGiven() const { return ordersGiven_; }
+    std::int64_t ordersGiven() const { return ordersGiven_.load(std::memory_order_relaxed); }
     // The highest absolute sample of a channel (0, 1) since it was last asked for.
     float takePeak(int channel) { return peaks_[static_cast<std::size_t>(channel)].exchange(0.0F); }
 
@@ -51,14 +51,14 @@ class Engine {
     void collect();
     void take(const Order& order);
     void leaveBehind();
-    void release(const Scene* scene);
+    void giveBack(const Scene* scene);
     void fill(Voice& voice, float* out, int n) const;
     void addClick(const Voice& voice, float* out, int n) const;
 
     static constexpr int fade = 256; // frames of a crossing
 
     std::unique_ptr<Mail> mail_;
-    std::int64_t ordersGiven_ = 0;
+    std::int64_t scenesCollected_ = 0; // interface thread only
 
     // The callback's own.
     Voice now_;
@@ -71,6 +71,10 @@ class Engine {
 
     std::atomic<bool> playing_{false};
     std::atomic<double> beat_{0.0};
+    // What has been put into the queues, counted after it was: each end takes no more out than it has seen counted,
+    // so that the counts alone order what was written before against what is read after.
+    std::atomic<std::int64_t> ordersGiven_{0};
+    std::atomic<std::int64_t> scenesReturned_{0};
     std::atomic<std::int64_t> ordersDone_{0};
     std::array<std::atomic<float>, 2> peaks_{};
 };

@@ -132,7 +132,7 @@ void Player::publish() {
     }
     lastHeard_ = std::move(heard);
     heardTempo_ = project_.tempo;
-    engine_.setScene(std::move(scene));
+    engine_.setScene(scene);
 }
 
 void Player::play() {

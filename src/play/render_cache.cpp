@@ -88,10 +88,11 @@ void RenderCache::work(const std::stop_token& end) {
     std::unique_lock lock(mutex_);
     const auto next = [&] {
         const WantedRender* best = nullptr;
-        for (const auto& [key, w] : wanted_) {
+        for (const auto& wanted : wanted_) {
+            const std::string& key = wanted.first;
             const bool taken = entries_.count(key) > 0 || std::any_of(running_.begin(), running_.end(),
                                                                       [&](const auto& r) { return r->key == key; });
-            if (!taken && (best == nullptr || w.urgency < best->urgency)) best = &w;
+            if (!taken && (best == nullptr || wanted.second.urgency < best->urgency)) best = &wanted.second;
         }
         return best;
     };

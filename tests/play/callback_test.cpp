@@ -19,13 +19,15 @@ thread_local bool insideCallback = false;
 std::atomic<int> allocations{0};
 std::atomic<int> locks{0};
 
-void noteAllocation() {
-    if (insideCallback) ++allocations;
-}
-
 } // namespace
 
 #if !defined(__SANITIZE_ADDRESS__) && !defined(__SANITIZE_THREAD__)
+
+namespace {
+void noteAllocation() {
+    if (insideCallback) ++allocations;
+}
+} // namespace
 
 extern "C" {
 void* __libc_malloc(std::size_t);
