@@ -7,6 +7,7 @@
 #include <csignal>
 #include <fcntl.h>
 #include <gtest/gtest.h>
+#include <string>
 #include <sys/wait.h>
 #include <thread>
 #include <unistd.h>
@@ -16,13 +17,16 @@ namespace {
 class JackServer {
   public:
     explicit JackServer(const char* rate) {
+        // Under a name of its own, so that no other program takes it for the machine's.
+        setenv("JACK_DEFAULT_SERVER", name().c_str(), 1);
         child_ = fork();
         if (child_ == 0) {
             const int nowhere = open("/dev/null", O_WRONLY);
             dup2(nowhere, 1);
             dup2(nowhere, 2);
             setenv("JACK_NO_AUDIO_RESERVATION", "1", 1);
-            execlp("jackd", "jackd", "--no-realtime", "-d", "dummy", "-r", rate, "-p", "256", nullptr);
+            execlp("jackd", "jackd", "--name", name().c_str(), "--no-realtime", "-d", "dummy", "-r", rate, "-p",
+                   "256", nullptr);
             _exit(127);
         }
     }
@@ -33,6 +37,10 @@ class JackServer {
     bool runs() const { return waitpid(child_, nullptr, WNOHANG) == 0; }
 
   private:
+    static std::string name() {
+        static const std::string own = "patient-metre-test-" + std::to_string(getpid());
+        return own;
+    }
     pid_t child_ = 0;
 };
 

@@ -306,6 +306,11 @@ TEST(RenderCache, ForgetsTheOldestWhenItIsFull) {
 }
 
 TEST(Output, WithoutADeviceASimulatedOneIsChosenAndSaysSo) {
+    // A machine without sound: no server of that name, and no cards configured.
+    unsetenv("PATIENT_METRE_OUTPUT");
+    setenv("JACK_NO_START_SERVER", "1", 1);
+    setenv("JACK_DEFAULT_SERVER", "nobody-runs-this", 1);
+    setenv("ALSA_CONFIG_PATH", "/dev/null", 1);
     const OpenedOutput opened = openOutput(48000);
     ASSERT_TRUE(opened.output);
     EXPECT_TRUE(opened.output->isSimulated());
