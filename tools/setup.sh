@@ -6,12 +6,13 @@ build_packages=(
   g++ cmake ninja-build ccache pkg-config
   libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev librtaudio-dev libjack-jackd2-dev
   nlohmann-json3-dev libcli11-dev libfmt-dev libexpected-dev libreaderwriterqueue-dev
+  libsqlite3-dev
   qt6-base-dev
 )
 run_packages=(qt6-qpa-plugins libgl1-mesa-dri)
 virtual_display_packages=(xvfb xauth)
 test_packages=(
-  libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev
+  libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev libaubio-dev libqm-dsp-dev
   jackd2 mediainfo xdotool clang-format clang-tidy
 )
 

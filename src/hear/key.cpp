@@ -55,6 +55,9 @@ std::optional<Key> parseKey(std::string_view text) {
     return std::nullopt;
 }
 
+std::string rootLabel(int root) {
+    return rootName(Key{root, false});
+}
 std::string keyName(Key key) {
     return std::string(rootName(key)) + (key.minor ? " minor" : " major");
 }

@@ -17,8 +17,9 @@ struct Key {
 // same but for a bare root or root and "m", which must begin with a capital ("am" is a word). Anything else: none.
 std::optional<Key> parseKey(std::string_view text);
 
-std::string keyName(Key key);  // "D minor"
-std::string keyLabel(Key key); // "D min", for narrow places
-std::string keyTag(Key key);   // "Dm", as ID3 writes TKEY
+std::string rootLabel(int root); // "D", for 2. REQUIRES 0 <= root < 12
+std::string keyName(Key key);    // "D minor"
+std::string keyLabel(Key key);   // "D min", for narrow places
+std::string keyTag(Key key);     // "Dm", as ID3 writes TKEY
 
 } // namespace hear

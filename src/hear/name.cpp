@@ -168,7 +168,7 @@ std::vector<FoundKey> keysIn(const std::vector<Token>& list) {
     return found;
 }
 
-struct Candidate {
+struct NumberFound {
     std::size_t token;
     double sureness;
     std::string text;
@@ -188,9 +188,9 @@ NameTells tellsOfName(std::string_view stem) {
                            [&](const FoundKey& k) { return i >= k.first && i < k.first + k.count; });
     };
 
-    std::vector<Candidate> said;  // a number with "bpm" or "tempo"
-    std::vector<Candidate> keyed; // a number beside a key
-    std::vector<Candidate> bare;  // a number alone
+    std::vector<NumberFound> said;  // a number with "bpm" or "tempo"
+    std::vector<NumberFound> keyed; // a number beside a key
+    std::vector<NumberFound> bare;  // a number alone
     for (std::size_t i = 0; i < list.size(); ++i) {
         const Token& t = list[i];
         if (t.kind != Token::Kind::Number) continue;
@@ -238,8 +238,8 @@ NameTells tellsOfName(std::string_view stem) {
     }
 
     NameTells tells;
-    const auto take = [&](const std::vector<Candidate>& from) {
-        const bool agree = !from.empty() && std::all_of(from.begin(), from.end(), [&](const Candidate& c) {
+    const auto take = [&](const std::vector<NumberFound>& from) {
+        const bool agree = !from.empty() && std::all_of(from.begin(), from.end(), [&](const NumberFound& c) {
             return list[c.token].value == list[from.front().token].value;
         });
         if (!agree) return false;
@@ -259,7 +259,7 @@ NameTells tellsOfName(std::string_view stem) {
     const auto besideTempo = [&](const FoundKey& k) {
         const auto isTempo = [&](std::size_t i) {
             const auto& from = !said.empty() ? said : keyed;
-            return std::any_of(from.begin(), from.end(), [&](const Candidate& c) {
+            return std::any_of(from.begin(), from.end(), [&](const NumberFound& c) {
                 return c.token == i || (!said.empty() && (c.token + 1 == i || c.token == i + 1));
             });
         };

@@ -1,6 +1,9 @@
 #include "hear/reading.h"
 
+#include "metre/tempo.h"
+
 #include <array>
+#include <cmath>
 #include <utility>
 
 namespace hear {
@@ -31,11 +34,99 @@ std::optional<Witness> witnessFromWord(const std::string& word) {
     return std::nullopt;
 }
 
-const Reading* mostTrusted(const std::vector<Reading>& readings) {
+namespace {
+
+bool says(const Reading& r) {
+    return r.bpm.has_value();
+}
+
+enum class Kinship { None, Octave, Same };
+
+// Measured tempos of free playing are means: others may differ more and still mean the same.
+Kinship kinship(const Reading& a, const Reading& b) {
+    const double near = a.steady && b.steady ? 0.004 : 0.04;
+    const double ratio = a.bpm->value / b.bpm->value;
+    if (std::abs(ratio - 1) < near) return Kinship::Same;
+    for (const double k : {0.5, 2.0})
+        if (std::abs(ratio / k - 1) < near) return Kinship::Octave;
+    return Kinship::None;
+}
+
+bool isMeant(Witness w) {
+    return w == Witness::Name || w == Witness::Tag;
+}
+
+std::string lower(Witness w) {
+    return witnessWord(w);
+}
+
+} // namespace
+
+Ranking ranked(const std::vector<Reading>& readings) {
+    Ranking out;
     const Reading* best = nullptr;
+    double most = -1;
+    for (const Reading& r : readings) {
+        if (!says(r)) continue;
+        double trust = r.sureness;
+        if (r.by == Witness::Typed || r.by == Witness::Tapped) trust += 10;
+        for (const Reading& o : readings) {
+            if (&o == &r || !says(o)) continue;
+            // Length follows what was heard and is no second witness to it.
+            if ((r.by == Witness::Length && o.by == Witness::Heard) ||
+                (r.by == Witness::Heard && o.by == Witness::Length))
+                continue;
+            const Kinship k = kinship(r, o);
+            trust += o.sureness * (k == Kinship::Same ? 0.5 : k == Kinship::Octave ? 0.1 : 0.0);
+        }
+        if (trust > most) {
+            most = trust;
+            best = &r;
+        }
+    }
+    if (best == nullptr) return out;
+    // Of those that agree with it, the number that was meant; free playing is more than a number.
     for (const Reading& r : readings)
-        if (r.bpm && (best == nullptr || r.sureness > best->sureness)) best = &r;
-    return best;
+        if (says(r) && isMeant(r.by) && !isMeant(best->by) && best->by != Witness::Typed &&
+            best->by != Witness::Tapped && best->steady && kinship(r, *best) == Kinship::Same) {
+            best = &r;
+            break;
+        }
+    out.best = best->by;
+    double doubt = 1 - best->sureness;
+    std::string agreeing;
+    for (const Reading& r : readings) {
+        if (&r == best || !says(r)) continue;
+        if (kinship(r, *best) == Kinship::Same) {
+            agreeing += (agreeing.empty() ? "" : ", ") + lower(r.by);
+            doubt *= 1 - 0.8 * r.sureness;
+        } else {
+            if (out.disagree.empty()) out.disagree = lower(best->by) + " says " + metre::tempoLabel(*best->bpm);
+            out.disagree += ", " + lower(r.by) + " " + metre::tempoLabel(*r.bpm);
+            doubt = 1 - (1 - doubt) * (1 - 0.4 * r.sureness);
+        }
+    }
+    out.sureness = 1 - doubt;
+    out.why = agreeing.empty() ? lower(best->by) + " only" : lower(best->by) + " agrees with " + agreeing;
+    if (best->by == Witness::Typed || best->by == Witness::Tapped) {
+        out.why = "you said so";
+        out.sureness = 1;
+    }
+    return out;
+}
+
+const Reading* mostTrusted(const std::vector<Reading>& readings) {
+    const auto best = ranked(readings).best;
+    for (const Reading& r : readings)
+        if (best == r.by) return &r;
+    return nullptr;
+}
+
+std::optional<Bpm> roundedTempo(Bpm bpm) {
+    const Bpm whole(std::round(bpm.value));
+    const double off = std::abs(whole.value - bpm.value);
+    if (off < 1e-9 || off > 0.2 || !metre::isTempo(whole)) return std::nullopt;
+    return whole;
 }
 
 } // namespace hear

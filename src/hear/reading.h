@@ -2,6 +2,7 @@
 #pragma once
 
 #include "hear/key.h"
+#include "metre/beat_map.h"
 #include "metre/units.h"
 
 #include <optional>
@@ -15,13 +16,24 @@ using metre::Bpm;
 
 enum class Witness { Name, Tag, Heard, Length, Tapped, Typed };
 
+// A tempo with its share of trust.
+struct Candidate {
+    Bpm bpm{120};
+    double weight = 0; // all together 1
+    int beats = 0;     // that the recording then has; 0 where that is not known
+    bool operator==(const Candidate&) const = default;
+};
+
 struct Reading {
     Witness by = Witness::Name;
     std::optional<Bpm> bpm;
-    std::optional<Beats> beats;
+    std::optional<Beats> beats; // from the first downbeat to the end of the loop
     std::optional<Key> key;
-    double sureness = 0;  // 0 to 1
-    std::string evidence; // in words, for the list: “112bpm” in the name
+    double sureness = 0;           // 0 to 1
+    std::string evidence;          // in words, for the list: “112bpm” in the name
+    std::vector<Candidate> others; // every tempo this witness thinks possible, the one above first
+    std::vector<metre::Pin> pins;  // where its beats lie; empty: it speaks of a tempo only
+    bool steady = true;            // false: played free, the pins say how
     bool operator==(const Reading&) const = default;
 };
 
@@ -29,8 +41,24 @@ const char* witnessLabel(Witness w); // "Name", as shown
 const char* witnessWord(Witness w);  // "name", in files and on the command line
 std::optional<Witness> witnessFromWord(const std::string& word);
 
-// The reading to use when the user has not chosen: the surest one that has a tempo; of equals, the earlier.
-// Null when none has.
+// Which reading is used when the user has not chosen, and why.
+struct Ranking {
+    std::optional<Witness> best; // none: nobody says a tempo
+    double sureness = 0;
+    std::string why;      // "name and heard agree", "heard only"
+    std::string disagree; // "name says 127, heard 126.1"; empty where all that say a tempo agree
+};
+
+// What the user said wins. Otherwise each reading stands for its own sureness, and more for each other one that
+// says the same tempo; a little for half or double. Of those that agree, a name's or a tag's number is taken before
+// a measured one, because it is what was meant; free playing keeps what was heard. Any thread.
+Ranking ranked(const std::vector<Reading>& readings);
+
+// The reading that ranked() picks. Null when none has a tempo.
 const Reading* mostTrusted(const std::vector<Reading>& readings);
+
+// A whole number within 0.2 BPM (common practice): 120.008 is meant as 120, 93.89 as 94. None where there is none,
+// or the tempo is that number already.
+std::optional<Bpm> roundedTempo(Bpm bpm);
 
 } // namespace hear

@@ -1,0 +1,315 @@
+// Hearing beside the reference libraries, on a set with known truth.
+//
+//   tools/listening_set.py SET --seed 2
+//   bench_hearing SET                     the table
+//   bench_hearing --features FILE SET     candidates with their features, for tools/fit_pulse.py
+//   bench_hearing --figures FILE SET      figures of key and kind, for tools/fit_key_kind.py
+//
+// Measures: tempo within 4 % and 0.1 %, octave right and free; beats by F-measure at ±70 and ±20 ms (Dixon, "An
+// interactive beat tracking and visualisation system", ICMC 2001; tolerance as in MIREX) and by continuity, CMLt
+// and AMLt (Hainsworth, "Techniques for the automated analysis of musical audio", 2004; Klapuri, Eronen & Astola,
+// "Analysis of the meter of acoustic musical signals", IEEE TASLP 2006); key exact and by MIREX weights (1 exact,
+// 0.5 a fifth, 0.3 relative, 0.2 parallel). All from memory.
+#include "hear/listen.h"
+#include "hear/pulse.h"
+#include "hearing_references.h"
+#include "sound/read.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <cstdio>
+#include <cstring>
+#include <ctime>
+#include <fmt/format.h>
+#include <fstream>
+#include <functional>
+#include <map>
+#include <nlohmann/json.hpp>
+#include <string>
+
+namespace {
+
+using Json = nlohmann::json;
+
+double fMeasure(const std::vector<double>& truth, const std::vector<double>& found, double tolerance) {
+    std::size_t hits = 0;
+    std::size_t next = 0;
+    for (const double t : truth) {
+        while (next < found.size() && found[next] < t - tolerance)
+            ++next;
+        if (next < found.size() && found[next] <= t + tolerance) {
+            ++hits;
+            ++next;
+        }
+    }
+    const std::size_t both = truth.size() + found.size();
+    return both == 0 ? 1 : 2.0 * double(hits) / double(both);
+}
+
+// The share of beats that are right one after the other: each within 17.5 % of a beat of a true one, and so is the
+// one before it, at about the true distance.
+double continuity(const std::vector<double>& truth, const std::vector<double>& found) {
+    if (truth.size() < 2 || found.size() < 2) return 0;
+    std::size_t right = 0;
+    for (std::size_t i = 0; i < found.size(); ++i) {
+        const auto near = static_cast<std::size_t>(
+            std::min_element(truth.begin(), truth.end(),
+                             [&](double a, double b) { return std::abs(a - found[i]) < std::abs(b - found[i]); }) -
+            truth.begin());
+        const std::size_t k = std::max<std::size_t>(1, near);
+        const double gap = truth[k] - truth[k - 1];
+        if (std::abs(found[i] - truth[near]) > 0.175 * gap) continue;
+        const double mine = i > 0 ? found[i] - found[i - 1] : found[1] - found[0];
+        if (std::abs(mine / gap - 1) <= 0.175) ++right;
+    }
+    return double(right) / double(std::max(truth.size(), found.size()));
+}
+
+// The best over half, double and off-beat counting.
+double allowedContinuity(const std::vector<double>& truth, const std::vector<double>& found) {
+    std::vector<double> twice;
+    std::vector<double> off;
+    std::vector<double> even;
+    std::vector<double> odd;
+    for (std::size_t i = 0; i < truth.size(); ++i) {
+        twice.push_back(truth[i]);
+        (i % 2 == 0 ? even : odd).push_back(truth[i]);
+        if (i + 1 == truth.size()) continue;
+        twice.push_back((truth[i] + truth[i + 1]) / 2);
+        off.push_back((truth[i] + truth[i + 1]) / 2);
+    }
+    double best = 0;
+    for (const auto* t :
+         {&truth, static_cast<const std::vector<double>*>(&twice), static_cast<const std::vector<double>*>(&off),
+          static_cast<const std::vector<double>*>(&even), static_cast<const std::vector<double>*>(&odd)})
+        best = std::max(best, continuity(*t, found));
+    return best;
+}
+
+double keyScore(int truth, int found) {
+    if (truth == found) return 1;
+    const bool sameMode = truth / 12 == found / 12;
+    const int up = ((found % 12) - (truth % 12) + 12) % 12;
+    if (sameMode && (up == 7 || up == 5)) return 0.5;
+    const int relative = truth < 12 ? 9 : 3;
+    if (!sameMode && up == relative) return 0.3;
+    if (!sameMode && up == 0) return 0.2;
+    return 0;
+}
+
+struct Score {
+    int n = 0;
+    double near = 0, nearFree = 0;
+    int steady = 0;
+    double exact = 0, exactFree = 0;
+    int loops = 0;
+    double beats = 0, downbeat = 0;
+    int played = 0; // songs and free playing
+    double f70 = 0, f20 = 0, cml = 0, aml = 0;
+    int keyed = 0;
+    double key = 0, keyWeighted = 0;
+    int kinds = 0;
+    double kind = 0;
+    double cpu = 0, audio = 0;
+};
+
+struct Said {
+    double bpm = 0;
+    std::vector<double> beats;
+    std::optional<int> loopBeats;
+    double first = -1;
+    std::optional<int> key;
+    std::string kind;
+    bool knowsLoops = false;
+};
+
+const std::map<std::string, std::string> kindOf = {{"drums", "struck"},  {"bass", "bass"},   {"chords", "keys"},
+                                                   {"arpeggio", "keys"}, {"guitar", "keys"}, {"pad", "held"},
+                                                   {"voice", "voice"},   {"mix", "mix"},     {"song", "mix"}};
+
+void add(Score& s, const Json& truth, const Said& said) {
+    const double bpm = truth["bpm"];
+    const double ratio = said.bpm / bpm;
+    double freely = 1e9;
+    for (const double k : {0.5, 1.0, 2.0})
+        freely = std::min(freely, std::abs(ratio / k - 1));
+    ++s.n;
+    s.near += std::abs(ratio - 1) < 0.04;
+    s.nearFree += freely < 0.04;
+    if (truth["steady"]) {
+        ++s.steady;
+        s.exact += std::abs(ratio - 1) < 0.001;
+        s.exactFree += freely < 0.001;
+    }
+    const std::string kind = truth["kind"];
+    const std::vector<double> beats = truth["beats_s"];
+    if (kind == "song" || kind == "free") {
+        ++s.played;
+        s.f70 += fMeasure(beats, said.beats, 0.07);
+        s.f20 += fMeasure(beats, said.beats, 0.02);
+        s.cml += continuity(beats, said.beats);
+        s.aml += allowedContinuity(beats, said.beats);
+    } else {
+        ++s.loops;
+        s.beats += said.loopBeats == truth["beats"].get<int>();
+        s.downbeat += std::abs(said.first - truth["first_beat_s"].get<double>()) <= 0.02;
+    }
+    if (truth["key"].is_string())
+        if (const auto key = hear::parseKey(truth["key"].get<std::string>())) {
+            const int number = key->root + (key->minor ? 12 : 0);
+            ++s.keyed;
+            s.key += said.key == number;
+            s.keyWeighted += said.key ? keyScore(number, *said.key) : 0;
+        }
+    if (const auto k = kindOf.find(kind); k != kindOf.end()) {
+        ++s.kinds;
+        s.kind += said.kind == k->second;
+    }
+}
+
+std::string share(double sum, int n) {
+    return n == 0 ? "–" : fmt::format("{:.3f}", sum / n);
+}
+
+void line(const std::string& name, const Score& s, bool loops) {
+    fmt::print("{:<22} {:>4} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6}", name,
+               s.n, share(s.near, s.n), share(s.nearFree, s.n), share(s.exact, s.steady),
+               share(s.exactFree, s.steady), loops ? share(s.beats, s.loops) : "–",
+               loops ? share(s.downbeat, s.loops) : "–", share(s.f70, s.played), share(s.f20, s.played),
+               share(s.cml, s.played), share(s.aml, s.played), share(s.key, s.keyed), share(s.keyWeighted, s.keyed),
+               loops ? share(s.kind, s.kinds) : "–");
+    fmt::print("{}\n", s.audio > 0 ? fmt::format(" {:>8.3f}", s.cpu / s.audio * 60) : std::string());
+}
+
+Said ours(const sound::Audio& audio) {
+    const hear::Heard h = hear::listen(audio, hear::onsets(audio, 0.5));
+    Said said;
+    said.knowsLoops = true;
+    said.bpm = h.bpm ? h.bpm->value : 0;
+    said.beats = h.beats;
+    said.loopBeats = h.loopBeats;
+    if (!h.beats.empty()) said.first = h.beats[h.downbeat];
+    if (h.key) said.key = h.key->key.root + (h.key->key.minor ? 12 : 0);
+    said.kind = hear::kindLabel(h.kind);
+    return said;
+}
+
+Said said(const reference::Answer& a) {
+    Said s;
+    s.bpm = a.bpm;
+    s.beats = a.beats;
+    s.key = a.key;
+    return s;
+}
+
+void table(const std::string& folder, const Json& truth) {
+    struct Listener {
+        const char* name;
+        std::function<Said(const sound::Audio&)> listen;
+        bool loops;
+        Score score;
+    };
+    std::vector<Listener> listeners = {
+        {"Patient Metre", ours, true, {}},
+        {"qm-dsp", [](const sound::Audio& a) { return said(reference::qmDsp(a)); }, false, {}},
+        {"aubio", [](const sound::Audio& a) { return said(reference::aubio(a)); }, false, {}},
+        {"soundtouch", [](const sound::Audio& a) { return said(reference::soundTouch(a)); }, false, {}}};
+    std::map<std::string, Score> parts;
+    for (const auto& [name, t] : truth.items()) {
+        const auto read = sound::read(folder + "/" + name, 0);
+        if (!read) {
+            fmt::print(stderr, "{}\n", read.error().text);
+            continue;
+        }
+        for (Listener& l : listeners) {
+            const std::clock_t before = std::clock();
+            Said s = l.listen(read->audio);
+            l.score.cpu += double(std::clock() - before) / CLOCKS_PER_SEC;
+            l.score.audio += read->audio.length().value;
+            // A reference hears a loop repeated; only its beats within the recording count.
+            std::erase_if(s.beats, [&](double b) { return b > read->audio.length().value; });
+            add(l.score, t, s);
+            if (&l == &listeners.front()) {
+                add(parts["  " + t["kind"].get<std::string>()], t, s);
+                add(parts["  loops, " + t["condition"].get<std::string>()], t, s);
+            }
+        }
+    }
+    fmt::print("{:<22} {:>4} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>6} {:>8}\n",
+               "", "n", "4%", "free", "0.1%", "free", "beats", "down", "F70", "F20", "CMLt", "AMLt", "key", "keyw",
+               "kind", "CPU s/min");
+    for (const Listener& l : listeners)
+        line(l.name, l.score, l.loops);
+    fmt::print("Patient Metre, by kind and by cut:\n");
+    for (const auto& [name, s] : parts)
+        line(name, s, true);
+}
+
+void writeFeatures(const std::string& folder, const Json& truth, const char* file) {
+    std::ofstream out(file, std::ios::binary);
+    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
+    for (const auto& [name, t] : truth.items()) {
+        const auto read = sound::read(folder + "/" + name, 0);
+        if (!read) continue;
+        const hear::Curves c = hear::curves(hear::Mono(read->audio));
+        const auto found = hear::pulses(c.strength, hear::spanOf(c.strength, read->audio.length().value));
+        put(std::int32_t(std::atoi(name.c_str())));
+        put(static_cast<std::int32_t>(found.size()));
+        put(static_cast<float>(t["bpm"].get<double>()));
+        for (const hear::Pulse& p : found) {
+            put(static_cast<float>(p.bpm.value));
+            out.write(reinterpret_cast<const char*>(p.features.data()), sizeof p.features);
+        }
+    }
+}
+
+void writeFigures(const std::string& folder, const Json& truth, const char* file) {
+    std::ofstream out(file);
+    for (const auto& [name, t] : truth.items()) {
+        const auto read = sound::read(folder + "/" + name, 0);
+        if (!read) continue;
+        const hear::Curves c = hear::curves(hear::Mono(read->audio));
+        const hear::Span span = hear::spanOf(c.strength, read->audio.length().value);
+        const auto heard = hear::events(hear::onsets(read->audio, 0.5), read->audio.rate, c.strength);
+        const hear::Classes classes = hear::classesOf(c.pitches);
+        const hear::Colour k = hear::colourOf(c, heard, span, classes.pitched);
+        int key = -1;
+        if (t["key"].is_string())
+            if (const auto parsed = hear::parseKey(t["key"].get<std::string>()))
+                key = parsed->root + (parsed->minor ? 12 : 0);
+        out << name << ' ' << t["kind"].get<std::string>() << ' ' << t["style"].get<std::string>() << ' ' << key;
+        for (const auto* twelve : {&classes.all, &classes.bass, &classes.start})
+            for (const double x : *twelve)
+                out << ' ' << x;
+        out << ' ' << classes.pitched;
+        for (const double x :
+             {k.low, k.high, k.pitched, k.attack, k.sustain, k.lines, k.lowest, k.moving, k.perSecond})
+            out << ' ' << x;
+        out << '\n';
+    }
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    const bool writes =
+        argc == 4 && (std::strcmp(argv[1], "--features") == 0 || std::strcmp(argv[1], "--figures") == 0);
+    if (argc != 2 && !writes) {
+        fmt::print(stderr, "Usage: bench_hearing [--features FILE | --figures FILE] FOLDER\n");
+        return 2;
+    }
+    const std::string folder = argv[argc - 1];
+    const Json truth = Json::parse(std::ifstream(folder + "/truth.json"), nullptr, false);
+    if (truth.is_discarded()) {
+        fmt::print(stderr, "{}/truth.json could not be read; tools/listening_set.py makes it.\n", folder);
+        return 1;
+    }
+    if (!writes)
+        table(folder, truth);
+    else if (std::strcmp(argv[1], "--features") == 0)
+        writeFeatures(folder, truth, argv[2]);
+    else
+        writeFigures(folder, truth, argv[2]);
+    return 0;
+}

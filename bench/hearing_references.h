@@ -1,0 +1,22 @@
+// Reference libraries for hearing: in benches and tests only.
+#pragma once
+
+#include "sound/audio.h"
+
+#include <optional>
+#include <vector>
+
+namespace reference {
+
+struct Answer {
+    double bpm = 0;            // 0: none
+    std::vector<double> beats; // seconds
+    std::optional<int> key;    // 0–11 major, 12–23 minor, C first
+};
+
+// A loop shorter than 20 s is repeated until it is that long, which helps each of them.
+Answer aubio(const sound::Audio& audio);
+Answer qmDsp(const sound::Audio& audio); // with its key
+Answer soundTouch(const sound::Audio& audio);
+
+} // namespace reference

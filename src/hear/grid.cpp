@@ -1,0 +1,265 @@
+#include "hear/grid.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <complex>
+#include <numbers>
+
+namespace hear {
+
+namespace {
+
+// How surely an onset's moment is known: a stroke is at its height at once, a bow or a breath takes its time.
+double blurOf(const Strength& s, double at) {
+    const auto hopAt = [&](double t) {
+        return static_cast<std::size_t>(std::clamp(t / s.hop, 0.0, double(s.size() - 1)));
+    };
+    double before = 0;
+    if (at > 0.012) before = s.level[hopAt(at - 0.009)];
+    double soon = 0;
+    for (std::size_t h = hopAt(at); h <= hopAt(at + 0.012); ++h)
+        soon = std::max(soon, double(s.level[h]));
+    double most = soon;
+    for (std::size_t h = hopAt(at); h <= hopAt(at + 0.09); ++h)
+        most = std::max(most, double(s.level[h]));
+    if (most - before < 0.15 * most) return 0.004; // hidden in what goes on sounding
+    const double share = (soon - before) / (most - before);
+    return 0.0012 + 0.02 * std::max(0.0, 0.65 - share);
+}
+
+} // namespace
+
+std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Strength& s) {
+    std::vector<Event> out;
+    for (const Onset& o : onsets) {
+        const double at = metre::toSeconds(o.at, rate).value;
+        float rise = 0;
+        for (auto h = static_cast<std::size_t>(std::max(0.0, at - 0.03) / s.hop);
+             h < s.size() && s.seconds(h) < at + 0.04; ++h)
+            rise = std::max(rise, s.flux[h]);
+        if (rise < quietestRise) continue;
+        out.push_back({at, std::max(0.05, o.strength), blurOf(s, at), true});
+    }
+    // Changes of pitch that no onset stands for.
+    const auto n = s.change.size();
+    const std::size_t around = static_cast<std::size_t>(0.12 / s.hop);
+    for (std::size_t h = 1; h + 1 < n; ++h) {
+        const float here = s.change[h];
+        if (here < 0.09F || here < s.change[h - 1] || here <= s.change[h + 1]) continue;
+        bool highest = true;
+        for (std::size_t k = h > around ? h - around : 0; k < std::min(n, h + around) && highest; ++k)
+            highest = s.change[k] <= here;
+        if (!highest) continue;
+        const double l = s.change[h - 1];
+        const double r = s.change[h + 1];
+        const double bend = l - 2 * double(here) + r;
+        const double at = s.seconds(h) + (bend < 0 ? 0.5 * (l - r) / bend * s.hop : 0);
+        const bool known = std::any_of(onsets.begin(), onsets.end(), [&](const Onset& o) {
+            return std::abs(metre::toSeconds(o.at, rate).value - at) < 0.09;
+        });
+        if (!known) out.push_back({at, std::min(1.0, double(here)) * 0.5, 0.012, false});
+    }
+    std::sort(out.begin(), out.end(), [](const Event& a, const Event& b) { return a.at < b.at; });
+    const float lowest = n == 0 ? 1 : std::max(1e-4F, *std::max_element(s.low.begin(), s.low.end()));
+    for (Event& e : out) {
+        const auto near = static_cast<std::size_t>(std::max(0.0, e.at - 0.05) / s.hop);
+        float change = 0;
+        float low = 0;
+        for (std::size_t h = near; h < std::min(n, near + static_cast<std::size_t>(0.1 / s.hop)); ++h) {
+            change = std::max(change, s.change[h]);
+            low = std::max(low, s.low[h]);
+        }
+        e.accent = std::min(1.0, 0.6 * double(change) + 0.5 * double(low / lowest));
+    }
+    return out;
+}
+
+std::vector<Event> peaksOf(const Strength& s) {
+    std::vector<Event> out;
+    const auto n = s.size();
+    std::vector<float> curve(n);
+    float greatest = 1e-6F;
+    for (std::size_t h = 0; h < n; ++h)
+        greatest = std::max(greatest, s.flux[h]);
+    for (std::size_t h = 1; h + 1 < n; ++h)
+        curve[h] =
+            0.25F * s.flux[h - 1] + 0.5F * s.flux[h] + 0.25F * s.flux[h + 1] + 0.15F * greatest * s.change[h];
+    const std::size_t around = static_cast<std::size_t>(0.05 / s.hop);
+    for (std::size_t h = 1; h + 1 < n; ++h) {
+        if (curve[h] < 0.12F * greatest || curve[h] < curve[h - 1] || curve[h] <= curve[h + 1]) continue;
+        bool highest = true;
+        for (std::size_t k = h > around ? h - around : 0; k < std::min(n, h + around) && highest; ++k)
+            highest = curve[k] <= curve[h];
+        if (!highest) continue;
+        const double l = curve[h - 1];
+        const double r = curve[h + 1];
+        const double bend = l - 2 * double(curve[h]) + r;
+        const double shift = bend < 0 ? std::clamp(0.5 * (l - r) / bend, -0.5, 0.5) : 0.0;
+        out.push_back({s.seconds(h) + shift * s.hop, std::min(1.0, double(curve[h] / greatest)), 0.004, true});
+    }
+    return out;
+}
+
+namespace {
+
+std::complex<double> phasor(const std::vector<Event>& events, double hz) {
+    std::complex<double> sum = 0;
+    for (const Event& e : events)
+        sum += std::polar(e.strength, -2 * std::numbers::pi * hz * e.at);
+    return sum;
+}
+
+double clarity(const std::vector<Event>& events, double hz, double total) {
+    double sum = 0;
+    for (const auto& [k, weight] : {std::pair{1.0, 1.0}, {2.0, 1.0}, {3.0, 0.6}, {4.0, 1.0}})
+        sum += weight * std::abs(phasor(events, hz * k)) / total;
+    return sum;
+}
+
+// Solves A x = b in place by elimination; A symmetric and positive.
+template <std::size_t N>
+std::array<double, N> solved(std::array<std::array<double, N>, N> a, std::array<double, N> b) {
+    for (std::size_t i = 0; i < N; ++i) {
+        const double pivot = std::abs(a[i][i]) < 1e-12 ? 1e-12 : a[i][i];
+        for (std::size_t r = i + 1; r < N; ++r) {
+            const double k = a[r][i] / pivot;
+            for (std::size_t c = i; c < N; ++c)
+                a[r][c] -= k * a[i][c];
+            b[r] -= k * b[i];
+        }
+    }
+    std::array<double, N> x{};
+    for (std::size_t i = N; i-- > 0;) {
+        double sum = b[i];
+        for (std::size_t c = i + 1; c < N; ++c)
+            sum -= a[i][c] * x[c];
+        x[i] = sum / (std::abs(a[i][i]) < 1e-12 ? 1e-12 : a[i][i]);
+    }
+    return x;
+}
+
+constexpr std::size_t places = 4; // at most four lines a beat have lags of their own
+using Fit = std::array<double, 2 + places>;
+
+struct Matched {
+    double line; // which line, in beats
+    std::size_t place;
+    double at;
+    double weight;
+    double blur;
+};
+
+} // namespace
+
+Grid straightGrid(const std::vector<Event>& events, const Span& span, Bpm about, double reach) {
+    Grid g;
+    g.period = 60 / about.value;
+    if (events.empty()) return g;
+    double total = 0;
+    for (const Event& e : events)
+        total += e.strength;
+    const double length = std::max(0.5, span.file - span.start);
+    reach = std::min(reach, 0.35 / (length / g.period));
+    double best = -1;
+    const double middle = 1 / g.period;
+    for (int i = -24; i <= 24; ++i) {
+        const double hz = middle * (1 + reach * i / 24);
+        if (const double c = clarity(events, hz, total); c > best) {
+            best = c;
+            g.period = 1 / hz;
+        }
+    }
+    // Four lines a beat or three?
+    const double hz = 1 / g.period;
+    const double fours = std::abs(phasor(events, 4 * hz)) + 0.5 * std::abs(phasor(events, 2 * hz));
+    const double threes = std::abs(phasor(events, 3 * hz)) + 0.2 * std::abs(phasor(events, 2 * hz));
+    g.division = threes > fours * 1.15 ? 3 : 4;
+    const int d = g.division;
+    // The phase of the lines, and of those the beat nearest to the first event.
+    g.phase = -std::arg(phasor(events, hz * d) + 1e-12) / (2 * std::numbers::pi * hz * d);
+    const double first = events.front().at;
+    const double line = g.period / d;
+    g.phase += std::round((first - g.phase) / line) * line;
+
+    double scale = std::min(0.03, line * 0.35);
+    for (int round = 0; round < 8; ++round) {
+        std::vector<Matched> matched;
+        std::array<std::array<double, 2 + places>, 2 + places> a{};
+        Fit b{};
+        std::vector<std::pair<double, double>> distances;
+        for (const Event& e : events) {
+            const double place = (e.at - g.phase) / line * (line / (g.period / d));
+            const double n = std::round(place);
+            const double off = (place - n) * g.period / d;
+            distances.emplace_back(std::abs(off), e.strength);
+            const double u = off / (scale * 2.5);
+            if (std::abs(u) >= 1) continue;
+            const double tukey = (1 - u * u) * (1 - u * u);
+            const double w = tukey * std::sqrt(e.strength) * (e.attack ? 1.0 : 0.1);
+            const auto k = static_cast<std::int64_t>(n);
+            const auto slot = static_cast<std::size_t>(((k % d) + d) % d);
+            matched.push_back({n / d, slot, e.at, w, e.blur});
+        }
+        if (matched.size() < 2) break;
+        double sum = 0;
+        double mean = 0;
+        for (const Matched& m : matched) {
+            sum += m.weight;
+            mean += m.weight * m.line;
+        }
+        mean /= sum;
+        double lever = 0;
+        for (const Matched& m : matched) {
+            Fit row{};
+            row[0] = 1;
+            row[1] = m.line - mean;
+            row[2 + m.place] = 1;
+            for (std::size_t i = 0; i < row.size(); ++i) {
+                for (std::size_t j = 0; j < row.size(); ++j)
+                    a[i][j] += m.weight * row[i] * row[j];
+                b[i] += m.weight * row[i] * (m.at - g.phase - m.line * g.period);
+            }
+            lever += m.weight * row[1] * row[1];
+        }
+        for (std::size_t i = 2; i < 2 + places; ++i)
+            a[i][i] += 0.3 * sum / double(d) * 0.2 + 0.5; // lags are small unless many say so
+        a[0][0] += 1e-9;
+        a[1][1] += 1e-9;
+        if (lever < 1e-9) break;
+        const Fit fit = solved(a, b);
+        const double bend = std::clamp(fit[1], -0.01 * g.period, 0.01 * g.period);
+        g.phase += fit[0] - mean * bend;
+        g.period += bend;
+        double residual = 0;
+        double known = 0;
+        for (const Matched& m : matched) {
+            const double r = m.at - g.phase - m.line * g.period - fit[2 + m.place];
+            residual += m.weight * r * r;
+            known += m.weight * m.blur * m.blur;
+        }
+        g.blur = std::sqrt(known / sum);
+        std::sort(distances.begin(), distances.end());
+        double half = 0;
+        for (const auto& [off, strength] : distances) {
+            half += strength;
+            g.spread = off;
+            if (half >= total / 2) break;
+        }
+        const double noise = std::hypot(g.blur, std::sqrt(residual / sum)) *
+                             std::sqrt(double(matched.size()) / std::max(1.0, double(matched.size()) - 2.0)) *
+                             (matched.size() < 5 ? 2.0 : 1.0);
+        const double each = sum / double(matched.size());
+        g.periodError = noise / std::sqrt(lever / each);
+        scale = std::max(0.004, std::min(scale * 0.7, line * 0.35));
+        g.landed = 0;
+        g.agreement = 0;
+        for (const auto& [off, strength] : distances) {
+            if (off < std::min(0.02, line * 0.25)) g.landed += strength / total;
+            g.agreement += strength / total * std::exp(-off * off / (0.008 * 0.008));
+        }
+    }
+    return g;
+}
+
+} // namespace hear

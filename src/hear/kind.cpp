@@ -1,0 +1,164 @@
+#include "hear/kind.h"
+
+#include "hear/kind_weights.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace hear {
+
+namespace {
+
+constexpr std::array<const char*, 8> labels = {"struck", "bass", "keys",    "held",
+                                               "voice",  "mix",  "one hit", "no beat"};
+constexpr std::array<const char*, 8> words = {"struck", "bass", "keys",    "held",
+                                              "voice",  "mix",  "one-hit", "no-beat"};
+
+} // namespace
+
+const char* kindLabel(Kind k) {
+    return labels[static_cast<std::size_t>(k)];
+}
+const char* kindWord(Kind k) {
+    return words[static_cast<std::size_t>(k)];
+}
+
+std::optional<Kind> kindFromWord(const std::string& word) {
+    for (std::size_t i = 0; i < words.size(); ++i)
+        if (word == words[i]) return static_cast<Kind>(i);
+    return std::nullopt;
+}
+
+Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& span, double tonal) {
+    Colour out;
+    out.tonal = tonal;
+    const Strength& s = c.strength;
+    double flux = 0;
+    double lowRise = 0;
+    double highRise = 0;
+    double change = 0;
+    float greatest = 0;
+    std::vector<float> levels;
+    for (std::size_t h = 0; h < s.size(); ++h) {
+        if (s.seconds(h) < span.start || s.seconds(h) > span.end) continue;
+        flux += s.flux[h];
+        lowRise += s.low[h];
+        highRise += s.high[h];
+        change += s.change[h];
+        greatest = std::max(greatest, s.flux[h]);
+        levels.push_back(s.level[h]);
+    }
+    if (levels.empty()) return out;
+    const auto n = static_cast<double>(levels.size());
+    std::sort(levels.begin(), levels.end());
+    const double loud = levels[static_cast<std::size_t>(n * 0.95)];
+    out.sustain = levels[levels.size() / 2] / std::max(1e-6, loud);
+    out.high = highRise / std::max(1e-9, flux);
+    out.attack = std::log2(1 + greatest / std::max(1e-9, flux / n));
+    out.moving = change / n;
+    out.perSecond = double(events.size()) / std::max(0.2, span.end - span.start);
+    double low = 0;
+    double whole = 0;
+    double lines = 0;
+    double moments = 0;
+    double steady = 0;
+    double lowest = 0;
+    double lowestOf = 0;
+    float loudest = 1e-6F;
+    for (const auto& bands : c.pitches.loudness)
+        loudest = std::max(loudest, *std::max_element(bands.begin(), bands.end()));
+    for (std::size_t h = 1; h + 1 < c.pitches.loudness.size(); ++h) {
+        const auto& bands = c.pitches.loudness[h];
+        const float strongest = *std::max_element(bands.begin(), bands.end());
+        if (strongest < loudest * 0.15F) continue;
+        moments += 1;
+        bool first = true;
+        for (std::size_t b = 0; b < bands.size(); ++b) {
+            whole += bands[b];
+            if (b + Pitches::lowest < 54) low += bands[b];
+            const float held = std::min({c.pitches.loudness[h - 1][b], bands[b], c.pitches.loudness[h + 1][b]});
+            steady += held;
+            if (held < strongest * 0.3F) continue;
+            lines += 1;
+            if (first && held > strongest * 0.4F) {
+                lowest += double(b) + Pitches::lowest;
+                lowestOf += 1;
+                first = false;
+            }
+        }
+    }
+    if (moments > 0) {
+        out.low = low / std::max(1e-9, whole);
+        out.pitched = steady / std::max(1e-9, whole);
+        out.lines = lines / moments;
+    }
+    if (lowestOf > 0) out.lowest = lowest / lowestOf;
+    (void)lowRise;
+    return out;
+}
+
+Kind kindOf(const Colour& c) {
+    std::array<double, 10> figures = {
+        c.low,  c.high, c.pitched, c.attack, c.sustain, c.lines, c.lowest, c.moving, std::log2(0.3 + c.perSecond),
+        c.tonal};
+    for (std::size_t i = 0; i < figures.size(); ++i)
+        figures[i] = std::clamp((figures[i] - double(kindMiddle[i])) / double(kindScale[i]), -4.0, 4.0);
+    std::array<double, 6> scores{};
+    std::size_t row = 0;
+    const auto add = [&](double x) {
+        for (std::size_t k = 0; k < scores.size(); ++k)
+            scores[k] += double(kindWeights[row][k]) * x;
+        ++row;
+    };
+    for (const double f : figures)
+        add(f);
+    for (std::size_t i = 0; i < figures.size(); ++i)
+        for (std::size_t j = i; j < figures.size(); ++j)
+            add(figures[i] * figures[j]);
+    add(1);
+    return static_cast<Kind>(std::max_element(scores.begin(), scores.end()) - scores.begin());
+}
+
+std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
+                                const Span& span) {
+    if (s.level.empty()) return Kind::NoBeat;
+    const auto hopAt = [&](double t) {
+        return static_cast<std::size_t>(std::clamp(t / s.hop, 0.0, double(s.size() - 1)));
+    };
+    const auto loudest = [&](double from, double to) {
+        float most = 0;
+        for (std::size_t h = hopAt(from); h <= hopAt(to); ++h)
+            most = std::max(most, s.level[h]);
+        return most;
+    };
+    // Nothing happens once it sounds: a drone, a hum.
+    float rise = 0;
+    float change = 0;
+    for (std::size_t h = 0; h < s.size(); ++h)
+        if (s.seconds(h) > span.start + 0.2 && s.seconds(h) < span.file - 0.15) {
+            rise = std::max(rise, s.flux[h]);
+            change = std::max(change, s.change[h]);
+        }
+    const bool nothing = rise < quietestRise && change < 0.05F;
+    // What begins after the first tenth of a second, with some force.
+    double later = 0;
+    double attacks = 0;
+    for (const Event& e : events)
+        if (e.attack && e.at > span.start + 0.15 && e.at < span.file - 0.1) attacks += 1;
+    // Noise: crowded with pitches that come and go, and no attack.
+    const bool noise = colour.lines > 14 && attacks <= 1 + 0.05 * (span.end - span.start);
+    for (const Event& e : events)
+        if (e.at > span.start + 0.15) later = std::max(later, e.attack ? e.strength : 6 * e.strength);
+    const float early = loudest(span.start, span.start + 0.4);
+    const float late = loudest(std::max(span.start + 0.4, span.end - 0.3 * (span.end - span.start)), span.end);
+    if (later < 0.2 || nothing || noise) {
+        const bool begins = !events.empty() && events.front().at < span.start + 0.1;
+        const bool dies = span.end - span.start < 0.4 || late < 0.4F * early;
+        return begins && dies ? Kind::OneHit : Kind::NoBeat;
+    }
+    if (events.size() < 2) return Kind::NoBeat;
+    return std::nullopt;
+}
+
+} // namespace hear

@@ -1,0 +1,393 @@
+#include "hear/listen.h"
+
+#include "hear/track.h"
+#include "metre/tempo.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <fmt/format.h>
+#include <numbers>
+#include <numeric>
+
+namespace hear {
+
+namespace {
+
+// The tempos within the window; those outside are brought in by halving or doubling, with their weight.
+std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
+    std::vector<Candidate> out;
+    const auto add = [&](Bpm bpm, double weight) {
+        for (Candidate& c : out)
+            if (std::abs(c.bpm.value / bpm.value - 1) < 0.006) {
+                c.weight += weight;
+                return;
+            }
+        out.push_back({bpm, weight, 0});
+    };
+    for (const Pulse& p : pulses) {
+        if (window.holds(p.bpm)) {
+            add(p.bpm, p.weight);
+            continue;
+        }
+        for (const double k : {2.0, 0.5, 4.0, 0.25})
+            if (window.holds(Bpm(p.bpm.value * k))) {
+                add(Bpm(p.bpm.value * k), p.weight * 0.8);
+                break;
+            }
+    }
+    double sum = 0;
+    for (const Candidate& c : out)
+        sum += c.weight;
+    for (Candidate& c : out)
+        c.weight /= sum;
+    std::sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) { return a.weight > b.weight; });
+    return out;
+}
+
+// How likely a loop is this many beats long (common practice).
+double habitOf(int beats) {
+    if (beats == 4 || beats == 8 || beats == 16 || beats == 32 || beats == 64) return 1;
+    if (beats == 6 || beats == 12 || beats == 24 || beats == 3) return 0.35;
+    if (beats % 4 == 0) return 0.12;
+    return beats % 2 == 0 ? 0.05 : 0.02;
+}
+
+// The same beats, measured two ways: by what is heard and by the length of the loop.
+struct Settled {
+    double period = 0.5;
+    double start = 0; // the first downbeat, seconds
+    std::optional<int> beats;
+    double loopSeconds = 0;
+};
+
+// Through the onsets or through the peaks of the strength, whichever lies straighter; tried near the tempo heard
+// and near those at which a usual number of beats fills the length. Where onsets and peaks disagree, neither is as
+// sure as it seems.
+Grid bestGrid(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
+    const std::vector<Event> peaks = peaksOf(s);
+    const auto through = [&](const std::vector<Event>& these) {
+        Grid best = straightGrid(these, span, about);
+        for (const double length : {span.file, span.file - span.start}) {
+            const auto beats = std::round(length * about.value / 60);
+            if (beats < 2 || beats > 64) continue;
+            const Bpm whole(60 * beats / length);
+            if (std::abs(whole.value / about.value - 1) > 0.025) continue;
+            const Grid other = straightGrid(these, span, whole, 0.004);
+            if (other.agreement > best.agreement - 0.02) best = other;
+        }
+        return best;
+    };
+    const Grid byOnsets = through(events);
+    const Grid byPeaks = through(peaks);
+    const bool slow = byOnsets.blur > 0.003;
+    Grid best = slow && byPeaks.periodError < byOnsets.periodError ? byPeaks : byOnsets;
+    if (slow) best.periodError = std::hypot(best.periodError, 0.5 * (byPeaks.period - byOnsets.period));
+    return best;
+}
+
+Settled settledBy(const Grid& grid, const Span& span, const std::vector<Event>& events) {
+    Settled out{grid.period, span.start, {}, 0};
+    const double first = events.empty() ? span.start : events.front().at;
+    const double start = std::abs(first - span.start) < 0.06 ? first : span.start;
+    // Slow attacks are not where they seem by more than their scatter tells: the tails of the error are heavy.
+    const double error = 1.2 * std::hypot(grid.periodError, 0.00003 * grid.period);
+    // With no length: anything within two per cent.
+    double best = 0.25 * 1 / (0.04 * grid.period);
+    struct Way {
+        double length;
+        double from;
+        double prior;
+    };
+    // A whole file that begins with a rest has its first sound on a line of the grid.
+    const double place = start / grid.period * grid.division;
+    const bool onLine = std::abs(place - std::round(place)) * grid.period / grid.division < 0.015;
+    const double fromZero = start < 0.06                        ? 1.0
+                            : onLine && start < 4 * grid.period ? std::min(0.4, 8 * grid.period / span.file)
+                                                                : 0.01;
+    for (const Way& way : {Way{span.file, 0, fromZero}, Way{span.file - start, start, 0.3}}) {
+        const double about = way.length / grid.period;
+        const double range = std::max(1.0, about * 0.02);
+        for (int beats = std::max(1, static_cast<int>(about - range)); beats <= static_cast<int>(about + range) + 1;
+             ++beats) {
+            const double period = way.length / beats;
+            const double off = (period - grid.period) / error;
+            const double cut = std::abs(period - grid.period) * beats; // how much is cut wrong if the grid is right
+            const double t = 1 + off * off / 3;                        // Student's t of three degrees
+            const double whole = 0.75 * 0.3675 / (error * t * t);
+            const double miscut = cut < 0.035 ? 0.25 * beats / 0.07 : 0;
+            const double p = way.prior * habitOf(beats) * std::max(whole, miscut);
+            if (p <= best) continue;
+            best = p;
+            out.period = whole >= miscut ? period : grid.period;
+            out.start = way.from;
+            out.beats = beats;
+            out.loopSeconds = out.period * beats;
+        }
+    }
+    if (!out.beats) out.start = start;
+    return out;
+}
+
+// A loop with a tail: as many bars as hold all but stray sounds, the usual numbers sooner than others.
+int beatsHolding(const std::vector<Event>& events, double start, double period, int bar) {
+    double total = 1e-9;
+    for (const Event& e : events)
+        total += e.strength;
+    for (int bars = 1;; ++bars) {
+        const double end = start + (bars * bar - 0.12) * period;
+        double beyond = 0;
+        for (const Event& e : events)
+            if (e.at > end) beyond += e.strength;
+        const bool usual = bars == 1 || bars == 2 || bars == 4 || bars == 8 || bars == 16;
+        if (beyond <= (usual ? 0.05 : 0.01) * total) return bars * bar;
+    }
+}
+
+int beatsInBarOf(const Strength& s, double period, std::optional<int> loopBeats) {
+    if (loopBeats && *loopBeats % 3 == 0 && *loopBeats % 4 != 0) return 3;
+    if (loopBeats && *loopBeats % 4 == 0 && *loopBeats % 3 != 0) return 4;
+    // Likeness of the strength to itself, so many beats later, where both are there.
+    const auto likeness = [&](const std::vector<float>& curve, double beats) {
+        const auto lag = static_cast<std::size_t>(std::lround(beats * period / s.hop));
+        if (lag + 40 >= curve.size()) return 0.0;
+        double both = 0;
+        double first = 1e-9;
+        double second = 1e-9;
+        for (std::size_t h = 0; h + lag + 3 < curve.size(); ++h) {
+            const double later =
+                std::max({curve[h + lag], curve[h + lag + 2], lag >= 2 ? curve[h + lag - 2] : 0.0F});
+            both += double(curve[h]) * later;
+            first += double(curve[h]) * double(curve[h]);
+            second += later * later;
+        }
+        return both / std::sqrt(first * second);
+    };
+    double three = 0;
+    double four = 0;
+    for (const auto* curve : {&s.flux, &s.low, &s.change}) {
+        three += likeness(*curve, 3);
+        four += likeness(*curve, 4);
+        if (16 * period < double(s.size()) * s.hop) {
+            three += likeness(*curve, 6);
+            four += likeness(*curve, 8);
+        }
+    }
+    return three > 1.12 * four ? 3 : 4;
+}
+
+// How far the tracked beats wander from a straight line, smoothed over a bar, in seconds.
+double wandering(const std::vector<double>& beats) {
+    const auto n = static_cast<double>(beats.size());
+    if (beats.size() < 8) return 0;
+    double mean = 0;
+    for (const double b : beats)
+        mean += b / n;
+    double xy = 0;
+    double xx = 0;
+    for (std::size_t i = 0; i < beats.size(); ++i) {
+        const double x = double(i) - (n - 1) / 2;
+        xy += x * (beats[i] - mean);
+        xx += x * x;
+    }
+    const double period = xy / xx;
+    std::vector<double> off(beats.size());
+    for (std::size_t i = 0; i < beats.size(); ++i)
+        off[i] = beats[i] - mean - (double(i) - (n - 1) / 2) * period;
+    double most = 0;
+    for (std::size_t i = 0; i + 4 <= off.size(); ++i) {
+        std::array<double, 4> four = {off[i], off[i + 1], off[i + 2], off[i + 3]};
+        std::sort(four.begin(), four.end());
+        most = std::max(most, std::abs(four[1] + four[2]) / 2);
+    }
+    return most;
+}
+
+// The share of the events' strength near a beat or its half.
+double landing(const std::vector<double>& beats, const std::vector<Event>& events) {
+    double landed = 0;
+    double total = 1e-9;
+    for (const Event& e : events) {
+        total += e.strength;
+        const auto after = std::lower_bound(beats.begin(), beats.end(), e.at);
+        if (after == beats.end() || after == beats.begin()) {
+            const double off = after == beats.end() ? e.at - beats.back() : beats.front() - e.at;
+            landed += e.strength * std::exp(-off * off / (0.02 * 0.02));
+            continue;
+        }
+        const double span = *after - *(after - 1);
+        const double place = (e.at - *(after - 1)) / span * 4;
+        const double off = std::abs(place - std::round(place)) / 4 * span;
+        landed += e.strength * std::exp(-off * off / (0.015 * 0.015));
+    }
+    return landed / total;
+}
+
+void settleFree(Heard& out, std::vector<double> beats, const std::vector<Event>& events, int beatsInBar) {
+    out.steady = false;
+    out.beats = std::move(beats);
+    out.beatsInBar = beatsInBar;
+    // The first downbeat: the beat nearest to the first sound.
+    const double first = events.empty() ? out.beats.front() : events.front().at;
+    const auto nearest = std::min_element(out.beats.begin(), out.beats.end(), [&](double a, double b) {
+        return std::abs(a - first) < std::abs(b - first);
+    });
+    out.downbeat = static_cast<std::size_t>(nearest - out.beats.begin());
+    out.pins = pinsThrough(out.beats, out.downbeat);
+    out.bpm = Bpm(60 * double(out.beats.size() - 1) / (out.beats.back() - out.beats.front()));
+}
+
+void settleSteady(Heard& out, const Settled& settled, double lastSound) {
+    out.steady = true;
+    out.bpm = Bpm(60 / settled.period);
+    out.downbeat = 0;
+    out.loopBeats = settled.beats;
+    const double end = settled.beats ? settled.start + (*settled.beats - 0.5) * settled.period : lastSound;
+    for (int b = 0; settled.start + b * settled.period <= end; ++b)
+        out.beats.push_back(settled.start + b * settled.period);
+    out.pins = {{metre::Seconds(settled.start), metre::Beats(0)},
+                {metre::Seconds(settled.start + settled.period), metre::Beats(1)}};
+}
+
+} // namespace
+
+Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window,
+             const sound::Progress& progress) {
+    Heard out;
+    out.onsets = onsets;
+    const double fileSeconds = audio.length().value;
+    out.span = {0, fileSeconds, fileSeconds};
+    const Mono mono(audio);
+    if (mono.peak() < 1e-5F || mono.frames() < 64) return out;
+    const Curves c = curves(mono, progress.part(0, 0.9));
+    if (progress.stopped()) return out;
+    const Strength& s = c.strength;
+    out.span = spanOf(s, fileSeconds);
+    const std::vector<Event> heard = events(onsets, audio.rate, s);
+    out.key = keyOf(c.pitches);
+    if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
+    const Colour colour = colourOf(c, heard, out.span, classesOf(c.pitches).pitched);
+    if (const auto none = withoutBeat(s, colour, heard, out.span)) {
+        out.kind = *none;
+        return out;
+    }
+    out.kind = kindOf(colour);
+    if (out.kind == Kind::Struck && out.key && out.key->sureness < 0.6) out.key.reset(); // tuned drums
+    const std::vector<Pulse> found = pulses(s, out.span);
+    out.candidates = within(found, window);
+    if (out.candidates.empty()) {
+        out.kind = Kind::NoBeat;
+        return out;
+    }
+    out.sureness = out.candidates.front().weight;
+    const Bpm about = out.candidates.front().bpm;
+
+    const Grid grid = bestGrid(heard, s, out.span, about);
+    Settled settled = settledBy(grid, out.span, heard);
+    const int bar = beatsInBarOf(s, settled.period, settled.beats);
+    const double lastEvent = heard.back().at;
+    if (!settled.beats) {
+        settled.beats = beatsHolding(heard, settled.start, settled.period, bar);
+        settled.loopSeconds = *settled.beats * settled.period;
+    }
+    bool isFree = false;
+    std::vector<double> tracked;
+    if (lastEvent - out.span.start > 5.0 && heard.size() >= 10) {
+        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
+        if (tracked.size() >= 8) {
+            std::vector<double> straight;
+            for (double t = settled.start; t <= fileSeconds + 0.01; t += settled.period)
+                straight.push_back(t);
+            const double wander = wandering(tracked);
+            isFree = wander > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
+        }
+    }
+    if (isFree)
+        settleFree(out, std::move(tracked), heard, bar);
+    else
+        settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));
+    out.beatsInBar = bar;
+    out.loopSeconds = settled.loopSeconds > 0 ? settled.loopSeconds : out.span.end - settled.start;
+    if (out.steady) out.fits = lengthFits(out.loopSeconds, found);
+    // The first candidate is what was settled; half and double stand beside it.
+    out.candidates.front().bpm = *out.bpm;
+    for (const double k : {0.5, 2.0}) {
+        const Bpm other(out.bpm->value * k);
+        const bool there = std::any_of(out.candidates.begin(), out.candidates.end(), [&](const Candidate& x) {
+            return std::abs(x.bpm.value / other.value - 1) < 0.01;
+        });
+        if (!there && metre::Bpm(15) <= other && other <= metre::Bpm(400))
+            out.candidates.push_back({other, 0.001, 0});
+        else
+            for (Candidate& x : out.candidates)
+                if (std::abs(x.bpm.value / other.value - 1) < 0.01) x.bpm = other;
+    }
+    progress.at(1);
+    return out;
+}
+
+namespace {
+
+std::string silentBecause(Kind kind) {
+    return kind == Kind::OneHit ? "one hit, no beat" : "no beat";
+}
+
+std::string barsOf(int beats, int beatsInBar) {
+    if (beats % beatsInBar != 0) return {};
+    const int bars = beats / beatsInBar;
+    return fmt::format(" · {} bar{}", bars, bars == 1 ? "" : "s");
+}
+
+} // namespace
+
+Reading heardReading(const Heard& heard) {
+    Reading r;
+    r.by = Witness::Heard;
+    if (heard.key) r.key = heard.key->key;
+    if (!heard.bpm) {
+        r.evidence = silentBecause(heard.kind);
+        return r;
+    }
+    r.bpm = heard.bpm;
+    r.sureness = heard.sureness;
+    r.steady = heard.steady;
+    r.pins = heard.pins;
+    if (heard.loopBeats) r.beats = Beats(*heard.loopBeats);
+    r.others = heard.candidates;
+    r.evidence = fmt::format("sure {:.2f}", heard.sureness);
+    if (!heard.steady) r.evidence += " · played free";
+    int shown = 0;
+    for (const Candidate& c : heard.candidates) {
+        if (&c == &heard.candidates.front() || shown == 2) continue;
+        r.evidence += (shown == 0 ? " · also " : ", ") + metre::tempoLabel(c.bpm);
+        ++shown;
+    }
+    return r;
+}
+
+Reading lengthReading(const Heard& heard) {
+    Reading r;
+    r.by = Witness::Length;
+    if (!heard.bpm || heard.fits.empty()) {
+        r.evidence = !heard.bpm      ? silentBecause(heard.kind)
+                     : !heard.steady ? "played free: no one length of a beat"
+                                     : "no whole number of beats fits";
+        return r;
+    }
+    // The fit that goes with what was heard; with it the others, likeliest first.
+    const LengthFit* best = &heard.fits.front();
+    for (const LengthFit& f : heard.fits)
+        if (heard.loopBeats == f.beats) best = &f;
+    r.bpm = best->bpm;
+    r.beats = Beats(best->beats);
+    r.sureness = best->weight * heard.sureness; // it is weighed by what was heard
+    r.others.push_back({best->bpm, best->weight, best->beats});
+    for (const LengthFit& f : heard.fits)
+        if (&f != best && r.others.size() < 12) r.others.push_back({f.bpm, f.weight, f.beats});
+    const double off = std::abs(best->bpm.value / heard.bpm->value - 1);
+    r.evidence = fmt::format("{} beats{} · {}", best->beats, barsOf(best->beats, heard.beatsInBar),
+                             off < 1e-6 ? "exact" : "nearly");
+    return r;
+}
+
+} // namespace hear

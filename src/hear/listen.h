@@ -1,0 +1,53 @@
+// Listening: what a recording says of its own tempo, beats, key and kind.
+#pragma once
+
+#include "hear/kind.h"
+#include "hear/length.h"
+#include "hear/onsets.h"
+#include "hear/reading.h"
+#include "hear/tonality.h"
+#include "metre/beat_map.h"
+#include "sound/progress.h"
+
+#include <optional>
+#include <vector>
+
+namespace hear {
+
+// Between which tempos to listen; one octave settles half and double.
+struct Window {
+    Bpm low{slowestPulse};
+    Bpm high{fastestPulse};
+    bool operator==(const Window&) const = default;
+    bool holds(Bpm bpm) const { return bpm >= low && bpm <= high; }
+};
+
+struct Heard {
+    std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them
+    std::optional<Bpm> bpm;            // none: no beat
+    double sureness = 0;
+    bool steady = true;
+    int beatsInBar = 4;
+    std::vector<double> beats;    // seconds, those of the loop or of the whole playing; beats[downbeat] is beat 0
+    std::size_t downbeat = 0;     // index of the first downbeat
+    std::vector<metre::Pin> pins; // through the beats; two for a steady recording
+    std::optional<int> loopBeats; // whole beats from the first downbeat to the end of the loop
+    std::vector<LengthFit> fits;  // whole beats in the trimmed length, likeliest first
+    double loopSeconds = 0;       // the trimmed length that `fits` speak of
+    std::optional<HeardKey> key;
+    Kind kind = Kind::NoBeat;
+    Span span;
+    std::vector<Onset> onsets;
+};
+
+// Listens to the whole of a recording. `onsets` are hear::onsets() of the same audio. Any thread; about three
+// thousandths of the audio's length. Nothing heard is no error: bpm is empty. Returns what it has when stopped.
+Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window = {},
+             const sound::Progress& progress = {});
+
+// What was heard, as readings: the tempo with its candidates and where its beats lie; and what the length says of
+// it. Either has no tempo where nothing was heard, with the reason as its evidence.
+Reading heardReading(const Heard& heard);
+Reading lengthReading(const Heard& heard);
+
+} // namespace hear

@@ -1,0 +1,72 @@
+#include "hear/mono.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace hear {
+
+namespace {
+
+// A low pass for lowering the rate by `factor`: sixteen periods of a windowed sinc, cut off at 0.45 of the new
+// rate.
+std::vector<float> lowPass(int factor) {
+    const int half = 8 * factor;
+    std::vector<float> taps;
+    double sum = 0;
+    for (int i = -half; i <= half; ++i) {
+        const double x = std::numbers::pi * i * 0.9 / factor;
+        const double sinc = i == 0 ? 1 : std::sin(x) / x;
+        const double window = 0.5 + 0.5 * std::cos(std::numbers::pi * i / (half + 1));
+        taps.push_back(static_cast<float>(sinc * window));
+        sum += sinc * window;
+    }
+    for (float& t : taps)
+        t /= static_cast<float>(sum);
+    return taps;
+}
+
+} // namespace
+
+Mono::Mono(const sound::Audio& audio) : audio_(audio) {
+    while (audio.rate / (factor_ * 2) >= 20000)
+        factor_ *= 2;
+    rate_ = audio.rate / factor_;
+    frames_ = (audio.frames().value + factor_ - 1) / factor_;
+    if (factor_ > 1) filter_ = lowPass(factor_);
+    for (std::size_t i = 0; i < static_cast<std::size_t>(audio.frames().value); ++i) {
+        float sum = 0;
+        for (const auto& channel : audio.channels)
+            sum += channel[i];
+        if (std::isfinite(sum)) peak_ = std::max(peak_, std::abs(sum));
+    }
+    gain_ = peak_ > 0 ? 1 / peak_ : 0;
+}
+
+void Mono::read(std::int64_t first, std::span<float> out) const {
+    const std::int64_t length = audio_.frames().value;
+    const auto half = static_cast<std::int64_t>(filter_.size() / 2);
+    const std::int64_t from = first * factor_ - half;
+    const auto wanted = static_cast<std::int64_t>(out.size()) * factor_ + 2 * half;
+    std::vector<float> sum(static_cast<std::size_t>(wanted), 0.0F);
+    const std::int64_t lowest = std::clamp<std::int64_t>(from, 0, length);
+    const std::int64_t highest = std::clamp<std::int64_t>(from + wanted, lowest, length);
+    for (const auto& channel : audio_.channels)
+        for (std::int64_t i = lowest; i < highest; ++i)
+            sum[static_cast<std::size_t>(i - from)] += channel[static_cast<std::size_t>(i)];
+    for (float& s : sum)
+        s = std::isfinite(s) ? s * gain_ : 0.0F;
+    if (filter_.empty()) {
+        std::copy_n(sum.begin(), out.size(), out.begin());
+        return;
+    }
+    for (std::size_t n = 0; n < out.size(); ++n) {
+        const float* x = sum.data() + n * static_cast<std::size_t>(factor_);
+        float y = 0;
+        for (std::size_t t = 0; t < filter_.size(); ++t)
+            y += filter_[t] * x[t];
+        out[n] = y;
+    }
+}
+
+} // namespace hear

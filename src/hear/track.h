@@ -1,0 +1,23 @@
+// Beats that may drift: playing without a click.
+#pragma once
+
+#include "hear/grid.h"
+#include "metre/beat_map.h"
+
+#include <vector>
+
+namespace hear {
+
+// The moments of the beats, in order, about `about` apart, as far as the sound reaches. The best path through the
+// strength of onsets with a tempo that may move: dynamic programming after Ellis, "Beat Tracking by Dynamic
+// Programming", J. New Music Research 2007, over pairs of moment and period as in Krebs, Böck & Widmer, "An
+// Efficient State-Space Model for Joint Tempo and Meter Tracking", ISMIR 2015 (both from memory); then each beat is
+// moved to the event it stands for. Any thread.
+std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
+
+// The fewest pins, on beats, for which every beat lies within `tolerance` seconds of the line between its pins.
+// REQUIRES two beats or more, in order. Beat 0 is beats[downbeat].
+std::vector<metre::Pin> pinsThrough(const std::vector<double>& beats, std::size_t downbeat,
+                                    double tolerance = 0.005);
+
+} // namespace hear

@@ -1,0 +1,128 @@
+#!/usr/bin/env python3
+"""Fits the weights that rank tempos (src/hear/pulse_weights.h) to a listening set.
+
+Reads what `bench_hearing --features FILE FOLDER` wrote: for each recording its candidates with their features, and the
+true tempo. The score of a candidate is a linear part plus one small hidden layer; the loss is the cross entropy of the
+true tempo among the candidates, so that weights are honest shares of trust.
+
+Needs: python3-numpy. Usage: tools/fit_pulse.py TRAIN.bin [--test HELD.bin] [--hidden N] [--out FILE]
+"""
+import argparse
+import struct
+
+import numpy as np
+
+FEATURES = 74
+
+
+def load(path):
+    data, at, pieces = open(path, "rb").read(), 0, []
+    while at < len(data):
+        name, count, truth = struct.unpack_from("<iif", data, at)
+        at += 12
+        block = np.frombuffer(data, "<f4", count * (FEATURES + 1), at).reshape(count, FEATURES + 1)
+        at += block.nbytes
+        if count:
+            pieces.append((name, truth, block[:, 0].astype(float), block[:, 1:].astype(float)))
+    return pieces
+
+
+def scores(w, x):
+    return x @ w["direct"] + np.tanh(x @ w["hidden"].T + w["bias"]) @ w["out"]
+
+
+def report(w, pieces, what):
+    right = octave = 0
+    for _, truth, bpm, x in pieces:
+        r = bpm[np.argmax(scores(w, x))] / truth
+        right += abs(r - 1) < 0.04
+        octave += min(abs(r / k - 1) for k in (0.5, 1, 2)) < 0.04
+    print(f"{what}: {len(pieces)} recordings, octave right {right / len(pieces):.3f}, free {octave / len(pieces):.3f}")
+
+
+def fit(pieces, hidden, rounds=250, decay=2e-3, seed=0):
+    rng = np.random.default_rng(seed)
+    x = np.concatenate([p[3] for p in pieces])
+    mean, scale = x.mean(0), x.std(0) + 1e-3
+    mean[-1], scale[-1] = 0, 1
+    owner = np.concatenate([np.full(len(p[2]), i) for i, p in enumerate(pieces)])
+    true = np.concatenate([np.abs(p[2] / p[1] - 1) < 0.02 for p in pieces]).astype(float)
+    starts = np.searchsorted(owner, np.arange(len(pieces)))
+    keep = np.add.reduceat(true, starts) > 0
+    if seed:  # each net but the first leaves out a quarter of the recordings
+        keep = keep & (rng.random(len(pieces)) < 0.75)
+    z = ((x - mean) / scale).astype(np.float32)
+    w = {"direct": np.zeros(FEATURES), "hidden": rng.normal(0, 0.15, (hidden, FEATURES)), "bias": np.zeros(hidden),
+         "out": rng.normal(0, 0.1, hidden)}
+    m = {k: np.zeros_like(v) for k, v in w.items()}
+    v2 = {k: np.zeros_like(v) for k, v in w.items()}
+    for step in range(1, rounds + 1):
+        noise = z + 0.08 * rng.standard_normal(z.shape, dtype=np.float32)
+        h = np.tanh(noise @ w["hidden"].T + w["bias"])
+        s = noise @ w["direct"] + h @ w["out"]
+        s -= np.maximum.reduceat(s, starts)[owner]
+        e = np.exp(s)
+        p = e / np.add.reduceat(e, starts)[owner]
+        q = e * true
+        total = np.add.reduceat(q, starts)[owner]
+        q = np.where(total > 0, q / np.maximum(total, 1e-12), p)
+        g = (p - q) * keep[owner] / keep.sum()
+        dh = np.outer(g, w["out"]) * (1 - h * h)
+        grads = {"direct": noise.T @ g, "hidden": dh.T @ noise, "bias": dh.sum(0), "out": h.T @ g}
+        for k in w:
+            grads[k] = grads[k] + decay * w[k]
+            m[k] = 0.9 * m[k] + 0.1 * grads[k]
+            v2[k] = 0.99 * v2[k] + 0.01 * grads[k] ** 2
+            rate = 0.02 * (0.5 + 0.5 * np.cos(np.pi * step / rounds))
+            w[k] = w[k] - rate * (m[k] / (1 - 0.9 ** step)) / (np.sqrt(v2[k] / (1 - 0.99 ** step)) + 1e-8)
+    # Fold the scaling in, so that the program needs none.
+    out = {"direct": w["direct"] / scale, "hidden": w["hidden"] / scale, "out": w["out"]}
+    out["bias"] = w["bias"] - out["hidden"] @ mean
+    return out
+
+
+def together(nets):
+    """Several nets as one: their scores averaged."""
+    n = len(nets)
+    return {"direct": sum(w["direct"] for w in nets) / n, "hidden": np.concatenate([w["hidden"] for w in nets]),
+            "bias": np.concatenate([w["bias"] for w in nets]), "out": np.concatenate([w["out"] for w in nets]) / n}
+
+
+def write(w, path, hidden):
+    def row(values):
+        return "{" + ", ".join(f"{v:.4g}F" if ("." in f"{v:.4g}" or "e" in f"{v:.4g}") else f"{v:.4g}.0F" for v in values) + "}"
+
+    with open(path, "w") as f:
+        f.write("// Made by tools/fit_pulse.py: weights of the ranking of tempos.\n// clang-format off\n#pragma once\n\n"
+                "#include <array>\n#include <cstddef>\n\nnamespace hear {\n\n")
+        f.write(f"inline constexpr std::size_t pulseHidden = {hidden};\n")
+        f.write(f"inline constexpr std::array<float, pulseHidden> hiddenBias{row(w['bias'])};\n")
+        f.write(f"inline constexpr std::array<std::array<float, {FEATURES}>, pulseHidden> hiddenWeights{{{{\n")
+        for r in w["hidden"]:
+            f.write("    " + row(r) + ",\n")
+        f.write("}};\n")
+        f.write(f"inline constexpr std::array<float, pulseHidden> outputWeights{row(w['out'])};\n")
+        f.write(f"inline constexpr std::array<float, {FEATURES}> directWeights{row(w['direct'])};\n\n}} // namespace hear\n")
+
+
+def main():
+    parser = argparse.ArgumentParser()
+    parser.add_argument("train", nargs="+")
+    parser.add_argument("--test")
+    parser.add_argument("--hidden", type=int, default=8)
+    parser.add_argument("--nets", type=int, default=1)
+    parser.add_argument("--rounds", type=int, default=250)
+    parser.add_argument("--decay", type=float, default=2e-3)
+    parser.add_argument("--out")
+    a = parser.parse_args()
+    train = [p for path in a.train for p in load(path)]
+    w = together([fit(train, a.hidden, a.rounds, a.decay, seed) for seed in range(a.nets)])
+    report(w, train, "fitted")
+    if a.test:
+        report(w, load(a.test), "held out")
+    if a.out:
+        write(w, a.out, a.hidden * a.nets)
+
+
+if __name__ == "__main__":
+    main()
