@@ -15,22 +15,21 @@ using metre::Bpm;
 struct Placing {
     const char* file;
     const char* track;
-    double bpm;   // 0: as its name or tag says, or none
-    double first; // first downbeat, seconds
     double trackDb;
     std::vector<int> bars;
 };
 
 const std::vector<Placing> placings = {
-    {"winch_hands_112bpm.wav", "Winch hands", 0, 0, -8, {3, 7, 11}},
-    {"pontoon_marimba.flac", "Marimba", 118.5, 0, -11, {3, 7, 11}},
-    {"keel_bass_96.aiff", "Bass", 0, 0, -7, {3, 5, 7, 9, 11, 13}},
-    {"rope_shaker_124.wav", "Shaker", 0, 0, -17, {5, 7, 9, 11, 13}},
-    {"heron_whistle.mp3", "Whistle", 92, 0, -13, {7}},
-    {"kalimba_eddies.ogg", "Kalimba", 130.9, 0.42, -14, {11}},
-    {"lock_gate_brushes.mp3", "Brushes", 0, 0, -14, {7}},
-    {"reed_drone_D.wav", "Reed drone", 0, 0, -18, {1, 15}},
-    {"barge_bell.wav", "Barge bell", 0, 0, -16, {1, 7, 15}},
+    {"winch_hands_112bpm.wav", "Winch hands", -8, {3, 7, 11}},
+    {"pontoon_marimba.flac", "Marimba", -11, {3, 7, 11}},
+    {"keel_bass_96.aiff", "Bass", -7, {3, 5, 7, 9, 11, 13}},
+    {"rope_shaker_124.wav", "Shaker", -17, {5, 7, 9, 11, 13}},
+    {"heron_whistle.mp3", "Whistle", -13, {7}},
+    {"kalimba_eddies.ogg", "Kalimba", -14, {11}},
+    {"lock_gate_brushes.mp3", "Brushes", -14, {7}},
+    {"towpath_accordion.ogg", "Accordion", -19, {11}},
+    {"reed_drone_D.wav", "Reed drone", -18, {1, 15}},
+    {"barge_bell.wav", "Barge bell", -16, {1, 7, 15}},
 };
 
 metre::Result<project::Project> lay(const std::filesystem::path& folder) {
@@ -45,12 +44,6 @@ metre::Result<project::Project> lay(const std::filesystem::path& folder) {
         project::Added added = project::addSources(p, {std::move(imported->source)});
         p = std::move(added.project);
         const project::SourceId id = added.ids.front();
-        if (placing.bpm > 0) {
-            auto timed = project::setSourceTempo(p, id, Bpm(placing.bpm), hear::Witness::Typed);
-            if (timed) timed = project::setFirstDownbeat(*timed, id, metre::Seconds(placing.first));
-            if (!timed) return timed;
-            p = std::move(*timed);
-        }
         project::AddedTrack track = project::addTrack(p, placing.track);
         auto levelled =
             project::changeTrack(track.project, track.id, [&](project::Track& t) { t.gainDb = placing.trackDb; });

@@ -46,6 +46,7 @@ void Player::replaceOutput(std::unique_ptr<Output> output) {
 }
 
 metre::Beats Player::position() const {
+    if (raw_) return leftAt_;
     // A locate that the callback has not seen yet already counts, so that nothing jumps back for a moment.
     return engine_.ordersDone() < locateOrder_ ? located_ : engine_.position();
 }
@@ -132,21 +133,67 @@ void Player::publish() {
     }
     lastHeard_ = std::move(heard);
     heardTempo_ = project_.tempo;
+    if (!raw_) engine_.setScene(scene);
+}
+
+void Player::playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click) {
+    if (!raw_) leftAt_ = position();
+    wantsToPlay_ = false;
+    auto raw = std::make_unique<Raw>();
+    auto scene = std::make_shared<Scene>();
+    scene->rate = project_.rate;
+    // The click follows the recording's own beats: every stretch between two pins is a tempo that holds.
+    if (beats) {
+        raw->beatZero = beats->secondsAt(metre::Beats(0));
+        std::vector<metre::TempoPoint> points;
+        const auto& pins = beats->pins();
+        for (std::size_t i = 0; i + 1 < pins.size(); ++i) {
+            const double bpm = 60 * (pins[i + 1].beat - pins[i].beat).value / (pins[i + 1].at - pins[i].at).value;
+            const metre::Beats at = points.empty() ? metre::Beats(0) : pins[i].beat;
+            if (pins[i + 1].beat > metre::Beats(0))
+                points.push_back({at, metre::Bpm(bpm), metre::TempoPoint::Shape::Hold});
+        }
+        if (auto map = metre::TempoMap::make(std::move(points))) scene->tempo = std::move(*map);
+    }
+    scene->clips.push_back({metre::toFrames(-raw->beatZero, project_.rate), std::move(audio), 1.0F});
+    scene->click = click && beats.has_value();
+    raw->scene = scene;
+    raw_ = std::move(raw);
     engine_.setScene(scene);
+    engine_.locate(scene->tempo.beatAt(-raw_->beatZero));
+    engine_.play();
+}
+
+metre::Seconds Player::rawPosition() const {
+    return raw_->scene->tempo.secondsAt(engine_.position()) + raw_->beatZero;
+}
+
+void Player::stopRaw() {
+    if (!raw_) return;
+    engine_.stop();
+    raw_.reset();
+    publish();
+    locate(leftAt_);
 }
 
 void Player::play() {
+    stopRaw();
     setProject(project_); // goes on with renderings that were cancelled
     wantsToPlay_ = true;
     engine_.play();
 }
 
 void Player::stop() {
+    stopRaw();
     wantsToPlay_ = false;
     engine_.stop();
 }
 
 void Player::locate(metre::Beats to) {
+    if (raw_) {
+        leftAt_ = to;
+        return;
+    }
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();

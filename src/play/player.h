@@ -10,6 +10,7 @@
 #include <functional>
 #include <map>
 #include <memory>
+#include <optional>
 #include <string>
 
 namespace play {
@@ -33,6 +34,13 @@ class Player {
     void locate(metre::Beats to);
     bool isPlaying() const { return wantsToPlay_; }
     metre::Beats position() const;
+
+    // Plays a recording as it is, from its start, in the place of the project; with a click on its beats where it
+    // has some. The project's play position stays where it was.
+    void playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click);
+    void stopRaw();
+    bool isPlayingRaw() const { return raw_ != nullptr; }
+    metre::Seconds rawPosition() const; // REQUIRES isPlayingRaw()
 
     // The rendered audio of a clip as it is to be heard now; null while it is being rendered.
     sound::AudioPtr renderedClip(project::ClipId id) const;
@@ -60,6 +68,11 @@ class Player {
         std::string problem;
     };
 
+    struct Raw {
+        ScenePtr scene;
+        metre::Seconds beatZero; // in the recording
+    };
+
     void publish();
     bool nextToSoundAreReady() const;
     void startOutput();
@@ -78,6 +91,8 @@ class Player {
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;
+    std::unique_ptr<Raw> raw_;
+    metre::Beats leftAt_; // the project's position while raw_ plays
 };
 
 } // namespace play

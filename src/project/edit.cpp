@@ -1,10 +1,13 @@
 #include "project/edit.h"
 
+#include "project/settle.h"
+
 #include "metre/tempo.h"
 
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <tuple>
 
 namespace project {
 
@@ -54,11 +57,6 @@ Project withSource(const Project& p, const Source& changed) {
 
 tl::unexpected<metre::Problem> noSource() {
     return metre::problem("That source is no longer in the project.");
-}
-
-hear::Reading* readingBy(Source& s, hear::Witness by) {
-    const auto it = std::find_if(s.readings.begin(), s.readings.end(), [&](const auto& r) { return r.by == by; });
-    return it == s.readings.end() ? nullptr : &*it;
 }
 
 Seconds downbeatOf(const Source& s) {
@@ -203,30 +201,17 @@ Project changeClips(const Project& p, const std::vector<ClipId>& ids, const std:
     return out;
 }
 
-Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Witness by) {
-    const SourcePtr old = sourceOf(p, id);
-    if (!old) return noSource();
-    if (!metre::isTempo(bpm))
-        return metre::problem(
-            fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.", old->name,
-                        bpm.value, metre::slowestTempo.value, metre::fastestTempo.value));
-    Source changed = *old;
-    changed.beats = metre::BeatMap(bpm, downbeatOf(*old));
-    changed.chosen = by;
-    if (by == hear::Witness::Typed) {
-        if (readingBy(changed, by) == nullptr) changed.readings.push_back({by, {}, {}, {}, 1.0, {}});
-        hear::Reading& typed = *readingBy(changed, by);
-        typed.bpm = bpm;
-        typed.sureness = 1;
-        typed.evidence = "you said so";
-    }
+namespace {
+
+// withSource, and what was placed because no beat was known is stretched from now on.
+Project withBeatsOf(const Project& p, const Source& changed) {
+    const bool knewNone = !sourceOf(p, changed.id)->beats;
     Project out = withSource(p, changed);
-    // What was placed because no beat was known is stretched from now on.
-    if (!old->beats)
+    if (knewNone && changed.beats)
         eachTrack(out, [&](Track& track) {
             bool any = false;
             for (Clip& c : track.clips)
-                if (c.source == id) {
+                if (c.source == changed.id) {
                     c.rule = TimeRule::Stretch;
                     any = true;
                 }
@@ -235,20 +220,121 @@ Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Wit
     return out;
 }
 
+// Half or double the beats, wherever they lie: free playing stays free.
+void scaleBeats(Source& s, double factor) {
+    std::vector<metre::Pin> pins = s.beats->pins();
+    for (metre::Pin& pin : pins)
+        pin.beat = Beats(pin.beat.value * factor);
+    if (auto map = metre::BeatMap::make(std::move(pins))) s.beats = std::move(*map);
+    if (!s.loopBeats) return;
+    const Beats scaled(s.loopBeats->value * factor);
+    const bool whole = scaled.value == std::round(scaled.value) && scaled.value >= 1;
+    s.loopBeats = whole ? std::optional(scaled) : std::nullopt;
+}
+
+Result<void> tempoFits(const Source& s, Bpm bpm) {
+    if (metre::isTempo(bpm)) return {};
+    return metre::problem(fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.",
+                                      s.name, bpm.value, metre::slowestTempo.value, metre::fastestTempo.value));
+}
+
+hear::Reading said(hear::Witness by, Bpm bpm) {
+    hear::Reading r;
+    r.by = by;
+    r.bpm = bpm;
+    r.sureness = 1;
+    r.evidence = by == hear::Witness::Tapped ? "tapped to the recording" : "you said so";
+    return r;
+}
+
+} // namespace
+
+Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Witness by) {
+    const SourcePtr old = sourceOf(p, id);
+    if (!old) return noSource();
+    if (auto fits = tempoFits(*old, bpm); !fits) return tl::unexpected(fits.error());
+    Source changed = *old;
+    putReading(changed, said(by, bpm));
+    const double factor = old->beats ? bpm.value / old->beats->meanTempo().value : 0;
+    if (std::abs(factor - 0.5) < 1e-9 || std::abs(factor - 2) < 1e-9) {
+        scaleBeats(changed, factor);
+        changed.chosen = by;
+    } else {
+        useReading(changed, said(by, bpm));
+    }
+    return withBeatsOf(p, changed);
+}
+
+Result<Project> setSourceReading(const Project& p, SourceId id, hear::Reading reading) {
+    const SourcePtr old = sourceOf(p, id);
+    if (!old) return noSource();
+    if (!reading.bpm) return metre::problem(fmt::format("{} has no tempo from that reading.", old->name));
+    if (auto fits = tempoFits(*old, *reading.bpm); !fits) return tl::unexpected(fits.error());
+    Source changed = *old;
+    useReading(changed, reading);
+    putReading(changed, std::move(reading));
+    return withBeatsOf(p, changed);
+}
+
 Result<Project> chooseReading(const Project& p, SourceId id, hear::Witness by) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return noSource();
-    for (const hear::Reading& r : s->readings)
-        if (r.by == by && r.bpm) return setSourceTempo(p, id, *r.bpm, by);
-    return metre::problem(fmt::format("{} has no tempo from that reading.", s->name));
+    const hear::Reading* reading = readingBy(*s, by);
+    if (reading == nullptr || !reading->bpm)
+        return metre::problem(fmt::format("{} has no tempo from that reading.", s->name));
+    Source changed = *s;
+    useReading(changed, *reading);
+    return withBeatsOf(p, changed);
 }
 
 Result<Project> setSourceBeats(const Project& p, SourceId id, int beats) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return noSource();
-    const double seconds = (s->length() - downbeatOf(*s)).value;
+    Seconds from = downbeatOf(*s);
+    Seconds to = s->beats && s->loopBeats ? s->beats->secondsAt(*s->loopBeats) : s->length();
+    if (s->marks) std::tie(from, to) = *s->marks;
+    const double seconds = (to - from).value;
     if (beats < 1 || seconds <= 0) return metre::problem(fmt::format("{} needs at least one beat.", s->name));
-    return setSourceTempo(p, id, Bpm(beats * 60.0 / seconds), hear::Witness::Typed);
+    const Bpm bpm = hear::tempoOf(beats, seconds);
+    if (auto fits = tempoFits(*s, bpm); !fits) return tl::unexpected(fits.error());
+    hear::Reading reading = said(hear::Witness::Typed, bpm);
+    reading.beats = Beats(beats);
+    reading.evidence = fmt::format("{} beats in {:.3f} s", beats, seconds);
+    reading.pins = {{from, Beats(0)}, {to, Beats(beats)}};
+    return setSourceReading(p, id, std::move(reading));
+}
+
+Result<Project> setMarks(const Project& p, SourceId id, Seconds from, Seconds to) {
+    const SourcePtr s = sourceOf(p, id);
+    if (!s) return noSource();
+    if (!std::isfinite(from.value) || !std::isfinite(to.value) || from < Seconds(0) || to > s->length() ||
+        (to - from).value < 0.02)
+        return metre::problem(fmt::format("The marks of {} must lie within its {:.3f} s, one after the other.",
+                                          s->name, s->length().value));
+    Source changed = *s;
+    changed.marks = {from, to};
+    return withSource(p, changed);
+}
+
+Result<Project> setHeard(const Project& p, SourceId id, const Source& heard, bool choose) {
+    const SourcePtr s = sourceOf(p, id);
+    if (!s) return noSource();
+    Source changed = *s;
+    for (const hear::Witness by : {hear::Witness::Heard, hear::Witness::Length})
+        if (const hear::Reading* r = readingBy(heard, by)) putReading(changed, *r);
+    changed.window = heard.window;
+    changed.kind = heard.kind;
+    changed.beatsInBar = heard.beatsInBar;
+    if (choose) settle(changed);
+    return withBeatsOf(p, changed);
+}
+
+Result<Project> setSourceKey(const Project& p, SourceId id, std::optional<hear::Key> key) {
+    const SourcePtr s = sourceOf(p, id);
+    if (!s) return noSource();
+    Source changed = *s;
+    changed.key = key;
+    return withSource(p, changed);
 }
 
 Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
@@ -260,7 +346,20 @@ Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
         return metre::problem(
             fmt::format("The first downbeat of {} must lie within its {:.3f} s.", s->name, s->length().value));
     Source changed = *s;
-    changed.beats = metre::BeatMap(s->beats->meanTempo(), at);
+    // Steady beats move as they are; of free playing, the nearest beat becomes the first.
+    std::vector<metre::Pin> pins = s->beats->pins();
+    const Beats beatThere(std::round(s->beats->beatAt(at).value));
+    const Seconds by = at - downbeatOf(*s);
+    for (metre::Pin& pin : pins)
+        if (pins.size() > 2)
+            pin.beat -= beatThere;
+        else
+            pin.at += by;
+    auto map = metre::BeatMap::make(std::move(pins));
+    if (!map) return tl::unexpected(map.error());
+    changed.beats = std::move(*map);
+    if (changed.loopBeats && changed.beats->secondsAt(*changed.loopBeats) > s->length() + Seconds(0.05))
+        changed.loopBeats.reset();
     return withSource(p, changed);
 }
 
@@ -269,6 +368,7 @@ Result<Project> forgetBeat(const Project& p, SourceId id) {
     if (!s) return noSource();
     Source changed = *s;
     changed.beats.reset();
+    changed.loopBeats.reset();
     changed.chosen.reset();
     return withSource(p, changed);
 }

@@ -47,8 +47,17 @@ Project changeClips(const Project& p, const std::vector<ClipId>& ids, const std:
 Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Witness by);
 // Uses one of the source's readings.
 Result<Project> chooseReading(const Project& p, SourceId id, hear::Witness by);
-// Says that the source is this many beats from its first downbeat to its end: 8 beats in 3.750 s are 128 BPM.
+// Puts a reading into the source, in the place of one by the same witness, and uses it.
+Result<Project> setSourceReading(const Project& p, SourceId id, hear::Reading reading);
+// Says that the source has this many beats between its marks, or, without marks, from its first downbeat to its
+// end: 8 beats in 3.750 s are 128 BPM.
 Result<Project> setSourceBeats(const Project& p, SourceId id, int beats);
+// Sets the marks. They change nothing until a number of beats is said.
+Result<Project> setMarks(const Project& p, SourceId id, Seconds from, Seconds to);
+// Takes over the readings Heard and Length of `heard`, a copy of the source that was listened to again; with
+// `choose`, uses the reading that ranks highest now.
+Result<Project> setHeard(const Project& p, SourceId id, const Source& heard, bool choose);
+Result<Project> setSourceKey(const Project& p, SourceId id, std::optional<hear::Key> key);
 // Moves the first downbeat, keeping the tempo.
 Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at);
 // Says that no beat is known; its clips are then placed, not stretched.

@@ -4,6 +4,8 @@
 #include "hear/onsets.h"
 #include "metre/tempo.h"
 #include "project/edit.h"
+#include "project/settle.h"
+#include "sound/loop_info.h"
 #include "sound/tags.h"
 
 #include <cmath>
@@ -15,29 +17,43 @@ namespace {
 
 hear::Reading tagReading(const std::filesystem::path& file) {
     const sound::Tags tags = sound::readTags(file);
+    const sound::LoopInfo loop = sound::readLoopInfo(file);
     hear::Reading reading;
     reading.by = hear::Witness::Tag;
     reading.key = hear::parseKey(tags.key);
+    if (loop.beats) reading.beats = Beats(*loop.beats);
+    const std::string refused = !tags.refused.empty() ? tags.refused : loop.refused;
     if (tags.bpm) {
         reading.bpm = tags.bpm;
         reading.sureness = 0.9;
         reading.evidence = "written in the file";
-    } else if (!tags.refused.empty()) {
-        reading.evidence = fmt::format("the tag says “{}”, which is no tempo", tags.refused);
+        if (loop.bpm && std::abs(loop.bpm->value / tags.bpm->value - 1) > 0.004)
+            reading.evidence += fmt::format("; its loop chunk says {}", metre::tempoLabel(*loop.bpm));
+    } else if (loop.bpm) {
+        reading.bpm = loop.bpm;
+        reading.sureness = 0.8;
+        reading.evidence = "in the file's loop chunk";
+    } else if (!refused.empty()) {
+        reading.evidence = fmt::format("the tag says “{}”, which is no tempo", refused);
     } else {
         reading.evidence = "nothing written in the file";
     }
+    if (loop.rootNote && !reading.key)
+        reading.evidence += fmt::format(" · root note {}", hear::rootLabel(*loop.rootNote % 12));
     return reading;
 }
 
-// The first downbeat, as far as name and length tell: see the header.
-Seconds firstDownbeat(const Sound& sound, Bpm bpm) {
-    if (sound.attacks.empty()) return Seconds(0);
-    const Seconds first = metre::toSeconds(sound.attacks.front(), sound.audio.rate);
-    if (first < Seconds(0.03)) return Seconds(0);
-    const double beats = sound.audio.length().value * bpm.value / 60;
-    const double off = std::abs(beats - std::round(beats));
-    return off < 0.03 && std::round(beats) >= 1 ? Seconds(0) : first;
+// A name or a tag may mean the same beats counted twice as fast or half as fast as the user does.
+void bringInto(hear::Reading& r, const hear::Window& window) {
+    if (!r.bpm || window == hear::Window{} || window.holds(*r.bpm)) return;
+    for (const double factor : {2.0, 0.5, 4.0, 0.25})
+        if (window.holds(Bpm(r.bpm->value * factor))) {
+            r.evidence += fmt::format(" · {} counted as {}", metre::tempoLabel(*r.bpm),
+                                      metre::tempoLabel(Bpm(r.bpm->value * factor)));
+            r.bpm = Bpm(r.bpm->value * factor);
+            if (r.beats) r.beats = Beats(r.beats->value * factor);
+            return;
+        }
 }
 
 } // namespace
@@ -46,14 +62,15 @@ std::shared_ptr<const Sound> soundOf(sound::Audio audio, const sound::Progress& 
     auto sound = std::make_shared<Sound>();
     sound->audio = std::move(audio);
     sound->peaks = sound::Peaks(sound->audio);
-    for (const hear::Onset& onset : hear::onsets(sound->audio, 0.5, progress))
+    sound->onsets = hear::onsets(sound->audio, 0.5, progress);
+    for (const hear::Onset& onset : sound->onsets)
         sound->attacks.push_back(onset.at);
     return sound;
 }
 
 Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
                                   const sound::Progress& progress) {
-    auto read = sound::read(file, rate, progress.part(0, 0.7));
+    auto read = sound::read(file, rate, progress.part(0, 0.4));
     if (!read) return tl::unexpected(read.error());
     ImportedSource out;
     Source& s = out.source;
@@ -63,16 +80,18 @@ Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, W
     if (error) s.file = file;
     s.content = read->content;
     s.facts = read->facts;
-    s.sound = soundOf(std::move(read->audio), progress.part(0.7, 1.0));
+    s.sound = soundOf(std::move(read->audio), progress.part(0.4, 0.6));
     if (progress.stopped()) return metre::cancelled();
     if (heeded.name) s.readings.push_back(hear::readName(file));
     if (heeded.tag) s.readings.push_back(tagReading(file));
     for (const hear::Reading& r : s.readings)
         if (!s.key) s.key = r.key;
-    if (const hear::Reading* best = hear::mostTrusted(s.readings)) {
-        s.chosen = best->by;
-        s.beats = metre::BeatMap(*best->bpm, firstDownbeat(*s.sound, *best->bpm));
-    }
+    s.window = heeded.window;
+    for (hear::Reading& r : s.readings)
+        bringInto(r, s.window);
+    if (heeded.ear) listenTo(s, progress.part(0.6, 1.0));
+    if (progress.stopped()) return metre::cancelled();
+    settle(s);
     out.warnings = std::move(read->warnings);
     return out;
 }
@@ -80,13 +99,39 @@ Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, W
 std::string toldOf(const Project& p, SourceId id) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return {};
-    if (!s->beats || !s->chosen) return fmt::format("{}: no tempo known, placed as recorded", s->name);
-    const char* by = *s->chosen == hear::Witness::Name  ? "by its name"
-                     : *s->chosen == hear::Witness::Tag ? "by its tag"
-                                                        : "as you said";
+    if (!s->beats || !s->chosen) {
+        const char* why = s->kind == hear::Kind::OneHit ? "one hit" : "no beat heard";
+        return fmt::format("{}: {}, placed as recorded", s->name, why);
+    }
+    const hear::Ranking ranking = hear::ranked(s->readings);
+    std::string by;
+    switch (*s->chosen) {
+    case hear::Witness::Name:
+        by = "by its name";
+        break;
+    case hear::Witness::Tag:
+        by = "by its tag";
+        break;
+    case hear::Witness::Heard:
+        by = "as heard";
+        break;
+    case hear::Witness::Length:
+        by = "by its length";
+        break;
+    case hear::Witness::Tapped:
+        by = "as tapped";
+        break;
+    case hear::Witness::Typed:
+        by = "as you said";
+        break;
+    }
     std::string told = fmt::format("{}: {} {}", s->name, metre::tempoLabel(s->beats->meanTempo()), by);
+    const hear::Reading* heard = readingBy(*s, hear::Witness::Heard);
+    if (heard != nullptr && !heard->steady && *s->chosen == hear::Witness::Heard) told += ", played free";
     if (const auto beats = s->wholeBeats()) told += fmt::format(", {} beat{}", *beats, *beats == 1 ? "" : "s");
-    return told + fmt::format(", fitted to {}", metre::tempoLabel(p.tempo.tempoAt(Beats(0))));
+    told += fmt::format(", fitted to {}", metre::tempoLabel(p.tempo.tempoAt(Beats(0))));
+    if (!ranking.disagree.empty() && ranking.best == s->chosen) told += fmt::format(" ({})", ranking.disagree);
+    return told;
 }
 
 Result<PlacedSources> placeSources(const Project& p, const std::vector<SourceId>& ids, std::optional<TrackId> track,

@@ -17,18 +17,20 @@ struct ImportedSource {
 struct Witnesses {
     bool name = true;
     bool tag = true;
+    bool ear = true; // Heard and Length
+    hear::Window window;
 };
 
 // Reads a file at the project's rate (0: at its own), works out outline, attacks and readings, and settles on the
-// most trusted reading. The first downbeat is the first sound when the file begins with silence that is no part of
-// whole beats, else the first sample. Any thread; takes time. Fails, naming the file and the reason.
+// most trusted reading (see settle.h). Any thread; takes time. Fails, naming the file and the reason.
 Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded = {},
                                   const sound::Progress& progress = {});
 
 // What was worked out from audio. Any thread; takes time.
 std::shared_ptr<const Sound> soundOf(sound::Audio audio, const sound::Progress& progress = {});
 
-// What an import did with one file, in a sentence: "winch_hands_112bpm: 112 by its name, 16 beats, fitted to 104".
+// What an import did with one file, in a sentence: "winch_hands_112bpm: 112 by its name,
+// as heard, 16 beats, fitted to 104".
 std::string toldOf(const Project& p, SourceId id);
 
 // Places sources, each on a track of its own, the first on `track` when one is given, all with their first downbeat

@@ -120,13 +120,46 @@ std::optional<hear::Key> keyFromJson(const Json& j) {
     return key;
 }
 
+Json pinsToJson(const std::vector<metre::Pin>& pins) {
+    Json list = Json::array();
+    for (const metre::Pin& pin : pins)
+        list.push_back({{"seconds", pin.at.value}, {"beat", pin.beat.value}});
+    return list;
+}
+
+std::vector<metre::Pin> pinsFromJson(const Json& j, const char* name) {
+    std::vector<metre::Pin> pins;
+    for (const Json& pin : list(j, name))
+        pins.push_back({Seconds(number(pin, "seconds")), Beats(number(pin, "beat"))});
+    return pins;
+}
+
+Json candidatesToJson(const std::vector<hear::Candidate>& candidates) {
+    Json list = Json::array();
+    for (const hear::Candidate& c : candidates)
+        list.push_back({{"bpm", c.bpm.value}, {"weight", c.weight}, {"beats", c.beats}});
+    return list;
+}
+
+std::vector<hear::Candidate> candidatesFromJson(const Json& j) {
+    std::vector<hear::Candidate> candidates;
+    for (const Json& c : list(j, "others")) {
+        candidates.push_back({Bpm(number(c, "bpm")), number(c, "weight"), static_cast<int>(whole(c, "beats"))});
+        if (candidates.back().bpm.value <= 0) throw Wrong{"a reading's tempo is out of range"};
+    }
+    return candidates;
+}
+
 Json readingToJson(const hear::Reading& r) {
     return {{"by", hear::witnessWord(r.by)},
             {"bpm", r.bpm ? Json(r.bpm->value) : Json(nullptr)},
             {"beats", r.beats ? Json(r.beats->value) : Json(nullptr)},
             {"key", keyToJson(r.key)},
             {"sureness", r.sureness},
-            {"evidence", sound::toUtf8(r.evidence)}};
+            {"evidence", sound::toUtf8(r.evidence)},
+            {"steady", r.steady},
+            {"others", candidatesToJson(r.others)},
+            {"pins", pinsToJson(r.pins)}};
 }
 
 hear::Witness witnessFromJson(const std::string& word) {
@@ -146,31 +179,56 @@ hear::Reading readingFromJson(const Json& j) {
     r.key = keyFromJson(j);
     r.sureness = number(j, "sureness");
     r.evidence = text(j, "evidence");
+    if (j.contains("steady")) r.steady = truth(j, "steady"); // these three: since format 2
+    if (j.contains("others")) r.others = candidatesFromJson(j);
+    if (j.contains("pins")) {
+        r.pins = pinsFromJson(j, "pins");
+        if (!r.pins.empty()) orWrong(metre::BeatMap::make(r.pins));
+    }
     return r;
 }
 
 Json sourceToJson(const Source& s, const std::filesystem::path& folder) {
-    Json pins = nullptr;
-    if (s.beats) {
-        pins = Json::array();
-        for (const metre::Pin& pin : s.beats->pins())
-            pins.push_back({{"seconds", pin.at.value}, {"beat", pin.beat.value}});
-    }
     Json readings = Json::array();
     for (const hear::Reading& r : s.readings)
         readings.push_back(readingToJson(r));
-    return {{"id", s.id.value},
-            {"name", sound::toUtf8(s.name)},
-            {"file", pathToJson(s.file, folder)},
-            {"content", s.content},
-            {"rate", s.facts.rate},
-            {"channels", s.facts.channels},
-            {"frames", s.facts.frames.value},
-            {"format", s.facts.format},
-            {"readings", readings},
-            {"chosen", s.chosen ? Json(hear::witnessWord(*s.chosen)) : Json(nullptr)},
-            {"pins", pins},
-            {"key", keyToJson(s.key)}};
+    return {
+        {"id", s.id.value},
+        {"name", sound::toUtf8(s.name)},
+        {"file", pathToJson(s.file, folder)},
+        {"content", s.content},
+        {"rate", s.facts.rate},
+        {"channels", s.facts.channels},
+        {"frames", s.facts.frames.value},
+        {"format", s.facts.format},
+        {"readings", readings},
+        {"chosen", s.chosen ? Json(hear::witnessWord(*s.chosen)) : Json(nullptr)},
+        {"pins", s.beats ? pinsToJson(s.beats->pins()) : Json(nullptr)},
+        {"key", keyToJson(s.key)},
+        {"loopBeats", s.loopBeats ? Json(s.loopBeats->value) : Json(nullptr)},
+        {"beatsInBar", s.beatsInBar},
+        {"kind", hear::kindWord(s.kind)},
+        {"listen", {{"low", s.window.low.value}, {"high", s.window.high.value}}},
+        {"marks", s.marks ? Json{{"from", s.marks->first.value}, {"to", s.marks->second.value}} : Json(nullptr)}};
+}
+
+void heardFromJson(Source& s, const Json& j) {
+    if (!member(j, "loopBeats").is_null()) {
+        s.loopBeats = Beats(number(j, "loopBeats"));
+        if (s.loopBeats->value <= 0 || s.loopBeats->value > 1e6) throw Wrong{"“loopBeats” is out of range"};
+    }
+    s.beatsInBar = static_cast<int>(whole(j, "beatsInBar"));
+    if (s.beatsInBar < 1 || s.beatsInBar > 64) throw Wrong{"“beatsInBar” is out of range"};
+    const auto kind = hear::kindFromWord(text(j, "kind"));
+    if (!kind) throw Wrong{fmt::format("“{}” is no kind of sound", text(j, "kind"))};
+    s.kind = *kind;
+    const Json& window = member(j, "listen");
+    s.window = {Bpm(number(window, "low")), Bpm(number(window, "high"))};
+    if (!(s.window.low.value > 0) || s.window.high <= s.window.low) throw Wrong{"“listen” is no range of tempos"};
+    const Json& marks = member(j, "marks");
+    if (marks.is_null()) return;
+    s.marks = {Seconds(number(marks, "from")), Seconds(number(marks, "to"))};
+    if (s.marks->second <= s.marks->first) throw Wrong{"the marks of a source are out of range"};
 }
 
 Source sourceFromJson(const Json& j, const std::filesystem::path& folder) {
@@ -188,13 +246,9 @@ Source sourceFromJson(const Json& j, const std::filesystem::path& folder) {
     for (const Json& r : list(j, "readings"))
         s.readings.push_back(readingFromJson(r));
     if (!member(j, "chosen").is_null()) s.chosen = witnessFromJson(text(j, "chosen"));
-    if (!member(j, "pins").is_null()) {
-        std::vector<metre::Pin> pins;
-        for (const Json& pin : list(j, "pins"))
-            pins.push_back({Seconds(number(pin, "seconds")), Beats(number(pin, "beat"))});
-        s.beats = orWrong(metre::BeatMap::make(std::move(pins)));
-    }
+    if (!member(j, "pins").is_null()) s.beats = orWrong(metre::BeatMap::make(pinsFromJson(j, "pins")));
     s.key = keyFromJson(j);
+    if (j.contains("kind")) heardFromJson(s, j); // since format 2
     return s;
 }
 

@@ -18,6 +18,7 @@ Ptr found(const std::vector<Ptr>& list, IdType id) {
 } // namespace
 
 Beats Source::endBeat() const {
+    if (loopBeats) return *loopBeats;
     const Beats end = beats->beatAt(length());
     const double whole = std::round(end.value);
     // A longer file may be off by more frames and still be meant whole: cutting is not that exact.

@@ -2,7 +2,7 @@
 // one. Whoever saves, plays or delivers takes one Project and never sees it change.
 #pragma once
 
-#include "hear/reading.h"
+#include "hear/listen.h"
 #include "metre/beat_map.h"
 #include "metre/metre_map.h"
 #include "metre/snap.h"
@@ -15,6 +15,7 @@
 #include <memory>
 #include <optional>
 #include <string>
+#include <utility>
 #include <vector>
 
 namespace project {
@@ -40,7 +41,8 @@ using ClipId = Id<struct ClipTag>;
 struct Sound {
     sound::Audio audio;
     sound::Peaks peaks;
-    std::vector<Frames> attacks;
+    std::vector<hear::Onset> onsets;
+    std::vector<Frames> attacks; // where the onsets are
 };
 
 // An audio file in the project, with what is known of its timing and pitch. The file is never altered.
@@ -56,10 +58,15 @@ struct Source {
     std::optional<hear::Witness> chosen; // whose reading is used
     std::optional<metre::BeatMap> beats; // none: no beat is known
     std::optional<hear::Key> key;
+    std::optional<Beats> loopBeats; // from the first downbeat to where the loop ends; none: at the end of the file
+    int beatsInBar = 4;
+    hear::Kind kind = hear::Kind::NoBeat;
+    hear::Window window;                              // the tempos that were listened between
+    std::optional<std::pair<Seconds, Seconds>> marks; // set by hand: a whole number of beats lies between
 
     Seconds length() const { return facts.length(); }
-    // Where the loop ends: at a whole number of beats when the file's length is within 2 % of a beat of one,
-    // else with the file. REQUIRES beats.
+    // Where the loop ends: after loopBeats; else at a whole number of beats when the file's length is within 2 % of
+    // a beat of one, else with the file. REQUIRES beats.
     Beats endBeat() const;
     // Whole beats from the first downbeat to the end mark, where that is a whole number.
     std::optional<int> wholeBeats() const;

@@ -37,7 +37,7 @@ TEST(Plan, NamesFollowThePattern) {
     const auto clips = project::allClips(p);
     const auto plan = [&](const std::string& pattern) { return namesOf(*planLoops(p, clips, {"/x", pattern})); };
     EXPECT_EQ(plan("{name}_{bpm}bpm_{key}"),
-              (std::vector<std::string>{"winch_hands_104bpm.wav", "keel_bass_104bpm.wav"}));
+              (std::vector<std::string>{"winch_hands_104bpm.wav", "keel_bass_104bpm_Dm.wav"}));
     EXPECT_EQ(plan("{number} {track} {beats} beats"),
               (std::vector<std::string>{"01 winch_hands_112bpm 16 beats.wav", "02 keel_bass_96 8 beats.wav"}));
     EXPECT_EQ(plan("same"), (std::vector<std::string>{"same.wav", "same 2.wav"}));

@@ -151,9 +151,16 @@ TEST(Key, EveryKeyComesBackFromItsNames) {
 
 TEST(Reading, TheSurestWithATempoIsTrusted) {
     using hear::Witness;
-    const std::vector<hear::Reading> readings = {{Witness::Name, metre::Bpm(120), {}, {}, 0.7, ""},
-                                                 {Witness::Tag, metre::Bpm(98), {}, {}, 0.9, ""},
-                                                 {Witness::Heard, {}, {}, {}, 1.0, ""}};
+    const auto says = [](Witness by, std::optional<metre::Bpm> bpm, double sureness) {
+        hear::Reading r;
+        r.by = by;
+        r.bpm = bpm;
+        r.sureness = sureness;
+        return r;
+    };
+    const std::vector<hear::Reading> readings = {says(Witness::Name, metre::Bpm(120), 0.7),
+                                                 says(Witness::Tag, metre::Bpm(98), 0.9),
+                                                 says(Witness::Heard, {}, 1.0)};
     EXPECT_EQ(hear::mostTrusted(readings)->by, Witness::Tag);
     EXPECT_EQ(hear::mostTrusted({}), nullptr);
 }

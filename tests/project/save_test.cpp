@@ -148,14 +148,15 @@ TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
     refused("", "damaged");
     refused("[]", "not a Patient Metre project");
     refused("{\"format\": 7}", "not a Patient Metre project");
-    refused(changed("\"version\": 1", "\"version\": 2"), "newer");
-    refused(changed("\"version\": 1", "\"version\": \"one\""), "not a number");
+    refused(changed("\"version\": 2", "\"version\": 3"), "newer");
+    refused(changed("\"version\": 2", "\"version\": \"two\""), "not a number");
     refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
     refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");
     refused(changed("\"bpm\": 104.0", "\"bpm\": \"fast\""), "not a number");
     refused(changed("\"metre\": \"4/4\"", "\"metre\": \"0/4\""), "not a metre");
     refused(changed("\"method\": \"struck\"", "\"method\": \"magic\""), "no method");
     refused(changed("\"tracks\"", "\"trucks\""), "“tracks” is missing");
+    refused(changed("\"kind\": \"struck\"", "\"kind\": \"soup\""), "no kind of sound");
     refused(changed("\"gain\": -2.5", "\"gain\": 1e300"), "out of range");
 }
 

@@ -78,7 +78,7 @@ TEST(MainJob, FromLoopsOnDiskToLoopsOnTheGrid) {
 
     // Read back: length exact, tag right, every stroke on its beat.
     const std::pair<const char*, std::filesystem::path> delivered[] = {{"winch_hands_108.5bpm.wav", hands()},
-                                                                       {"keel_bass_108.5bpm.wav", bass()},
+                                                                       {"keel_bass_108.5bpm_Dm.wav", bass()},
                                                                        {"rope_shaker_108.5bpm.wav", shaker()}};
     const double tempos[] = {112, 96, 124};
     for (std::size_t i = 0; i < 3; ++i) {

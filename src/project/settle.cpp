@@ -1,0 +1,88 @@
+#include "project/settle.h"
+
+#include <algorithm>
+#include <cassert>
+#include <cmath>
+
+namespace project {
+
+const hear::Reading* readingBy(const Source& source, hear::Witness by) {
+    const auto it = std::find_if(source.readings.begin(), source.readings.end(),
+                                 [&](const hear::Reading& r) { return r.by == by; });
+    return it == source.readings.end() ? nullptr : &*it;
+}
+
+void putReading(Source& source, hear::Reading reading) {
+    const auto it = std::find_if(source.readings.begin(), source.readings.end(),
+                                 [&](const hear::Reading& r) { return r.by >= reading.by; });
+    if (it != source.readings.end() && it->by == reading.by)
+        *it = std::move(reading);
+    else
+        source.readings.insert(it, std::move(reading));
+}
+
+void listenTo(Source& source, const sound::Progress& progress) {
+    assert(source.sound);
+    const hear::Heard heard = hear::listen(source.sound->audio, source.sound->onsets, source.window, progress);
+    if (progress.stopped()) return;
+    putReading(source, hear::heardReading(heard));
+    putReading(source, hear::lengthReading(heard));
+    source.kind = heard.kind;
+    source.beatsInBar = heard.beatsInBar;
+    source.key.reset();
+    for (const hear::Witness by : {hear::Witness::Name, hear::Witness::Tag, hear::Witness::Heard})
+        if (const hear::Reading* r = readingBy(source, by); r != nullptr && !source.key) source.key = r->key;
+}
+
+namespace {
+
+// Where beat 0 lies for a reading that knows only a tempo: where it was heard; where the source has it; else at the
+// first sound when the file begins with silence that is no part of whole beats, else at the first sample.
+Seconds downbeatFor(const Source& source, Bpm bpm) {
+    if (source.beats) return source.beats->secondsAt(Beats(0));
+    if (const hear::Reading* heard = readingBy(source, hear::Witness::Heard);
+        heard != nullptr && !heard->pins.empty())
+        for (const metre::Pin& pin : heard->pins)
+            if (pin.beat == Beats(0)) return pin.at;
+    if (!source.sound || source.sound->attacks.empty()) return Seconds(0);
+    const Seconds first = metre::toSeconds(source.sound->attacks.front(), source.sound->audio.rate);
+    if (first < Seconds(0.03)) return Seconds(0);
+    const double beats = source.length().value * bpm.value / 60;
+    const double off = std::abs(beats - std::round(beats));
+    return off < 0.03 && std::round(beats) >= 1 ? Seconds(0) : first;
+}
+
+// The loop's beats at this tempo, from those heard at theirs.
+std::optional<Beats> loopBeatsFor(const Source& source, Bpm bpm) {
+    const hear::Reading* heard = readingBy(source, hear::Witness::Heard);
+    if (heard == nullptr || !heard->beats || !heard->bpm) return std::nullopt;
+    const double beats = heard->beats->value * bpm.value / heard->bpm->value;
+    const double whole = std::round(beats);
+    return whole >= 1 && std::abs(beats / whole - 1) < 0.01 ? std::optional(Beats(whole)) : std::nullopt;
+}
+
+} // namespace
+
+void useReading(Source& source, const hear::Reading& reading) {
+    assert(reading.bpm);
+    source.chosen = reading.by;
+    if (!reading.pins.empty()) {
+        if (auto map = metre::BeatMap::make(reading.pins)) {
+            source.beats = std::move(*map);
+            source.loopBeats = reading.beats;
+            return;
+        }
+    }
+    source.beats = metre::BeatMap(*reading.bpm, downbeatFor(source, *reading.bpm));
+    source.loopBeats =
+        reading.beats && reading.by != hear::Witness::Tag ? reading.beats : loopBeatsFor(source, *reading.bpm);
+}
+
+void settle(Source& source) {
+    source.beats.reset();
+    source.loopBeats.reset();
+    source.chosen.reset();
+    if (const hear::Reading* best = hear::mostTrusted(source.readings)) useReading(source, *best);
+}
+
+} // namespace project
