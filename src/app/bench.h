@@ -1,14 +1,19 @@
 // The bench: the work place for one source. Readings left, the source as recorded in the middle, the Card right.
 #pragma once
 
+#include "hear/tapped.h"
+#include "project/project.h"
+
 #include <QWidget>
 
+class QHBoxLayout;
 class QLabel;
 class QPushButton;
 
 namespace app {
 
 class Card;
+class Figure;
 class ReadingsList;
 class Session;
 class SourceView;
@@ -17,7 +22,12 @@ class Bench : public QWidget {
     Q_OBJECT
   public:
     explicit Bench(Session& session, QWidget* parent = nullptr);
-    void scaleTempo(double factor); // of the selected source: ½, ×2
+    // Of the selected source.
+    void scaleTempo(double factor); // ½, ×2
+    void roundTempo();
+    void tap();
+    void typeTempo();
+    void playRaw(bool on);
 
   protected:
     void paintEvent(QPaintEvent*) override;
@@ -25,6 +35,14 @@ class Bench : public QWidget {
 
   private:
     void refresh();
+    void refreshBelow(const project::SourcePtr& s);
+    project::SourcePtr selected() const;
+    void pickOther(hear::Witness by, int which);
+    void listenBetween(const QString& low, const QString& high);
+    void beatsBetween(const QString& text);
+    QHBoxLayout* buttonRow();
+    QHBoxLayout* listenRow();
+    QHBoxLayout* beatsRow();
 
     Session& session_;
     QLabel* name_;
@@ -34,6 +52,14 @@ class Bench : public QWidget {
     QLabel* viewTitle_;
     QPushButton* half_;
     QPushButton* twice_;
+    QPushButton* round_;
+    QPushButton* tap_;
+    QPushButton* raw_;
+    Figure* low_;
+    Figure* high_;
+    Figure* beats_;
+    hear::Tapping tapping_;
+    std::optional<project::SourceId> tapped_; // whose taps they are
     Card* card_;
 };
 

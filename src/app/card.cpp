@@ -193,6 +193,11 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     refresh();
 }
 
+void Card::typeTempo() {
+    tempo_->setFocus();
+    tempo_->beginTyping();
+}
+
 void Card::turnTempo(int steps, bool fine) {
     const auto id = session_.selection().source;
     const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;

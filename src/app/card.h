@@ -18,6 +18,7 @@ class Card : public QWidget {
     Q_OBJECT
   public:
     explicit Card(Session& session, QWidget* parent = nullptr);
+    void typeTempo();
 
   private:
     void refresh();

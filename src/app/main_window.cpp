@@ -7,6 +7,7 @@
 #include "app/head_strip.h"
 #include "app/message_bar.h"
 #include "app/shelf.h"
+#include "app/sources_page.h"
 #include "app/status_line.h"
 #include "app/text.h"
 #include "app/tokens.h"
@@ -22,6 +23,8 @@
 #include <QMimeData>
 #include <QPushButton>
 #include <QSplitter>
+#include <QStackedWidget>
+#include <QTabBar>
 #include <QUrl>
 #include <QVBoxLayout>
 
@@ -46,8 +49,22 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     pageLayout->setSpacing(0);
     auto* pageHead = new QHBoxLayout;
     pageHead->setContentsMargins(10, 4, sizes::margin, 4);
-    auto* title = new QLabel(tr("Bars"), page);
-    title->setFont(textFont(sizes::strong, QFont::DemiBold));
+    sources_ = new SourcesPage(session_, page);
+    pages_ = new QStackedWidget(page);
+    pages_->addWidget(bars_);
+    pages_->addWidget(sources_);
+    tabs_ = new QTabBar(page);
+    tabs_->setObjectName("pages");
+    tabs_->setAccessibleName(tr("Pages"));
+    tabs_->setDrawBase(false);
+    tabs_->setExpanding(false);
+    tabs_->addTab(tr("Bars"));
+    tabs_->addTab(tr("Sources"));
+    connect(tabs_, &QTabBar::currentChanged, this, [this](int page_) {
+        pages_->setCurrentIndex(page_);
+        snapLabel_->setVisible(page_ == 0);
+        snap_->setVisible(page_ == 0);
+    });
     snap_ = new QComboBox(page);
     snap_->setObjectName("snap");
     snap_->setAccessibleName(tr("Snap"));
@@ -56,13 +73,14 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
           std::pair(tr("½ beat"), metre::Snap::HalfBeat), std::pair(tr("¼ beat"), metre::Snap::QuarterBeat),
           std::pair(tr("off"), metre::Snap::Off)})
         snap_->addItem(text, static_cast<int>(snap));
-    pageHead->addWidget(title);
+    pageHead->addWidget(tabs_);
     pageHead->addStretch(1);
     pageHead->setSpacing(8);
-    pageHead->addWidget(label(tr("Snap"), page));
+    snapLabel_ = label(tr("Snap"), page);
+    pageHead->addWidget(snapLabel_);
     pageHead->addWidget(snap_);
     pageLayout->addLayout(pageHead);
-    pageLayout->addWidget(bars_, 1);
+    pageLayout->addWidget(pages_, 1);
 
     sides_ = new QSplitter(Qt::Horizontal, this);
     sides_->addWidget(shelf_);
@@ -71,7 +89,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     levels_->addWidget(bench_);
     levels_->setStretchFactor(0, 1);
     levels_->setHandleWidth(1);
-    levels_->setSizes({400, 262});
+    levels_->setSizes({324, 338});
     sides_->addWidget(levels_);
     sides_->setStretchFactor(1, 1);
     sides_->setHandleWidth(1);
@@ -160,6 +178,20 @@ void MainWindow::buildMenus() {
                               [this] { bench_->scaleTempo(0.5); }));
     needSource_.push_back(act(source, tr("&Double tempo"), QKeySequence(Qt::ALT | Qt::Key_Plus), "double",
                               [this] { bench_->scaleTempo(2); }));
+    needSource_.push_back(act(source, tr("&Round tempo"), QKeySequence(Qt::ALT | Qt::Key_R), "round",
+                              [this] { bench_->roundTempo(); }));
+    needSource_.push_back(act(source, tr("Ta&p its tempo"), QKeySequence(Qt::SHIFT | Qt::Key_T), "tapSourceKey",
+                              [this] { bench_->tap(); }));
+    singleKeys_.push_back(needSource_.back());
+    needSource_.push_back(act(source, tr("Hear it as &recorded"), QKeySequence(Qt::SHIFT | Qt::Key_Space),
+                              "hearRecorded", [this] { bench_->playRaw(!session_.player().isPlayingRaw()); }));
+    singleKeys_.push_back(needSource_.back());
+    source->addSeparator();
+    const auto one = [this] { return std::vector<SourceId>{*session_.selection().source}; };
+    needSource_.push_back(act(source, tr("&Write tempo into the file"), {}, "writeTempo",
+                              [this, one] { session_.writeIntoFiles(one()); }));
+    needSource_.push_back(act(source, tr("F&orget what was settled"), {}, "forgetSettled",
+                              [this, one] { session_.forgetSettled(one()); }));
 
     QMenu* clip = menuBar()->addMenu(tr("&Clip"));
     needClips_.push_back(
@@ -222,6 +254,11 @@ void MainWindow::buildMenus() {
                               [this] { session_.amend([](project::Project& p) { p.click = !p.click; }); }));
 
     QMenu* view = menuBar()->addMenu(tr("&View"));
+    act(view, tr("Page B&ars"), QKeySequence(Qt::CTRL | Qt::Key_1), "pageBars",
+        [this] { tabs_->setCurrentIndex(0); });
+    act(view, tr("Page So&urces"), QKeySequence(Qt::CTRL | Qt::Key_2), "pageSources",
+        [this] { tabs_->setCurrentIndex(1); });
+    view->addSeparator();
     act(view, tr("Zoom &in"), QKeySequence::ZoomIn, "zoomIn",
         [this] { bars_->zoomBy(1.25, bars_->viewport()->width() / 2.0); });
     act(view, tr("Zoom &out"), QKeySequence::ZoomOut, "zoomOut",

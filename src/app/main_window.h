@@ -6,7 +6,10 @@
 #include <QMainWindow>
 
 class QComboBox;
+class QLabel;
 class QSplitter;
+class QStackedWidget;
+class QTabBar;
 
 namespace app {
 
@@ -15,6 +18,7 @@ class Bench;
 class HeadStrip;
 class MessageBar;
 class Shelf;
+class SourcesPage;
 class StatusLine;
 
 class MainWindow : public QMainWindow {
@@ -57,6 +61,10 @@ class MainWindow : public QMainWindow {
     StatusLine* status_;
     QSplitter* sides_;
     QSplitter* levels_;
+    QTabBar* tabs_;
+    QStackedWidget* pages_;
+    SourcesPage* sources_;
+    QLabel* snapLabel_;
     QComboBox* snap_;
     QAction* undo_ = nullptr;
     QAction* redo_ = nullptr;

@@ -6,6 +6,8 @@
 #include "play/player.h"
 #include "project/edit.h"
 #include "project/history.h"
+#include "project/import.h"
+#include "shelf/memory.h"
 
 #include <QObject>
 #include <QStringList>
@@ -68,6 +70,12 @@ class Session : public QObject {
     void deliver(const deliver::LoopOptions& options, std::vector<deliver::PlannedLoop> plan);
     void startNew();
     void recover(const std::filesystem::path& autosaved);
+    // Listens to sources again, between these tempos, and uses what then ranks highest.
+    void listenAgain(const std::vector<SourceId>& sources, hear::Window window);
+    // Writes tempo, key, and for loops the root note and loop points into the sources' own files.
+    void writeIntoFiles(const std::vector<SourceId>& sources);
+    // No longer remembers what was settled for these.
+    void forgetSettled(const std::vector<SourceId>& sources);
 
     void say(const QString& sentence);                             // the status line
     void complain(const QString& title, const QStringList& lines); // the message bar
@@ -85,6 +93,8 @@ class Session : public QObject {
 
   private:
     void documentChanged();
+    void bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at, const QString& gesture);
+    void remember(const project::Project& before);
     void tick();
     bool isFree();
     void replaceDocument(project::Project p, const std::filesystem::path& folder, bool saved);
@@ -99,6 +109,8 @@ class Session : public QObject {
     bool unsavedSinceAutosave_ = false;
     std::size_t lastPending_ = 0;
     std::unique_ptr<play::Player> player_;
+    std::shared_ptr<shelf::Memory> memory_; // null where it could not be opened
+    std::int64_t imports_ = 0;
     Task autosaveTask_;
     Task task_; // last: ends before what it uses
 };

@@ -5,6 +5,7 @@
 #include "app/text.h"
 #include "app/tokens.h"
 #include "metre/tempo.h"
+#include "project/settle.h"
 
 #include <QLabel>
 #include <QMimeData>
@@ -121,8 +122,13 @@ void Shelf::refresh() {
         QStandardItem* item = model_->item(i);
         const bool missing = !s.sound;
         QString tempo = tr("no tempo");
-        if (s.beats) tempo = qt(metre::tempoLabel(s.beats->meanTempo()));
+        const hear::Reading* heard = project::readingBy(s, hear::Witness::Heard);
+        const bool isFree = s.chosen == hear::Witness::Heard && heard != nullptr && !heard->steady;
+        if (s.beats)
+            tempo = (isFree ? QStringLiteral("~") : QString()) + qt(metre::tempoLabel(s.beats->meanTempo()));
+        if (s.kind == hear::Kind::OneHit && !s.beats) tempo = tr("one hit");
         QString beats = QStringLiteral("%1 s").arg(s.length().value, 0, 'f', 2);
+        if (isFree) beats = tr("played free · %1").arg(beats);
         if (const auto n = s.wholeBeats()) beats = tr("%1 beats · %2").arg(*n).arg(beats);
         item->setText(qt(s.name));
         item->setToolTip(qt(sound::shownPath(s.file)));

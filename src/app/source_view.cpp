@@ -5,6 +5,7 @@
 
 #include <QMouseEvent>
 #include <QPainter>
+#include <algorithm>
 #include <cmath>
 
 namespace app {
@@ -16,7 +17,8 @@ constexpr int foot = 16; // for the attacks
 
 SourceView::SourceView(QWidget* parent) : QWidget(parent) {
     setAccessibleName(tr("The source as recorded, in seconds"));
-    setToolTip(tr("As recorded. Double click beside an attack: the first downbeat is there."));
+    setToolTip(tr("As recorded. Double click beside an attack: the first downbeat is there. Drag the marks in the "
+                  "ruler, then say how many beats lie between them."));
     setMinimumSize(200, 110);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
 }
@@ -31,18 +33,90 @@ double SourceView::xOf(double seconds) const {
     return seconds / std::max(1e-9, source_->length().value) * (width() - 1);
 }
 
-void SourceView::mouseDoubleClickEvent(QMouseEvent* event) {
-    if (!source_ || !source_->sound) return;
-    double best = event->position().x() / width() * source_->length().value;
+double SourceView::secondsAt(double x) const {
+    double best = std::clamp(x / std::max(1, width() - 1), 0.0, 1.0) * source_->length().value;
+    if (!source_->sound) return best;
     double distance = 12; // pixels
     for (const metre::Frames a : source_->sound->attacks) {
         const double at = metre::toSeconds(a, rate_).value;
-        if (const double d = std::abs(xOf(at) - event->position().x()); d < distance) {
+        if (const double d = std::abs(xOf(at) - x); d < distance) {
             distance = d;
             best = at;
         }
     }
-    emit downbeatAsked(best);
+    return best;
+}
+
+// Those that were set; else from the first downbeat to the end of the loop.
+std::pair<double, double> SourceView::marks() const {
+    if (dragged_ != 0) return dragging_;
+    if (source_->marks) return {source_->marks->first.value, source_->marks->second.value};
+    if (!source_->beats) return {0, source_->length().value};
+    return {source_->beats->secondsAt(metre::Beats(0)).value,
+            std::min(source_->length().value, source_->beats->secondsAt(source_->endBeat()).value)};
+}
+
+void SourceView::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (!source_ || !source_->sound || event->position().y() < ruler) return;
+    emit downbeatAsked(secondsAt(event->position().x()));
+}
+
+void SourceView::mousePressEvent(QMouseEvent* event) {
+    if (!source_ || event->button() != Qt::LeftButton || event->position().y() >= ruler) return;
+    const auto [from, to] = marks();
+    const double x = event->position().x();
+    const double toFirst = std::abs(xOf(from) - x);
+    const double toSecond = std::abs(xOf(to) - x);
+    if (std::min(toFirst, toSecond) > 9) return;
+    dragging_ = {from, to};
+    dragged_ = toFirst <= toSecond ? 1 : 2;
+}
+
+void SourceView::mouseMoveEvent(QMouseEvent* event) {
+    if (dragged_ == 0) return;
+    const double at = secondsAt(event->position().x());
+    if (dragged_ == 1)
+        dragging_.first = std::min(at, dragging_.second - 0.02);
+    else
+        dragging_.second = std::max(at, dragging_.first + 0.02);
+    update();
+}
+
+void SourceView::mouseReleaseEvent(QMouseEvent*) {
+    if (dragged_ == 0) return;
+    const auto [from, to] = dragging_;
+    dragged_ = 0;
+    emit marksAsked(from, std::min(to, source_->length().value));
+    update();
+}
+
+void SourceView::showPosition(double seconds) {
+    if (seconds == position_) return;
+    position_ = seconds;
+    update();
+}
+
+// Two flags in the ruler with the stretch between them: so many beats lie there.
+void SourceView::paintMarks(QPainter& p) const {
+    const Tokens& t = tokens();
+    const auto [from, to] = marks();
+    const bool set = dragged_ != 0 || source_->marks.has_value();
+    const double a = xOf(from);
+    const double b = std::min(xOf(to), width() - 1.0);
+    p.fillRect(QRectF(a, ruler - 3, b - a, 3), set ? t.brass : t.ruleStrong);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(Qt::NoPen);
+    p.setBrush(set ? t.brass : t.ruleStrong);
+    p.drawPolygon(QPolygonF({{a, ruler - 11.0}, {a + 7, ruler - 3.0}, {a, ruler - 3.0}}));
+    p.drawPolygon(QPolygonF({{b, ruler - 11.0}, {b - 7, ruler - 3.0}, {b, ruler - 3.0}}));
+    p.setRenderHint(QPainter::Antialiasing, false);
+    if (dragged_ == 0) return;
+    const QString text = tr("%1 to %2 s").arg(from, 0, 'f', 3).arg(to, 0, 'f', 3);
+    p.setFont(textFont(sizes::label, QFont::DemiBold));
+    const QRectF box(std::clamp((dragged_ == 1 ? a : b) - 60, 0.0, width() - 120.0), ruler + 4, 120, 18);
+    p.fillRect(box, t.ink);
+    p.setPen(t.onInk);
+    p.drawText(box, Qt::AlignCenter, text);
 }
 
 void SourceView::paintEvent(QPaintEvent*) {
@@ -122,6 +196,8 @@ void SourceView::paintEvent(QPaintEvent*) {
         p.setPen(t.verdigris);
         p.drawText(QPointF(x + 6, field.top() + 12), tr("1 first downbeat"));
     }
+    paintMarks(p);
+    if (position_ >= 0) p.fillRect(QRectF(xOf(position_), 0, 1.5, height()), t.wax);
 }
 
 } // namespace app

@@ -98,6 +98,14 @@ QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
 QSplitter::handle { background: %7; }
 QProgressBar { background: %5; border: none; border-radius: 2px; max-height: 6px; }
 QProgressBar::chunk { background: %9; border-radius: 2px; }
+QTabBar { background: transparent; font-weight: 600; }
+QTabBar::tab { color: %8; background: transparent; border: none; border-bottom: 2px solid transparent; padding: 3px 2px; margin-right: 14px; }
+QTabBar::tab:selected { color: %7; border-bottom: 2px solid %9; }
+QTabBar::tab:focus { color: %7; }
+QTableView { background: transparent; color: %7; border: none; selection-background-color: %2; selection-color: %7; outline: none; }
+QTableView QLineEdit { padding: 0 4px; }
+QHeaderView { background: %4; }
+QHeaderView::section { background: %4; color: %8; border: none; border-bottom: 1px solid %6; padding: 4px 8px 4px 6px; }
 QLabel { color: %7; }
 QLabel[soft="true"] { color: %8; }
 QCheckBox { color: %7; }

@@ -25,9 +25,12 @@ int main(int argc, char** argv) {
         ->type_name("LO-HI");
     readCommand->add_flag("--ignore-name", read.ignoreName, "Do not believe tempos in file and folder names");
     readCommand->add_flag("--ignore-tags", read.ignoreTags, "Do not believe tempos written in the files");
+    readCommand->add_flag("--table", read.table, "Columns for people instead of JSON");
     readCommand->footer(
-        "Each line has: file, bpm, beats, bars (of four), confidence (0 to 1), source (who says the\n"
-        "tempo: name, tag), candidates, first_beat_s, beats_s, key, steady. What is not known is null.\n"
+        "Each line has: file, bpm, beats, bars, confidence (0 to 1), source (whose reading is used:\n"
+        "name, tag, heard or length), candidates (every tempo with its weight), first_beat_s, beats_s,\n"
+        "key, steady (false: played free), kind (struck, bass, keys, held, voice, mix, one-hit, no-beat),\n"
+        "beats_in_bar, disagreement, readings. What is not known is null.\n"
         "A file that cannot be read is named on standard error with the reason; the others are done,\n"
         "and the exit status is 1.");
 

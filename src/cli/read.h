@@ -13,6 +13,7 @@ struct ReadOptions {
     std::string range; // "70-140"; empty: no preference
     bool ignoreName = false;
     bool ignoreTags = false;
+    bool table = false; // columns for people instead of JSON
 };
 
 // Prints one JSON object a file to standard output, in the order given; returns the exit status.

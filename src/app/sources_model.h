@@ -1,0 +1,48 @@
+// The sources of the project as a table: one row a source, every reading a column.
+#pragma once
+
+#include "project/project.h"
+
+#include <QAbstractTableModel>
+
+namespace app {
+
+class Session;
+
+class SourcesModel : public QAbstractTableModel {
+    Q_OBJECT
+  public:
+    enum Column { Source, Name, Tag, Heard, Length, Said, Tempo, BeatCount, Key, Kind, Sure, columns };
+    enum Role {
+        SortRole = Qt::UserRole + 1, // a number where the column shows one
+        SourceRole,                  // qlonglong: its id
+        ChosenRole,                  // true in the column of the reading in use
+        DisagreeRole,                // text; empty where the readings agree
+        FigureRole                   // true where the text is a figure to be compared
+    };
+
+    explicit SourcesModel(Session& session, QObject* parent = nullptr);
+    project::SourcePtr at(int row) const; // null beyond the last
+
+    int rowCount(const QModelIndex& parent = {}) const override;
+    int columnCount(const QModelIndex& parent = {}) const override;
+    QVariant data(const QModelIndex& index, int role) const override;
+    QVariant headerData(int section, Qt::Orientation orientation, int role) const override;
+    Qt::ItemFlags flags(const QModelIndex& index) const override;
+
+  signals:
+    void tempoTyped(qlonglong source, const QString& text); // in place, in the column Tempo
+
+  public:
+    bool setData(const QModelIndex& index, const QVariant& value, int role) override;
+
+  private:
+    void refresh();
+    QString textOf(const project::Source& s, int column) const;
+    QVariant sortKeyOf(const project::Source& s, int column) const;
+
+    Session& session_;
+    std::vector<project::SourcePtr> rows_;
+};
+
+} // namespace app
