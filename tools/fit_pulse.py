@@ -12,7 +12,7 @@ import struct
 
 import numpy as np
 
-FEATURES = 74
+FEATURES = 83
 
 
 def load(path):
@@ -46,18 +46,20 @@ def fit(pieces, hidden, rounds=250, decay=2e-3, seed=0):
     mean, scale = x.mean(0), x.std(0) + 1e-3
     mean[-1], scale[-1] = 0, 1
     owner = np.concatenate([np.full(len(p[2]), i) for i, p in enumerate(pieces)])
-    true = np.concatenate([np.abs(p[2] / p[1] - 1) < 0.02 for p in pieces]).astype(float)
+    true = np.concatenate([np.abs(p[2] / p[1] - 1) < 0.02 for p in pieces]).astype(np.float32)
     starts = np.searchsorted(owner, np.arange(len(pieces)))
     keep = np.add.reduceat(true, starts) > 0
     if seed:  # each net but the first leaves out a quarter of the recordings
         keep = keep & (rng.random(len(pieces)) < 0.75)
     z = ((x - mean) / scale).astype(np.float32)
+    bank = np.float32(0.08) * rng.standard_normal(z.shape, dtype=np.float32)
     w = {"direct": np.zeros(FEATURES), "hidden": rng.normal(0, 0.15, (hidden, FEATURES)), "bias": np.zeros(hidden),
          "out": rng.normal(0, 0.1, hidden)}
+    w = {k: v.astype(np.float32) for k, v in w.items()}
     m = {k: np.zeros_like(v) for k, v in w.items()}
     v2 = {k: np.zeros_like(v) for k, v in w.items()}
     for step in range(1, rounds + 1):
-        noise = z + 0.08 * rng.standard_normal(z.shape, dtype=np.float32)
+        noise = z + np.roll(bank, int(rng.integers(len(bank))), 0)
         h = np.tanh(noise @ w["hidden"].T + w["bias"])
         s = noise @ w["direct"] + h @ w["out"]
         s -= np.maximum.reduceat(s, starts)[owner]
@@ -66,15 +68,16 @@ def fit(pieces, hidden, rounds=250, decay=2e-3, seed=0):
         q = e * true
         total = np.add.reduceat(q, starts)[owner]
         q = np.where(total > 0, q / np.maximum(total, 1e-12), p)
-        g = (p - q) * keep[owner] / keep.sum()
+        g = ((p - q) * keep[owner] / keep.sum()).astype(np.float32)
         dh = np.outer(g, w["out"]) * (1 - h * h)
         grads = {"direct": noise.T @ g, "hidden": dh.T @ noise, "bias": dh.sum(0), "out": h.T @ g}
         for k in w:
-            grads[k] = grads[k] + decay * w[k]
+            grads[k] = grads[k] + np.float32(decay) * w[k]
             m[k] = 0.9 * m[k] + 0.1 * grads[k]
             v2[k] = 0.99 * v2[k] + 0.01 * grads[k] ** 2
-            rate = 0.02 * (0.5 + 0.5 * np.cos(np.pi * step / rounds))
-            w[k] = w[k] - rate * (m[k] / (1 - 0.9 ** step)) / (np.sqrt(v2[k] / (1 - 0.99 ** step)) + 1e-8)
+            rate = np.float32(0.02 * (0.5 + 0.5 * np.cos(np.pi * step / rounds)))
+            w[k] = w[k] - rate * np.float32(1 / (1 - 0.9 ** step)) * m[k] / (np.sqrt(v2[k] / np.float32(1 - 0.99 ** step)) + np.float32(1e-8))
+    w = {k: v.astype(float) for k, v in w.items()}
     # Fold the scaling in, so that the program needs none.
     out = {"direct": w["direct"] / scale, "hidden": w["hidden"] / scale, "out": w["out"]}
     out["bias"] = w["bias"] - out["hidden"] @ mean

@@ -2,7 +2,8 @@
 """Makes a set of loops, songs and free playing with known truth, to develop and to measure hearing with.
 
 Patterns of many styles are drawn at random from a seed, played by FluidSynth with the sound fonts FluidR3 GM and
-TimGM6mb, and cut the way loops are found: trimmed to whole bars, with a tail, with silence before, 5 to 30 ms wrong,
+TimGM6mb, or by the plain synthesiser below, so that nothing is learnt of one set of recordings alone; and cut the way
+loops are found: trimmed to whole bars, with a tail, with silence before, 5 to 30 ms wrong,
 with a silent last beat. truth.json has for each file: bpm, beats, metre, first_beat_s, beats_s, key, kind, condition,
 steady. Weights are fitted on one seed and reported on another.
 
@@ -103,6 +104,78 @@ def render(notes, programs, font, reverb, seconds):
         x = np.fromfile(raw, dtype="<f4").reshape(-1, 2).astype(np.float64)
     want = int(seconds * RATE)
     return np.concatenate([x, np.zeros((max(0, want - len(x)), 2))])[:want]
+
+
+def drum(rng, key, loud):
+    """One stroke."""
+    n = int(RATE * (0.35 if key in (46, 51, 49) else 0.22))
+    t = np.arange(n) / RATE
+    noise = rng.standard_normal(n)
+    high = np.diff(noise, prepend=0)
+    if key in (35, 36):
+        x = np.sin(2 * np.pi * (48 * t + 6 * (1 - np.exp(-t * 35)))) * np.exp(-t * rng.uniform(9, 22))
+        x += 0.15 * noise * np.exp(-t * 400)
+    elif key in (37, 38, 39, 40):
+        x = 0.6 * noise * np.exp(-t * rng.uniform(14, 30)) + np.sin(2 * np.pi * 190 * t) * np.exp(-t * 30)
+    elif key in (42, 44, 46, 49, 51, 54, 70, 82):
+        decay = {46: 9, 49: 6, 51: 8, 70: 45, 82: 50}.get(key, rng.uniform(35, 70))
+        x = np.diff(high, prepend=0) * np.exp(-t * decay) * 0.4
+        if key in (70, 82):
+            x *= np.minimum(1, t / 0.012)
+    else:
+        hz = {41: 85, 45: 120, 47: 150, 60: 330, 61: 240, 63: 300, 64: 220, 75: 1400, 56: 560}.get(key, 260)
+        x = np.sin(2 * np.pi * hz * (t + 0.004 * (1 - np.exp(-t * 40)))) * np.exp(-t * 16) + 0.1 * noise * np.exp(-t * 200)
+    return x * loud
+
+
+def tone(rng, sound, key, loud, length):
+    """One note of a made-up instrument: (partials, falls, attack, decay, release, vibrato, detuned voices)."""
+    partials, falls, attack, decay, release, vibrato, voices = sound
+    hz = 440 * 2 ** ((key - 69) / 12)
+    n = int((length + release) * RATE)
+    t = np.arange(n) / RATE
+    x = np.zeros(n)
+    wobble = 1 + vibrato * np.sin(2 * np.pi * 5.3 * t + rng.uniform(0, 6)) * np.minimum(1, t / 0.3)
+    for cents in np.linspace(-9, 9, voices) if voices > 1 else [0]:
+        phase = 2 * np.pi * np.cumsum(hz * 2 ** (cents / 1200) * wobble) / RATE + rng.uniform(0, 6)
+        for k in range(1, partials + 1):
+            if hz * k < 9000:
+                x += np.sin(k * phase) / k ** falls * np.exp(-t * decay * k ** 0.5)
+    envelope = np.minimum(1, t / attack) * np.minimum(1, np.maximum(0, (n / RATE - t) / release))
+    return 0.3 * loud / voices * x * envelope
+
+
+def instrument(rng, program):
+    if program >= 88 or 48 <= program <= 52 or 80 <= program:
+        return (int(rng.integers(4, 14)), 1.1, rng.uniform(0.03, 0.35), 0, rng.uniform(0.1, 0.6), 0, 3)
+    if 32 <= program <= 39:
+        return (int(rng.integers(3, 12)), rng.uniform(0.9, 1.6), rng.uniform(0.002, 0.012), rng.uniform(0.4, 3), 0.04, 0, 1)
+    if program in (40, 53, 54, 65, 71, 73, 85, 22, 21):
+        return (int(rng.integers(3, 9)), rng.uniform(0.8, 1.4), rng.uniform(0.02, 0.09), 0, 0.07, 0.004, 1)
+    return (int(rng.integers(3, 10)), rng.uniform(1, 1.7), 0.003, rng.uniform(1.2, 6), 0.08, 0, 1)
+
+
+def play(rng, notes, programs, reverb, seconds):
+    """As render(), by the plain synthesiser."""
+    frames = int(seconds * RATE)
+    out = np.zeros((frames, 2))
+    sounds = {c: instrument(rng, p) for c, p in sorted(programs.items())}
+    place = {}
+    for at, channel, key, velocity, length in notes:
+        loud = (velocity / 127) ** 1.6
+        x = drum(rng, key, loud) if channel == 9 else tone(rng, sounds[channel], key, loud, length)
+        left = place.setdefault((channel, key if channel == 9 else 0), rng.uniform(0.3, 0.7))
+        first = int(round(at * RATE))
+        x = x[:max(0, frames - first)]
+        out[first:first + len(x), 0] += x * left
+        out[first:first + len(x), 1] += x * (1 - left)
+    if reverb:
+        n = int(0.9 * RATE)
+        room = rng.standard_normal((n, 2)) * np.exp(-np.arange(n) / RATE * 7)[:, None] * 0.02
+        size = 1 << (frames + n).bit_length()
+        for c in range(2):
+            out[:, c] += np.fft.irfft(np.fft.rfft(out[:, c], size) * np.fft.rfft(room[:, c], size), size)[:frames]
+    return out
 
 
 class Part:
@@ -312,6 +385,7 @@ def make(job):
     folder, index, seed, kind, condition = job
     rng = np.random.default_rng([seed, index])
     font = FONTS[int(rng.random() < 0.4)]
+    plain = bool(rng.random() < 0.3)
     steady = kind != "free"
     if kind in ("song", "free"):
         bars = int(rng.integers(12, 22)) if kind == "song" else int(rng.integers(8, 18))
@@ -342,17 +416,21 @@ def make(job):
     reverb = bool(rng.random() < 0.4)
     length = float(clock[beats])
     lead = 0.0
+
+    def sounded(these, seconds):
+        return play(rng, these, part.programs, reverb, seconds) if plain else render(these, part.programs, font, reverb, seconds)
+
     if condition in ("silence", "silencetail") or kind in ("song", "free"):
         lead = float(rng.uniform(0.05, 1.5))
     if condition in ("tail", "silencetail") or kind in ("song", "free"):
-        x = render(notes, part.programs, font, reverb, length + float(rng.uniform(0.6, 3.0)))
+        x = sounded(notes, length + float(rng.uniform(0.6, 3.0)))
     else:
         wrapped = kind != "song" and rng.random() < 0.6 and not lastsilent
         if wrapped:
             again = notes + [(at + length, c, k, v, l) for at, c, k, v, l in notes]
-            x = render(again, part.programs, font, reverb, 2 * length)[int(round(length * RATE)):]
+            x = sounded(again, 2 * length)[int(round(length * RATE)):]
         else:
-            x = render(notes, part.programs, font, reverb, length)
+            x = sounded(notes, length)
         n = int(round(length * RATE))
         x = x[:n]
         if condition == "miscut":
@@ -374,7 +452,7 @@ def make(job):
         w.setframerate(RATE)
         w.writeframes((np.clip(x, -1, 1) * 32767).astype("<i2").tobytes())
     return name, {"kind": kind, "style": style, "condition": condition, "bpm": bpm if steady else 60 * beats / length,
-                  "beats": beats, "metre": metre, "first_beat_s": lead, "key": key, "steady": steady,
+                  "beats": beats, "metre": metre, "first_beat_s": lead, "key": key, "steady": steady, "plain": plain,
                   "beats_s": [round(lead + float(t), 6) for t in clock[:beats]]}
 
 

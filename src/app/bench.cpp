@@ -236,6 +236,7 @@ void Bench::playRaw(bool on) {
     } else {
         const sound::AudioPtr audio(s->sound, &s->sound->audio);
         session_.player().playRaw(audio, s->beats, session_.now().click);
+        raws_ = RawTiming{s->id, s->beats, session_.now().click};
         session_.say(tr("%1 as recorded").arg(qt(s->name)));
     }
     emit session_.ticked();
@@ -330,6 +331,12 @@ void Bench::refresh() {
     name_->setText(name_->fontMetrics().elidedText(qt(sound::shownName(s->file)), Qt::ElideMiddle, name_->width()));
     name_->setToolTip(qt(sound::shownPath(s->file)));
     readings_->show(s->readings, s->chosen);
+    if (session_.player().isPlayingRaw() && raws_ == RawTiming{s->id, s->beats, p.click}) return;
+    if (session_.player().isPlayingRaw() && raws_ && raws_->source == s->id)
+        session_.player().retimeRaw(s->beats, p.click);
+    else
+        session_.player().stopRaw();
+    raws_ = RawTiming{s->id, s->beats, p.click};
 }
 
 void Bench::resizeEvent(QResizeEvent* event) {

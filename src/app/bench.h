@@ -61,6 +61,14 @@ class Bench : public QWidget {
     hear::Tapping tapping_;
     std::optional<project::SourceId> tapped_; // whose taps they are
     Card* card_;
+    // What is heard of the recording: another tempo of it moves the click, another source ends it.
+    struct RawTiming {
+        project::SourceId source;
+        std::optional<metre::BeatMap> beats;
+        bool click = false;
+        bool operator==(const RawTiming&) const = default;
+    };
+    std::optional<RawTiming> raws_;
 };
 
 } // namespace app

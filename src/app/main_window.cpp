@@ -119,6 +119,11 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
             session_.select({placed->id});
     });
     connect(&session_, &Session::told, message_, &MessageBar::show);
+    connect(&session_, &Session::broughtIn, this,
+            [this](const QString& title, const QStringList& lines, bool problem) {
+                message_->show(title, lines, problem);
+                message_->offer(tr("Change readings"), [this] { tabs_->setCurrentIndex(1); });
+            });
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
     connect(&session_, &Session::selectionChanged, this, &MainWindow::refreshActions);
     connect(&session_, &Session::opened, this, &MainWindow::refreshActions);
@@ -447,8 +452,8 @@ void MainWindow::offerRecovery() {
     const auto& r = found.front();
     const QString name =
         r.projectFolder.empty() ? tr("a project that was never saved") : qt(sound::shownName(r.projectFolder));
-    message_->offer(tr("Patient Metre ended unexpectedly while working on %1.").arg(name), tr("Recover it"),
-                    [this, file = r.file] { session_.recover(file); });
+    message_->show(tr("Patient Metre ended unexpectedly while working on %1.").arg(name), {}, false);
+    message_->offer(tr("Recover it"), [this, file = r.file] { session_.recover(file); });
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event) {

@@ -26,6 +26,7 @@ MessageBar::MessageBar(QWidget* parent) : QWidget(parent) {
     lines_->setStyleSheet("background: transparent;");
     lines_->document()->setDocumentMargin(0);
     action_ = button({}, {}, this);
+    action_->setObjectName("messageAction");
     close_ = button(tr("Close"), tr("Close this message (Escape)"), this);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(sizes::margin, 6, sizes::margin, 6);
@@ -55,8 +56,7 @@ void MessageBar::show(const QString& title, const QStringList& lines, bool isPro
     update();
 }
 
-void MessageBar::offer(const QString& title, const QString& actionText, std::function<void()> action) {
-    show(title, {}, false);
+void MessageBar::offer(const QString& actionText, std::function<void()> action) {
     action_->setText(actionText);
     action_->setAccessibleName(actionText);
     action_->show();

@@ -17,8 +17,8 @@ class MessageBar : public QWidget {
 
     // Shows a title and a sentence a line; replaces what was shown.
     void show(const QString& title, const QStringList& lines, bool isProblem);
-    // The same with a button that does something.
-    void offer(const QString& title, const QString& actionText, std::function<void()> action);
+    // Gives what is shown a button that does something and closes the message.
+    void offer(const QString& actionText, std::function<void()> action);
 
   protected:
     void paintEvent(QPaintEvent*) override;

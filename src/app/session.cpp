@@ -287,9 +287,10 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
             }
             select(clips);
             say(n == 1 ? lines.back() + more : tr("%1 sources came in.").arg(n) + more);
-            emit told(tr("%1 came in").arg(n) +
-                          (out.problems.isEmpty() ? QString() : tr(", %1 did not").arg(out.problems.size())) + more,
-                      lines, !out.problems.isEmpty());
+            emit broughtIn(tr("%1 came in").arg(n) +
+                               (out.problems.isEmpty() ? QString() : tr(", %1 did not").arg(out.problems.size())) +
+                               more,
+                           lines, !out.problems.isEmpty());
         });
 }
 
@@ -368,8 +369,11 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
         const auto at = [&](double seconds) {
             return metre::toFrames(metre::Seconds(std::clamp(seconds, 0.0, s->length().value)), s->facts.rate);
         };
-        if (const auto beats = s->wholeBeats())
+        if (const auto beats = s->wholeBeats()) {
+            job.loop.bpm = job.tags.bpm;
+            job.loop.beats = *beats;
             job.loop.loop = {at(s->beats->secondsAt(Beats(0)).value), at(s->beats->secondsAt(Beats(*beats)).value)};
+        }
         jobs.push_back(std::move(job));
     }
     if (jobs.empty()) {

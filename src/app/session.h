@@ -89,6 +89,8 @@ class Session : public QObject {
     void ticked();   // about 60 times a second while playing, else a few times
     void said(const QString& sentence);
     void told(const QString& title, const QStringList& lines, bool isProblem);
+    // What an import brought, a line a file; `problem` when something did not come in.
+    void broughtIn(const QString& title, const QStringList& lines, bool isProblem);
     void opened(); // another document
 
   private:

@@ -60,6 +60,26 @@ std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Stre
         });
         if (!known) out.push_back({at, std::min(1.0, double(here)) * 0.5, 0.012, false});
     }
+    // Chords that blend into each other, where nothing else is near.
+    const std::size_t wide = static_cast<std::size_t>(0.4 / s.hop);
+    for (std::size_t h = 1; h + 1 < s.turn.size(); ++h) {
+        const float here = s.turn[h];
+        if (here < quietestTurn || here < s.turn[h - 1] || here <= s.turn[h + 1]) continue;
+        const std::size_t from = h > wide ? h - wide : 0;
+        const std::size_t to = std::min(s.turn.size(), h + wide);
+        if (*std::max_element(s.turn.begin() + std::ptrdiff_t(from), s.turn.begin() + std::ptrdiff_t(to)) > here)
+            continue;
+        // The moment is finer in the short change, where that shows.
+        const std::size_t a = h > wide / 2 ? h - wide / 2 : 0;
+        const std::size_t b = std::min(n, h + wide / 2);
+        const auto finest =
+            std::max_element(s.change.begin() + std::ptrdiff_t(a), s.change.begin() + std::ptrdiff_t(b));
+        const bool shows = *finest > 0.05F;
+        const double at = s.seconds(shows ? std::size_t(finest - s.change.begin()) : h);
+        const bool known =
+            std::any_of(out.begin(), out.end(), [&](const Event& e) { return std::abs(e.at - at) < 0.2; });
+        if (!known) out.push_back({at, std::min(1.0, double(here)) * 0.5, shows ? 0.02 : 0.05, false});
+    }
     std::sort(out.begin(), out.end(), [](const Event& a, const Event& b) { return a.at < b.at; });
     const float lowest = n == 0 ? 1 : std::max(1e-4F, *std::max_element(s.low.begin(), s.low.end()));
     for (Event& e : out) {

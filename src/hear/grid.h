@@ -21,6 +21,9 @@ struct Event {
 // A rise of the spectrum below this (see Strength::flux) is no onset, however quiet the rest.
 inline constexpr float quietestRise = 0.02F;
 
+// A change of harmony below this (see Strength::turn) is the wavering of one chord.
+inline constexpr float quietestTurn = 0.1F;
+
 // The onsets, and changes of pitch where there is no onset.
 std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Strength& s);
 

@@ -132,29 +132,35 @@ std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const s
             most = std::max(most, s.level[h]);
         return most;
     };
-    // Nothing happens once it sounds: a drone, a hum.
     float rise = 0;
     float change = 0;
+    float turn = 0;
     for (std::size_t h = 0; h < s.size(); ++h)
         if (s.seconds(h) > span.start + 0.2 && s.seconds(h) < span.file - 0.15) {
             rise = std::max(rise, s.flux[h]);
             change = std::max(change, s.change[h]);
+            turn = std::max(turn, s.turn[h]);
         }
-    const bool nothing = rise < quietestRise && change < 0.05F;
     // What begins after the first tenth of a second, with some force.
     double later = 0;
     double attacks = 0;
-    for (const Event& e : events)
+    for (const Event& e : events) {
         if (e.attack && e.at > span.start + 0.15 && e.at < span.file - 0.1) attacks += 1;
-    // Noise: crowded with pitches that come and go, and no attack.
-    const bool noise = colour.lines > 14 && attacks <= 1 + 0.05 * (span.end - span.start);
-    for (const Event& e : events)
         if (e.at > span.start + 0.15) later = std::max(later, e.attack ? e.strength : 6 * e.strength);
+    }
     const float early = loudest(span.start, span.start + 0.4);
     const float late = loudest(std::max(span.start + 0.4, span.end - 0.3 * (span.end - span.start)), span.end);
-    if (later < 0.2 || nothing || noise) {
+    const bool dies = span.end - span.start < 0.4 || late < 0.4F * early;
+    const bool turns = turn >= quietestTurn && !(dies && attacks == 0);
+    // Nothing happens once it sounds: a drone, a hum; or one chord that wavers, as choruses make it: it rises a
+    // little all the time.
+    const bool wavers = rise < 0.05F && change < 0.15F;
+    const bool nothing = !turns && (wavers || (rise < quietestRise && attacks == 0));
+    // Noise: crowded with pitches that come and go, and no attack.
+    const bool crowded = colour.lines > 24 || (colour.lines > 12 && colour.moving > 0.15);
+    const bool noise = crowded && attacks <= 1 + 0.05 * (span.end - span.start);
+    if ((later < 0.2 && !turns) || nothing || noise) {
         const bool begins = !events.empty() && events.front().at < span.start + 0.1;
-        const bool dies = span.end - span.start < 0.4 || late < 0.4F * early;
         return begins && dies ? Kind::OneHit : Kind::NoBeat;
     }
     if (events.size() < 2) return Kind::NoBeat;

@@ -1,5 +1,6 @@
 #include "hear/listen.h"
 
+#include "hear/loop_fit.h"
 #include "hear/track.h"
 #include "metre/tempo.h"
 
@@ -42,90 +43,6 @@ std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
     for (Candidate& c : out)
         c.weight /= sum;
     std::sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) { return a.weight > b.weight; });
-    return out;
-}
-
-// How likely a loop is this many beats long (common practice).
-double habitOf(int beats) {
-    if (beats == 4 || beats == 8 || beats == 16 || beats == 32 || beats == 64) return 1;
-    if (beats == 6 || beats == 12 || beats == 24 || beats == 3) return 0.35;
-    if (beats % 4 == 0) return 0.12;
-    return beats % 2 == 0 ? 0.05 : 0.02;
-}
-
-// The same beats, measured two ways: by what is heard and by the length of the loop.
-struct Settled {
-    double period = 0.5;
-    double start = 0; // the first downbeat, seconds
-    std::optional<int> beats;
-    double loopSeconds = 0;
-};
-
-// Through the onsets or through the peaks of the strength, whichever lies straighter; tried near the tempo heard
-// and near those at which a usual number of beats fills the length. Where onsets and peaks disagree, neither is as
-// sure as it seems.
-Grid bestGrid(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
-    const std::vector<Event> peaks = peaksOf(s);
-    const auto through = [&](const std::vector<Event>& these) {
-        Grid best = straightGrid(these, span, about);
-        for (const double length : {span.file, span.file - span.start}) {
-            const auto beats = std::round(length * about.value / 60);
-            if (beats < 2 || beats > 64) continue;
-            const Bpm whole(60 * beats / length);
-            if (std::abs(whole.value / about.value - 1) > 0.025) continue;
-            const Grid other = straightGrid(these, span, whole, 0.004);
-            if (other.agreement > best.agreement - 0.02) best = other;
-        }
-        return best;
-    };
-    const Grid byOnsets = through(events);
-    const Grid byPeaks = through(peaks);
-    const bool slow = byOnsets.blur > 0.003;
-    Grid best = slow && byPeaks.periodError < byOnsets.periodError ? byPeaks : byOnsets;
-    if (slow) best.periodError = std::hypot(best.periodError, 0.5 * (byPeaks.period - byOnsets.period));
-    return best;
-}
-
-Settled settledBy(const Grid& grid, const Span& span, const std::vector<Event>& events) {
-    Settled out{grid.period, span.start, {}, 0};
-    const double first = events.empty() ? span.start : events.front().at;
-    const double start = std::abs(first - span.start) < 0.06 ? first : span.start;
-    // Slow attacks are not where they seem by more than their scatter tells: the tails of the error are heavy.
-    const double error = 1.2 * std::hypot(grid.periodError, 0.00003 * grid.period);
-    // With no length: anything within two per cent.
-    double best = 0.25 * 1 / (0.04 * grid.period);
-    struct Way {
-        double length;
-        double from;
-        double prior;
-    };
-    // A whole file that begins with a rest has its first sound on a line of the grid.
-    const double place = start / grid.period * grid.division;
-    const bool onLine = std::abs(place - std::round(place)) * grid.period / grid.division < 0.015;
-    const double fromZero = start < 0.06                        ? 1.0
-                            : onLine && start < 4 * grid.period ? std::min(0.4, 8 * grid.period / span.file)
-                                                                : 0.01;
-    for (const Way& way : {Way{span.file, 0, fromZero}, Way{span.file - start, start, 0.3}}) {
-        const double about = way.length / grid.period;
-        const double range = std::max(1.0, about * 0.02);
-        for (int beats = std::max(1, static_cast<int>(about - range)); beats <= static_cast<int>(about + range) + 1;
-             ++beats) {
-            const double period = way.length / beats;
-            const double off = (period - grid.period) / error;
-            const double cut = std::abs(period - grid.period) * beats; // how much is cut wrong if the grid is right
-            const double t = 1 + off * off / 3;                        // Student's t of three degrees
-            const double whole = 0.75 * 0.3675 / (error * t * t);
-            const double miscut = cut < 0.035 ? 0.25 * beats / 0.07 : 0;
-            const double p = way.prior * habitOf(beats) * std::max(whole, miscut);
-            if (p <= best) continue;
-            best = p;
-            out.period = whole >= miscut ? period : grid.period;
-            out.start = way.from;
-            out.beats = beats;
-            out.loopSeconds = out.period * beats;
-        }
-    }
-    if (!out.beats) out.start = start;
     return out;
 }
 
@@ -173,7 +90,10 @@ int beatsInBarOf(const Strength& s, double period, std::optional<int> loopBeats)
             four += likeness(*curve, 8);
         }
     }
-    return three > 1.12 * four ? 3 : 4;
+    // Fours are the rule; of a bar or two there is too little to say otherwise.
+    const double beats = double(s.size()) * s.hop / period;
+    const double needed = beats < 7.5 ? 1e9 : beats < 12.5 ? 1.3 : 1.12;
+    return three > needed * four ? 3 : 4;
 }
 
 // How far the tracked beats wander from a straight line, smoothed over a bar, in seconds.
@@ -237,9 +157,10 @@ void settleFree(Heard& out, std::vector<double> beats, const std::vector<Event>&
     out.bpm = Bpm(60 * double(out.beats.size() - 1) / (out.beats.back() - out.beats.front()));
 }
 
-void settleSteady(Heard& out, const Settled& settled, double lastSound) {
+void settleSteady(Heard& out, const LoopFit& settled, double lastSound) {
     out.steady = true;
     out.bpm = Bpm(60 / settled.period);
+    out.measured = settled.measured;
     out.downbeat = 0;
     out.loopBeats = settled.beats;
     const double end = settled.beats ? settled.start + (*settled.beats - 0.5) * settled.period : lastSound;
@@ -282,13 +203,12 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
     out.sureness = out.candidates.front().weight;
     const Bpm about = out.candidates.front().bpm;
 
-    const Grid grid = bestGrid(heard, s, out.span, about);
-    Settled settled = settledBy(grid, out.span, heard);
+    LoopFit settled = fitLoop(heard, s, out.span, about);
     const int bar = beatsInBarOf(s, settled.period, settled.beats);
     const double lastEvent = heard.back().at;
     if (!settled.beats) {
         settled.beats = beatsHolding(heard, settled.start, settled.period, bar);
-        settled.loopSeconds = *settled.beats * settled.period;
+        settled.seconds = *settled.beats * settled.period;
     }
     bool isFree = false;
     std::vector<double> tracked;
@@ -307,7 +227,7 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
     else
         settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));
     out.beatsInBar = bar;
-    out.loopSeconds = settled.loopSeconds > 0 ? settled.loopSeconds : out.span.end - settled.start;
+    out.loopSeconds = settled.seconds > 0 ? settled.seconds : out.span.end - settled.start;
     if (out.steady) out.fits = lengthFits(out.loopSeconds, found);
     // The first candidate is what was settled; half and double stand beside it.
     out.candidates.front().bpm = *out.bpm;
@@ -356,6 +276,7 @@ Reading heardReading(const Heard& heard) {
     r.others = heard.candidates;
     r.evidence = fmt::format("sure {:.2f}", heard.sureness);
     if (!heard.steady) r.evidence += " · played free";
+    if (heard.measured) r.evidence += fmt::format(" · measured {}", metre::tempoFigure(*heard.measured));
     int shown = 0;
     for (const Candidate& c : heard.candidates) {
         if (&c == &heard.candidates.front() || shown == 2) continue;

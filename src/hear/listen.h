@@ -25,6 +25,7 @@ struct Window {
 struct Heard {
     std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them
     std::optional<Bpm> bpm;            // none: no beat
+    std::optional<Bpm> measured;       // where the whole number within the measurement's error was taken instead
     double sureness = 0;
     bool steady = true;
     int beatsInBar = 4;

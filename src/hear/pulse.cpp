@@ -126,9 +126,10 @@ struct Views {
     Periodicity mid;
     Periodicity high;
     Periodicity change;
+    Periodicity turn;
     Views(const Strength& s, const Span& span)
         : flux(s.flux, s.hop, span), low(s.low, s.hop, span), mid(s.mid, s.hop, span), high(s.high, s.hop, span),
-          change(s.change, s.hop, span) {}
+          change(s.change, s.hop, span), turn(s.turn, s.hop, span) {}
 
     double comb(double hz) const {
         double sum = 0;
@@ -183,6 +184,10 @@ void describe(Pulse& p, const Views& v, const Span& span, double onsetsPerSecond
         put(v.low.later(k / hz));
     for (const double k : {1.0, 2.0, 4.0})
         put(v.change.later(k / hz));
+    for (const double k : {1.0 / 16, 0.125, 0.25, 1.0 / 3, 0.5, 1.0})
+        put(v.turn.at(hz * k));
+    for (const double k : {2.0, 4.0, 8.0})
+        put(v.turn.later(k / hz));
     // The length, from the first sound and from the start of the file.
     const Whole a = wholeBeats(span.file, hz);
     const Whole b = wholeBeats(span.file - span.start, hz);

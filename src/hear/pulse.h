@@ -19,7 +19,7 @@ struct Span {
 };
 Span spanOf(const Strength& s, double fileSeconds);
 
-inline constexpr std::size_t pulseFeatures = 74;
+inline constexpr std::size_t pulseFeatures = 83;
 
 // A tempo that the recording may have.
 struct Pulse {

@@ -193,42 +193,66 @@ void pitchProfiles(const Mono& mono, Pitches& p, const sound::Progress& progress
     progress.at(1);
 }
 
-// One minus the likeness of the mean profiles of the tenth of a second before and the one after, where there is
-// sound.
-void changeOfPitch(const Pitches& p, Strength& s) {
-    s.change.assign(s.size(), 0.0F);
+// A curve over profiles, brought to the moments of the strength.
+std::vector<float> spread(const std::vector<float>& novelty, double hop, const Strength& s) {
+    std::vector<float> out(s.size(), 0.0F);
+    for (std::size_t h = 0; h < s.size(); ++h) {
+        const double at = s.seconds(h) / hop;
+        const auto i = static_cast<std::size_t>(at);
+        if (i + 1 >= novelty.size()) break;
+        const auto f = static_cast<float>(at - double(i));
+        out[h] = novelty[i] * (1 - f) + novelty[i + 1] * f;
+    }
+    return out;
+}
+
+using Profile = std::array<double, Pitches::bands>;
+
+// One minus the likeness of the sums of the `reach` profiles before each moment and of those after it, times how
+// much sounds there.
+template <class Sounding>
+std::vector<float> unlikeness(const Pitches& p, std::int64_t reach, double quiet, const Sounding& sounding) {
     const auto n = static_cast<std::int64_t>(p.loudness.size());
-    constexpr std::int64_t reach = 5;
     std::vector<float> novelty(p.loudness.size(), 0.0F);
-    std::array<double, Pitches::bands> before{};
-    std::array<double, Pitches::bands> after{};
+    Profile before{};
+    Profile after{};
+    const auto add = [&](Profile& to, std::int64_t h, double sign) {
+        if (h < 0 || h >= n) return;
+        for (std::size_t b = 0; b < to.size(); ++b)
+            to[b] += sign * double(p.loudness[static_cast<std::size_t>(h)][b]);
+    };
+    for (std::int64_t h = 0; h < reach; ++h)
+        add(after, h, 1);
     for (std::int64_t h = 0; h < n; ++h) {
-        before.fill(0);
-        after.fill(0);
-        for (std::int64_t k = std::max<std::int64_t>(0, h - reach); k < h; ++k)
-            for (std::size_t b = 0; b < before.size(); ++b)
-                before[b] += p.loudness[static_cast<std::size_t>(k)][b];
-        for (std::int64_t k = h; k < std::min(n, h + reach); ++k)
-            for (std::size_t b = 0; b < after.size(); ++b)
-                after[b] += p.loudness[static_cast<std::size_t>(k)][b];
         double product = 0;
-        double first = 1e-3;
-        double second = 1e-3;
+        double first = quiet;
+        double second = quiet;
         for (std::size_t b = 0; b < before.size(); ++b) {
             product += before[b] * after[b];
             first += before[b] * before[b];
             second += after[b] * after[b];
         }
-        const double unlike = 1 - product / std::sqrt(first * second);
-        novelty[static_cast<std::size_t>(h)] = static_cast<float>(unlike * std::min(1.0, std::sqrt(second)));
+        novelty[static_cast<std::size_t>(h)] =
+            static_cast<float>(std::max(0.0, 1 - product / std::sqrt(first * second)) * sounding(first, second));
+        add(before, h, 1);
+        add(before, h - reach, -1);
+        add(after, h, -1);
+        add(after, h + reach, 1);
     }
-    for (std::size_t h = 0; h < s.size(); ++h) {
-        const double at = s.seconds(h) / p.hop;
-        const auto i = static_cast<std::size_t>(at);
-        if (i + 1 >= novelty.size()) break;
-        const auto f = static_cast<float>(at - double(i));
-        s.change[h] = novelty[i] * (1 - f) + novelty[i + 1] * f;
-    }
+    return novelty;
+}
+
+void changeOfPitch(const Pitches& p, Strength& s) {
+    constexpr std::int64_t tenth = 5; // profiles
+    constexpr std::int64_t fourTenths = 20;
+    s.change = spread(
+        unlikeness(p, tenth, 1e-3, [](double, double after) { return std::min(1.0, std::sqrt(after)); }), p.hop, s);
+    // What begins or ends is no change of harmony: both sides must sound.
+    s.turn = spread(unlikeness(p, fourTenths, 0.04,
+                               [](double before, double after) {
+                                   return std::min(1.0, 3 * std::sqrt(std::min(before, after)) / fourTenths);
+                               }),
+                    p.hop, s);
 }
 
 } // namespace

@@ -17,6 +17,7 @@ struct Strength {
     std::vector<float> mid;    // 180 Hz to 2.5 kHz
     std::vector<float> high;   // above
     std::vector<float> change; // change of pitch or colour, also without an attack: pads, bows, voices
+    std::vector<float> turn;   // the same from one stretch of 0.4 s to the next: chords that blend into each other
     std::vector<float> level;  // RMS, relative to the recording's peak
     std::size_t size() const { return flux.size(); }
     double seconds(std::size_t h) const { return static_cast<double>(h) * hop; }
@@ -39,8 +40,8 @@ struct Curves {
 // Spectral flux on semitone bands with a maximum filter against vibrato: Böck & Widmer, "Maximum Filter Vibrato
 // Suppression for Onset Detection", DAFx 2013 (from memory). The change of pitch compares the tenth of a second
 // before with the one after: a novelty after Foote, "Automatic Audio Segmentation Using a Measure of Audio
-// Novelty", ICME 2000 (from memory). Any thread; memory grows by 8 kB a second of audio. Returns what it has when
-// stopped.
+// Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 8 kB a second
+// of audio. Returns what it has when stopped.
 Curves curves(const Mono& mono, const sound::Progress& progress = {});
 
 } // namespace hear

@@ -136,32 +136,52 @@ void Player::publish() {
     if (!raw_) engine_.setScene(scene);
 }
 
-void Player::playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click) {
-    if (!raw_) leftAt_ = position();
-    wantsToPlay_ = false;
+namespace {
+
+// The tempos between a recording's pins, each held; before its first downbeat that of the stretch there runs on.
+metre::TempoMap tempoOf(const metre::BeatMap& beats) {
+    std::vector<metre::TempoPoint> points;
+    const auto& pins = beats.pins();
+    for (std::size_t i = 0; i + 1 < pins.size(); ++i) {
+        const double bpm = 60 * (pins[i + 1].beat - pins[i].beat).value / (pins[i + 1].at - pins[i].at).value;
+        const metre::Beats at = points.empty() ? metre::Beats(0) : pins[i].beat;
+        if (pins[i + 1].beat > metre::Beats(0))
+            points.push_back({at, metre::Bpm(bpm), metre::TempoPoint::Shape::Hold});
+    }
+    auto map = metre::TempoMap::make(std::move(points));
+    return map ? std::move(*map) : metre::TempoMap(metre::Bpm(120));
+}
+
+} // namespace
+
+void Player::makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click) {
     auto raw = std::make_unique<Raw>();
     auto scene = std::make_shared<Scene>();
     scene->rate = project_.rate;
-    // The click follows the recording's own beats: every stretch between two pins is a tempo that holds.
     if (beats) {
         raw->beatZero = beats->secondsAt(metre::Beats(0));
-        std::vector<metre::TempoPoint> points;
-        const auto& pins = beats->pins();
-        for (std::size_t i = 0; i + 1 < pins.size(); ++i) {
-            const double bpm = 60 * (pins[i + 1].beat - pins[i].beat).value / (pins[i + 1].at - pins[i].at).value;
-            const metre::Beats at = points.empty() ? metre::Beats(0) : pins[i].beat;
-            if (pins[i + 1].beat > metre::Beats(0))
-                points.push_back({at, metre::Bpm(bpm), metre::TempoPoint::Shape::Hold});
-        }
-        if (auto map = metre::TempoMap::make(std::move(points))) scene->tempo = std::move(*map);
+        scene->tempo = tempoOf(*beats);
     }
+    raw->audio = audio;
     scene->clips.push_back({metre::toFrames(-raw->beatZero, project_.rate), std::move(audio), 1.0F});
     scene->click = click && beats.has_value();
     raw->scene = scene;
     raw_ = std::move(raw);
-    engine_.setScene(scene);
-    engine_.locate(scene->tempo.beatAt(-raw_->beatZero));
+    engine_.setScene(raw_->scene);
+}
+
+void Player::playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click) {
+    if (!raw_) leftAt_ = position();
+    wantsToPlay_ = false;
+    makeRaw(std::move(audio), beats, click);
+    engine_.locate(raw_->scene->tempo.beatAt(-raw_->beatZero));
     engine_.play();
+}
+
+void Player::retimeRaw(const std::optional<metre::BeatMap>& beats, bool click) {
+    const metre::Seconds at = rawPosition();
+    makeRaw(raw_->audio, beats, click);
+    engine_.locate(raw_->scene->tempo.beatAt(at - raw_->beatZero));
 }
 
 metre::Seconds Player::rawPosition() const {

@@ -38,6 +38,8 @@ class Player {
     // Plays a recording as it is, from its start, in the place of the project; with a click on its beats where it
     // has some. The project's play position stays where it was.
     void playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click);
+    // The same recording goes on from where it is, with its click on other beats. REQUIRES isPlayingRaw().
+    void retimeRaw(const std::optional<metre::BeatMap>& beats, bool click);
     void stopRaw();
     bool isPlayingRaw() const { return raw_ != nullptr; }
     metre::Seconds rawPosition() const; // REQUIRES isPlayingRaw()
@@ -69,6 +71,7 @@ class Player {
     };
 
     struct Raw {
+        sound::AudioPtr audio;
         ScenePtr scene;
         metre::Seconds beatZero; // in the recording
     };
@@ -91,6 +94,8 @@ class Player {
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;
+    void makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click);
+
     std::unique_ptr<Raw> raw_;
     metre::Beats leftAt_; // the project's position while raw_ plays
 };

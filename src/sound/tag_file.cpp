@@ -23,6 +23,11 @@ void put32(Bytes& out, std::uint32_t value) {
         out.push_back(static_cast<char>((value >> (8 * i)) & 0xFF));
 }
 
+void put16(Bytes& out, std::uint16_t value) {
+    out.push_back(static_cast<char>(value & 0xFF));
+    out.push_back(static_cast<char>(value >> 8));
+}
+
 std::uint32_t get32(const char* at) {
     std::uint32_t value = 0;
     for (int i = 0; i < 4; ++i)
@@ -55,8 +60,28 @@ Bytes samplerChunk(const LoopInfo& loop, int rate) {
     return out;
 }
 
-// Gives a RIFF WAVE file a sampler chunk in the place of any it had. Leaves other files alone.
-bool putSamplerChunk(const fs::path& path, const LoopInfo& loop, int rate) {
+// Tempo and number of beats, as loops carry them in WAV; libsndfile reads it as loop information.
+Bytes loopChunk(const LoopInfo& loop) {
+    Bytes out;
+    for (const char c : {'a', 'c', 'i', 'd'})
+        out.push_back(c);
+    put32(out, 24);
+    put32(out, loop.rootNote ? 2 : 0); // stretches; with a root note
+    put16(out, static_cast<std::uint16_t>(loop.rootNote.value_or(60)));
+    put16(out, 0x8000);
+    put32(out, 0);
+    put32(out, static_cast<std::uint32_t>(*loop.beats));
+    put16(out, 4); // unit of the metre
+    put16(out, 4); // beats in a bar
+    const auto tempo = static_cast<float>(loop.bpm->value);
+    std::uint32_t bits = 0;
+    std::memcpy(&bits, &tempo, sizeof bits);
+    put32(out, bits);
+    return out;
+}
+
+// Gives a RIFF WAVE file these chunks in the place of any of the same names. Leaves other files alone.
+bool putChunks(const fs::path& path, const std::vector<Bytes>& chunks) {
     std::fstream file(path, std::ios::in | std::ios::out | std::ios::binary);
     std::array<char, 12> head{};
     if (!file.read(head.data(), head.size())) return false;
@@ -65,24 +90,30 @@ bool putSamplerChunk(const fs::path& path, const LoopInfo& loop, int rate) {
     const std::uint64_t size = static_cast<std::uint64_t>(file.tellg());
     std::uint64_t at = 12;
     while (at + 8 <= size) {
-        std::array<char, 8> chunk{};
+        std::array<char, 8> there{};
         file.seekg(static_cast<std::streamoff>(at));
-        if (!file.read(chunk.data(), chunk.size())) return false;
-        const std::uint64_t length = get32(chunk.data() + 4);
-        if (std::memcmp(chunk.data(), "smpl", 4) == 0) {
-            // Set aside under a name that nobody reads; moving all that follows would touch the audio.
-            file.seekp(static_cast<std::streamoff>(at));
-            file.write("JUNK", 4);
-        }
+        if (!file.read(there.data(), there.size())) return false;
+        const std::uint64_t length = get32(there.data() + 4);
+        for (const Bytes& chunk : chunks)
+            if (std::memcmp(there.data(), chunk.data(), 4) == 0) {
+                // Set aside under a name that nobody reads; moving all that follows would touch the audio.
+                file.seekp(static_cast<std::streamoff>(at));
+                file.write("JUNK", 4);
+            }
         at += 8 + length + length % 2;
     }
-    const Bytes sampler = samplerChunk(loop, rate);
     file.clear();
     file.seekp(0, std::ios::end);
-    if (size % 2 == 1) file.put(0);
-    const std::uint64_t total = size + size % 2 + sampler.size();
+    std::uint64_t total = size;
+    if (size % 2 == 1) {
+        file.put(0);
+        ++total;
+    }
+    for (const Bytes& chunk : chunks) {
+        file.write(chunk.data(), static_cast<std::streamsize>(chunk.size()));
+        total += chunk.size();
+    }
     if (total > 0xFFFFFFFFULL) return false;
-    file.write(sampler.data(), static_cast<std::streamsize>(sampler.size()));
     Bytes length;
     put32(length, static_cast<std::uint32_t>(total - 8));
     file.seekp(4);
@@ -102,7 +133,10 @@ Result<void> tagFile(const fs::path& path, const Tags& tags, const LoopInfo& loo
     if (error)
         return metre::problem(
             fmt::format("{} was not written into: {}.", shownName(path), writeReason(path, error.value())));
-    if ((loop.rootNote || loop.loop) && !putSamplerChunk(part.path(), loop, before->facts.rate))
+    std::vector<Bytes> chunks;
+    if (loop.rootNote || loop.loop) chunks.push_back(samplerChunk(loop, before->facts.rate));
+    if (loop.beats && loop.bpm) chunks.push_back(loopChunk(loop));
+    if (!chunks.empty() && !putChunks(part.path(), chunks))
         return metre::problem(fmt::format("The loop points could not be written into {}.", shownName(path)));
     if (auto written = writeTags(part.path(), tags); !written)
         return metre::problem(fmt::format("The tempo could not be written into {}.", shownName(path)));

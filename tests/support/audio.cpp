@@ -51,6 +51,63 @@ Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate, int
     return a;
 }
 
+void pluck(Audio& audio, double at, double hertz, double level, double decay) {
+    const auto first = count(at, audio.rate);
+    for (std::int64_t i = std::max<std::int64_t>(0, -first); first + i < audio.frames().value; ++i) {
+        const double t = double(i) / audio.rate;
+        double s = 0;
+        for (int k = 1; k <= 8; ++k)
+            s += std::sin(2 * std::numbers::pi * hertz * k * t) / k * std::exp(-t * decay * std::sqrt(k));
+        s *= level * std::min(1.0, t / 0.002);
+        for (auto& samples : audio.channels)
+            samples[static_cast<std::size_t>(first + i)] += static_cast<float>(s);
+    }
+}
+
+std::vector<double> steadyBeats(double bpm, int beats, double first) {
+    std::vector<double> at;
+    for (int b = 0; b < beats; ++b)
+        at.push_back(first + b * 60 / bpm);
+    return at;
+}
+
+Audio drumLoop(const std::vector<double>& beatSeconds, double seconds, int beatsInBar, int rate) {
+    Audio a(rate, 1, sound::Frames(count(seconds, rate)));
+    std::mt19937 random(11);
+    std::uniform_real_distribution<double> spread(-1, 1);
+    const auto stroke = [&](double at, double tone, double toneDecay, double hiss, double hissDecay) {
+        const auto first = count(at, rate);
+        double before = 0;
+        for (std::int64_t i = 0; i < rate / 3 && first + i < a.frames().value; ++i) {
+            const double t = double(i) / rate;
+            const double white = spread(random);
+            const double s = 0.7 * std::sin(2 * std::numbers::pi * tone * t) * std::exp(-t * toneDecay) +
+                             hiss * (white - before) * std::exp(-t * hissDecay);
+            before = white;
+            if (first + i >= 0) a.channels[0][static_cast<std::size_t>(first + i)] += static_cast<float>(s);
+        }
+    };
+    for (std::size_t b = 0; b < beatSeconds.size(); ++b) {
+        const int inBar = static_cast<int>(b) % beatsInBar;
+        const bool low = inBar == 0 || (beatsInBar == 4 && inBar == 2);
+        if (low)
+            stroke(beatSeconds[b], 60, 14, 0.05, 200);
+        else
+            stroke(beatSeconds[b], 190, 30, 0.3, 20);
+        stroke(beatSeconds[b], 0, 1, 0.12, 70);
+        const double next = b + 1 < beatSeconds.size() ? beatSeconds[b + 1]
+                            : b > 0                    ? 2 * beatSeconds[b] - beatSeconds[b - 1]
+                                                       : seconds;
+        stroke((beatSeconds[b] + next) / 2, 0, 1, 0.08, 70);
+    }
+    float peak = 0;
+    for (const float s : a.channels[0])
+        peak = std::max(peak, std::abs(s));
+    for (float& s : a.channels[0])
+        s *= 0.7F / std::max(peak, 1e-6F);
+    return a;
+}
+
 double frequencyOf(const Audio& audio, double nearHertz) {
     const auto& x = audio.channels[0];
     const auto n = static_cast<std::int64_t>(x.size());

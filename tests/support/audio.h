@@ -17,6 +17,14 @@ Audio noise(double seconds, int rate = 48000, int channels = 1, unsigned seed = 
 // Short decaying strokes (a noise burst on a tone) that begin at exactly these frames.
 Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate = 48000, int channels = 1);
 
+// A plucked note: eight partials that die away, from this second on, added to what is there; every channel alike.
+void pluck(Audio& audio, double at, double hertz, double level = 0.3, double decay = 3);
+
+// A drum loop on a grid of beats: a low stroke on the beats of `kicks` (0 = the first of the bar), a bright one on those
+// of `snares`, and a short hiss on every half beat. Cut to whole bars; `beatSeconds` are the moments of the beats.
+Audio drumLoop(const std::vector<double>& beatSeconds, double seconds, int beatsInBar = 4, int rate = 44100);
+std::vector<double> steadyBeats(double bpm, int beats, double first = 0);
+
 // The frequency of a steady tone, by the phase advance between two windows; to a small fraction of a cent.
 double frequencyOf(const Audio& audio, double nearHertz);
 double cents(double hertz, double reference);

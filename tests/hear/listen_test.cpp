@@ -1,0 +1,303 @@
+// Listening, on loops made here whose tempo and beats are known by construction.
+#include "hear/listen.h"
+
+#include "sound/read.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <cmath>
+#include <gtest/gtest.h>
+#include <limits>
+
+namespace {
+
+using hear::Heard;
+using hear::Kind;
+using metre::Bpm;
+using sound::Audio;
+
+Heard listenTo(const Audio& audio, hear::Window window = {}) {
+    return hear::listen(audio, hear::onsets(audio), window);
+}
+
+// `seconds` of silence before, `after` behind.
+Audio within(const Audio& a, double before, double after) {
+    Audio out(a.rate, a.channelCount(), sound::Frames(0));
+    for (std::size_t c = 0; c < a.channels.size(); ++c) {
+        out.channels[c].assign(static_cast<std::size_t>(std::llround(before * a.rate)), 0.0F);
+        out.channels[c].insert(out.channels[c].end(), a.channels[c].begin(), a.channels[c].end());
+        out.channels[c].insert(out.channels[c].end(), static_cast<std::size_t>(std::llround(after * a.rate)), 0.0F);
+    }
+    return out;
+}
+
+double off(const Heard& h, double bpm) {
+    return h.bpm ? std::abs(h.bpm->value / bpm - 1) : 1;
+}
+
+bool offers(const Heard& h, double bpm) {
+    return std::any_of(h.candidates.begin(), h.candidates.end(),
+                       [&](const hear::Candidate& c) { return std::abs(c.bpm.value / bpm - 1) < 0.01; });
+}
+
+TEST(Listen, ATrimmedDrumLoopToAThousandth) {
+    for (const double bpm : {84.0, 96.5, 110.0, 117.3, 128.0, 140.0, 172.0}) {
+        const Audio loop = support::drumLoop(support::steadyBeats(bpm, 16), 16 * 60 / bpm);
+        const Heard h = listenTo(loop);
+        EXPECT_LT(off(h, bpm), 0.001) << bpm << ": heard " << (h.bpm ? h.bpm->value : 0);
+        EXPECT_EQ(h.loopBeats, 16) << bpm;
+        EXPECT_TRUE(h.steady);
+        EXPECT_EQ(h.kind, Kind::Struck);
+        ASSERT_EQ(h.beats.size(), 16U) << bpm;
+        for (std::size_t b = 0; b < 16; ++b)
+            EXPECT_NEAR(h.beats[b], double(b) * 60 / bpm, 0.005) << bpm << " beat " << b;
+    }
+}
+
+TEST(Listen, HalfAndDoubleAreAlwaysOffered) {
+    for (const double bpm : {70.0, 100.0, 131.0, 174.0}) {
+        const Heard h = listenTo(support::drumLoop(support::steadyBeats(bpm, 16), 16 * 60 / bpm));
+        ASSERT_TRUE(h.bpm) << bpm;
+        EXPECT_TRUE(offers(h, h.bpm->value / 2)) << bpm;
+        EXPECT_TRUE(offers(h, h.bpm->value * 2)) << bpm;
+        double sum = 0;
+        for (const auto& c : h.candidates) {
+            EXPECT_GE(c.weight, 0);
+            sum += c.weight;
+        }
+        EXPECT_NEAR(sum, 1, 0.02);
+    }
+}
+
+TEST(Listen, AWindowOfOneOctaveSettlesHalfAndDouble) {
+    const Audio loop = support::drumLoop(support::steadyBeats(120, 16), 8);
+    for (const auto& [low, high, bpm] :
+         {std::tuple(40.0, 79.0, 60.0), {80.0, 159.0, 120.0}, {160.0, 300.0, 240.0}}) {
+        const Heard h = listenTo(loop, {Bpm(low), Bpm(high)});
+        ASSERT_TRUE(h.bpm);
+        EXPECT_NEAR(h.bpm->value, bpm, 0.05) << low << "–" << high;
+        EXPECT_EQ(h.loopBeats, static_cast<int>(bpm / 60 * 8)) << low << "–" << high;
+    }
+}
+
+TEST(Listen, SilenceBeforeIsSetAsideAndTheDownbeatIsTheFirstStroke) {
+    const Audio loop = within(support::drumLoop(support::steadyBeats(104, 16), 16 * 60 / 104.0), 0.733, 0);
+    const Heard h = listenTo(loop);
+    EXPECT_LT(off(h, 104), 0.001);
+    EXPECT_EQ(h.loopBeats, 16);
+    ASSERT_FALSE(h.beats.empty());
+    EXPECT_NEAR(h.beats[h.downbeat], 0.733, 0.003);
+    EXPECT_NEAR(h.span.start, 0.733, 0.005);
+}
+
+TEST(Listen, ATailIsNotPartOfTheLoop) {
+    const Heard h = listenTo(within(support::drumLoop(support::steadyBeats(122, 16), 16 * 60 / 122.0), 0, 1.37));
+    EXPECT_LT(off(h, 122), 0.001);
+    EXPECT_EQ(h.loopBeats, 16);
+}
+
+TEST(Listen, ALoopThatIsCutWrongIsHeardAtItsOwnTempo) {
+    for (const double wrong : {-0.025, -0.012, 0.014, 0.028}) {
+        Audio loop = support::drumLoop(support::steadyBeats(118, 16), 16 * 60 / 118.0 + 0.1);
+        for (auto& samples : loop.channels)
+            samples.resize(static_cast<std::size_t>(std::llround((16 * 60 / 118.0 + wrong) * loop.rate)));
+        const Heard h = listenTo(loop);
+        EXPECT_LT(off(h, 118), 0.001) << wrong << ": heard " << (h.bpm ? h.bpm->value : 0);
+        EXPECT_EQ(h.loopBeats, 16) << wrong;
+    }
+}
+
+TEST(Listen, ALoopWhoseLastBeatIsSilentEndsWhereItBeginsAgain) {
+    std::vector<double> beats = support::steadyBeats(92, 16);
+    beats.resize(15);
+    const Heard h = listenTo(support::drumLoop(beats, 16 * 60 / 92.0));
+    EXPECT_LT(off(h, 92), 0.001);
+    EXPECT_EQ(h.loopBeats, 16);
+}
+
+TEST(Listen, PluckedNotesWithNoDrumsAtAll) {
+    // A figure of eighths over two chords, D minor and A minor, twice.
+    const double beat = 60 / 118.5;
+    Audio loop(48000, 2, sound::Frames(std::llround(16 * beat * 48000)));
+    const double d[] = {146.83, 220.00, 293.66, 349.23};
+    const double a[] = {110.00, 164.81, 261.63, 329.63};
+    for (int i = 0; i < 32; ++i)
+        support::pluck(loop, i * beat / 2, (i / 8 % 2 == 0 ? d : a)[i % 4], i % 8 == 0 ? 0.5 : 0.25);
+    const Heard h = listenTo(loop);
+    EXPECT_LT(off(h, 118.5), 0.001) << (h.bpm ? h.bpm->value : 0);
+    EXPECT_EQ(h.loopBeats, 16);
+    EXPECT_TRUE(h.kind == Kind::Keys || h.kind == Kind::Held) << hear::kindLabel(h.kind);
+}
+
+TEST(Listen, PlayingThatDriftsIsFreeAndItsPinsHoldEveryBeat) {
+    std::vector<double> beats = {0.4};
+    for (int b = 0; b < 47; ++b)
+        beats.push_back(beats.back() + 60 / (96 * (1 + 0.05 * std::sin(b / 47.0 * 2 * M_PI))));
+    const Heard h = listenTo(support::drumLoop(beats, beats.back() + 1));
+    ASSERT_TRUE(h.bpm);
+    EXPECT_FALSE(h.steady);
+    std::size_t found = 0;
+    for (const double t : beats)
+        for (const double b : h.beats)
+            if (std::abs(b - t) <= 0.02) {
+                ++found;
+                break;
+            }
+    EXPECT_GE(found, beats.size() - 2);
+    EXPECT_NEAR(h.beats[h.downbeat], 0.4, 0.02);
+    EXPECT_GT(h.pins.size(), 2U);
+    EXPECT_LT(h.pins.size(), beats.size());
+    const auto map = metre::BeatMap::make(h.pins);
+    ASSERT_TRUE(map);
+    for (std::size_t b = 0; b < h.beats.size(); ++b)
+        EXPECT_NEAR(map->secondsAt(metre::Beats(double(b) - double(h.downbeat))).value, h.beats[b], 0.005001) << b;
+}
+
+TEST(Listen, TwoPinsAreEnoughForASteadyRecording) {
+    const Heard h = listenTo(support::drumLoop(support::steadyBeats(101, 48), 48 * 60 / 101.0));
+    EXPECT_TRUE(h.steady);
+    EXPECT_EQ(h.pins.size(), 2U);
+    EXPECT_LT(off(h, 101), 0.001);
+}
+
+TEST(Listen, AChangeOfTempoInTheMiddleIsFollowedOrDoubted) {
+    std::vector<double> beats = support::steadyBeats(100, 24);
+    const double turn = beats.back() + 0.6;
+    for (const double b : support::steadyBeats(112, 24, turn))
+        beats.push_back(b);
+    const Heard h = listenTo(support::drumLoop(beats, beats.back() + 0.6));
+    ASSERT_TRUE(h.bpm);
+    EXPECT_FALSE(h.steady);
+    std::size_t found = 0;
+    for (const double t : beats)
+        for (const double b : h.beats)
+            if (std::abs(b - t) <= 0.07) {
+                ++found;
+                break;
+            }
+    EXPECT_GE(found, beats.size() - 6);
+}
+
+TEST(Listen, SevenBeatsToABarAreFound) {
+    std::vector<double> beats = support::steadyBeats(126, 14);
+    const Heard h = listenTo(support::drumLoop(beats, 14 * 60 / 126.0, 7));
+    ASSERT_TRUE(h.bpm);
+    EXPECT_LT(std::min(off(h, 126), std::min(off(h, 63), off(h, 252))), 0.04);
+}
+
+TEST(Listen, ThreeHundredIsWithinReach) {
+    const Audio loop = support::drumLoop(support::steadyBeats(300, 32), 32 * 60 / 300.0);
+    const Heard h = listenTo(loop);
+    ASSERT_TRUE(h.bpm);
+    EXPECT_LT(std::min(off(h, 300), off(h, 150)), 0.001);
+    EXPECT_NEAR(listenTo(loop, {Bpm(200), Bpm(300)}).bpm->value, 300, 0.5);
+}
+
+TEST(Listen, WhereThereIsNoBeatThereIsNoNumber) {
+    Audio dc(44100, 1, sound::Frames(44100 * 3));
+    for (float& s : dc.channels[0])
+        s = 0.5F;
+    Audio click(44100, 1, sound::Frames(44100 * 2));
+    click.channels[0][44100] = 1;
+    Audio note(44100, 1, sound::Frames(44100 * 3));
+    support::pluck(note, 0, 220, 0.5, 1.5);
+    const std::pair<const char*, Audio> nothing[] = {{"silence", support::silence(4)},
+                                                     {"nothing at all", support::silence(0)},
+                                                     {"noise", support::noise(6)},
+                                                     {"stereo noise", support::noise(4, 44100, 2, 3)},
+                                                     {"a steady tone", support::sine(220, 6)},
+                                                     {"direct current", dc},
+                                                     {"one click", click},
+                                                     {"one note", note},
+                                                     {"20 ms", support::noise(0.02)},
+                                                     {"one sample", Audio(44100, 1, sound::Frames(1))}};
+    for (const auto& [what, audio] : nothing) {
+        const Heard h = listenTo(audio);
+        EXPECT_FALSE(h.bpm) << what << ": " << (h.bpm ? h.bpm->value : 0);
+        EXPECT_TRUE(h.beats.empty() && h.pins.empty() && !h.loopBeats) << what;
+        EXPECT_TRUE(h.kind == Kind::NoBeat || h.kind == Kind::OneHit) << what;
+        EXPECT_FALSE(hear::heardReading(h).bpm) << what;
+        EXPECT_FALSE(hear::heardReading(h).evidence.empty()) << what;
+        EXPECT_FALSE(hear::lengthReading(h).bpm) << what;
+    }
+    EXPECT_EQ(listenTo(note).kind, Kind::OneHit);
+}
+
+TEST(Listen, SamplesThatAreNoNumbersAreSilence) {
+    const double bpm = 120;
+    Audio loop = support::drumLoop(support::steadyBeats(bpm, 16), 8);
+    for (std::size_t i = 30000; i < 30010; ++i)
+        loop.channels[0][i] = std::numeric_limits<float>::quiet_NaN();
+    loop.channels[0][50000] = std::numeric_limits<float>::infinity();
+    EXPECT_LT(off(listenTo(loop), bpm), 0.001);
+    Audio all(44100, 1, sound::Frames(44100));
+    std::fill(all.channels[0].begin(), all.channels[0].end(), std::numeric_limits<float>::quiet_NaN());
+    EXPECT_FALSE(listenTo(all).bpm);
+}
+
+TEST(Listen, LoudnessRateAndChannelsDoNotMatter) {
+    const double bpm = 107;
+    for (const int rate : {8000, 22050, 48000, 96000}) {
+        Audio loop = support::drumLoop(support::steadyBeats(bpm, 16), 16 * 60 / bpm, 4, rate);
+        loop.channels.push_back(loop.channels[0]);
+        for (auto& samples : loop.channels)
+            for (float& s : samples)
+                s *= 0.003F;
+        EXPECT_LT(off(listenTo(loop), bpm), 0.001) << rate;
+    }
+}
+
+TEST(Listen, TheSameAudioIsHeardTheSame) {
+    const Audio loop = support::drumLoop(support::steadyBeats(99, 8), 8 * 60 / 99.0);
+    const Heard a = listenTo(loop);
+    const Heard b = listenTo(loop);
+    EXPECT_EQ(a.candidates, b.candidates);
+    EXPECT_EQ(a.pins, b.pins);
+}
+
+TEST(Listen, CanBeStoppedAndSaysHowFarItIs) {
+    const Audio loop = support::drumLoop(support::steadyBeats(99, 64), 64 * 60 / 99.0);
+    std::stop_source stop;
+    double furthest = 0;
+    const Heard h = hear::listen(loop, {}, {},
+                                 {[&](double f) {
+                                      EXPECT_GE(f, furthest - 1e-9);
+                                      furthest = f;
+                                      if (f > 0.2) stop.request_stop();
+                                  },
+                                  stop.get_token()});
+    EXPECT_FALSE(h.bpm);
+    EXPECT_GT(furthest, 0.2);
+    EXPECT_LT(furthest, 0.9);
+}
+
+TEST(Listen, EveryDemoSourceIsWhatItWasMadeAs) {
+    struct Made {
+        const char* file;
+        double bpm;
+        int beats;
+        double first;
+    };
+    for (const Made& m : {Made{"winch_hands_112bpm.wav", 112, 16, 0},
+                          {"pontoon_marimba.flac", 118.5, 16, 0},
+                          {"lock_gate_brushes.mp3", 88, 32, 0},
+                          {"keel_bass_96.aiff", 96, 8, 0},
+                          {"kalimba_eddies.ogg", 130.9, 16, 0.42},
+                          {"rope_shaker_124.wav", 124, 8, 0}}) {
+        const auto r = sound::read(support::demoAudio(m.file), 0);
+        ASSERT_TRUE(r);
+        const Heard h = listenTo(r->audio);
+        EXPECT_LT(off(h, m.bpm), 0.001) << m.file << (h.bpm ? h.bpm->value : 0);
+        EXPECT_EQ(h.loopBeats, m.beats) << m.file;
+        ASSERT_FALSE(h.beats.empty());
+        EXPECT_NEAR(h.beats[h.downbeat], m.first, 0.02) << m.file;
+    }
+    const auto r = sound::read(support::demoAudio("towpath_accordion.ogg"), 0);
+    EXPECT_FALSE(listenTo(r->audio).steady) << "played free";
+    for (const char* silent : {"reed_drone_D.wav", "barge_bell.wav"}) {
+        const auto none = sound::read(support::demoAudio(silent), 0);
+        EXPECT_FALSE(listenTo(none->audio).bpm) << silent;
+    }
+}
+
+} // namespace
