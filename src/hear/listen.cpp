@@ -193,7 +193,7 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
         return out;
     }
     out.kind = kindOf(colour);
-    if (out.kind == Kind::Struck && out.key && out.key->sureness < 0.6) out.key.reset(); // tuned drums
+    if (out.kind == Kind::Struck) out.key.reset(); // drums are tuned, but to no key
     const std::vector<Pulse> found = pulses(s, out.span);
     out.candidates = within(found, window);
     if (out.candidates.empty()) {

@@ -26,6 +26,11 @@ std::vector<float> lowPass(int factor) {
     return taps;
 }
 
+void addScaled(const float* __restrict from, float by, float* __restrict to, std::size_t count) {
+    for (std::size_t n = 0; n < count; ++n)
+        to[n] += by * from[n];
+}
+
 } // namespace
 
 Mono::Mono(const sound::Audio& audio) : audio_(audio) {
@@ -60,12 +65,17 @@ void Mono::read(std::int64_t first, std::span<float> out) const {
         std::copy_n(sum.begin(), out.size(), out.begin());
         return;
     }
-    for (std::size_t n = 0; n < out.size(); ++n) {
-        const float* x = sum.data() + n * static_cast<std::size_t>(factor_);
-        float y = 0;
-        for (std::size_t t = 0; t < filter_.size(); ++t)
-            y += filter_[t] * x[t];
-        out[n] = y;
+    // Sample by sample of each tap's own phase, so that the inner loop runs through memory in a line.
+    const auto factor = static_cast<std::size_t>(factor_);
+    const std::size_t count = out.size();
+    std::vector<float> phase(count + filter_.size() / factor + 1);
+    std::fill(out.begin(), out.end(), 0.0F);
+    for (std::size_t p = 0; p < factor; ++p) {
+        std::size_t filled = 0;
+        for (std::size_t i = p; i < sum.size(); i += factor)
+            phase[filled++] = sum[i];
+        for (std::size_t t = p; t < filter_.size(); t += factor)
+            addScaled(phase.data() + t / factor, filter_[t], out.data(), count);
     }
 }
 

@@ -86,7 +86,7 @@ std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::s
         fft.forward();
         const auto spectrum = fft.spectrum();
         for (std::size_t b = 0; b < magnitude.size(); ++b)
-            magnitude[b] = std::abs(spectrum[b]);
+            magnitude[b] = std::sqrt(std::norm(spectrum[b]));
         std::vector<float>& now = history[h % (lag + 1)];
         for (std::size_t b = 0; b < bands.size(); ++b) {
             float sum = 0;

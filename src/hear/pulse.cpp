@@ -61,7 +61,7 @@ class Periodicity {
             fft.forward();
             auto spectrum = fft.spectrum();
             for (std::size_t b = 0; b < magnitude_.size(); ++b) {
-                magnitude_[b] += std::abs(spectrum[b]); // weighted by the window's sum
+                magnitude_[b] += std::sqrt(std::norm(spectrum[b])); // weighted by the window's sum
                 spectrum[b] = std::norm(spectrum[b]);
             }
             fft.inverse();

@@ -185,7 +185,7 @@ TEST(Tapped, HalfAndDoubleOfWhatIsHeardAreRecognised) {
 
 // A cadence in a key: I–IV–V–I or i–iv–V–i, with its root below.
 sound::Audio cadence(int root, bool minor) {
-    sound::Audio a(44100, 1, sound::Frames(44100 * 8));
+    sound::Audio a(22050, 1, sound::Frames(22050 * 8));
     const auto hertz = [](int semitonesFromC4) { return 261.6256 * std::exp2(semitonesFromC4 / 12.0); };
     const int third = minor ? 3 : 4;
     const int chords[4][4] = {{0, third, 7, 0}, {5, 5 + third, 12, 5}, {7, 11, 14, 7}, {0, third, 7, 0}};

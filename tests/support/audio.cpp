@@ -53,14 +53,17 @@ Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate, int
 
 void pluck(Audio& audio, double at, double hertz, double level, double decay) {
     const auto first = count(at, audio.rate);
-    for (std::int64_t i = std::max<std::int64_t>(0, -first); first + i < audio.frames().value; ++i) {
-        const double t = double(i) / audio.rate;
-        double s = 0;
-        for (int k = 1; k <= 8; ++k)
-            s += std::sin(2 * std::numbers::pi * hertz * k * t) / k * std::exp(-t * decay * std::sqrt(k));
-        s *= level * std::min(1.0, t / 0.002);
-        for (auto& samples : audio.channels)
-            samples[static_cast<std::size_t>(first + i)] += static_cast<float>(s);
+    const std::int64_t length = std::min(audio.frames().value - first, count(5 / decay, audio.rate));
+    for (int k = 1; k <= 8; ++k) {
+        // Each partial turns and falls by the same factor from sample to sample.
+        const std::complex<double> step =
+            std::polar(std::exp(-decay * std::sqrt(k) / audio.rate), 2 * std::numbers::pi * hertz * k / audio.rate);
+        std::complex<double> turn(level / k, 0);
+        for (std::int64_t i = 0; i < length; ++i, turn *= step) {
+            const double s = turn.imag() * std::min(1.0, double(i) / (0.002 * audio.rate));
+            for (auto& samples : audio.channels)
+                samples[static_cast<std::size_t>(first + i)] += static_cast<float>(s);
+        }
     }
 }
 

@@ -20,8 +20,9 @@ Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate = 48
 // A plucked note: eight partials that die away, from this second on, added to what is there; every channel alike.
 void pluck(Audio& audio, double at, double hertz, double level = 0.3, double decay = 3);
 
-// A drum loop on a grid of beats: a low stroke on the beats of `kicks` (0 = the first of the bar), a bright one on those
-// of `snares`, and a short hiss on every half beat. Cut to whole bars; `beatSeconds` are the moments of the beats.
+// A drum loop on a grid of beats: a low stroke on the beats of `kicks` (0 = the first of the bar), a bright one on
+// those of `snares`, and a short hiss on every half beat. Cut to whole bars; `beatSeconds` are the moments of the
+// beats.
 Audio drumLoop(const std::vector<double>& beatSeconds, double seconds, int beatsInBar = 4, int rate = 44100);
 std::vector<double> steadyBeats(double bpm, int beats, double first = 0);
 

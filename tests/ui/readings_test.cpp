@@ -258,6 +258,7 @@ TEST(Sources, TempoIsEditedInPlaceAndManyRowsAtOnce) {
     const auto typeIn = [&](const QString& text) {
         // The editor of the time before is gone with the next turn of the event loop.
         ASSERT_TRUE(waitFor([&] { return table->viewport()->findChild<QLineEdit*>() == nullptr; }));
+        QTest::mouseClick(table->viewport(), Qt::LeftButton, {}, cell.center());
         QTest::mouseDClick(table->viewport(), Qt::LeftButton, {}, cell.center());
         auto* editor = table->viewport()->findChild<QLineEdit*>();
         ASSERT_NE(editor, nullptr);

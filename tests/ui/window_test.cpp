@@ -161,7 +161,7 @@ TEST(Import, BadFilesAreNamedWithTheReasonAndTheOthersComeIn) {
     const QString told = w.child<QPlainTextEdit>("messageLines")->toPlainText();
     for (const char* part : {"shopping.wav could not be read: it is not an audio file",
                              "empty.flac could not be read: the file is empty",
-                             "gone.wav could not be read: there is no such file", "name 100bpm: 124", "name 100)"})
+                             "gone.wav could not be read: there is no such file", "name says 100", "heard 124"})
         EXPECT_TRUE(told.contains(part)) << told.toStdString();
     EXPECT_TRUE(w.window->findChild<QWidget*>("messageBar")->isVisible());
     QTest::keyClick(w.child<QPlainTextEdit>("messageLines"), Qt::Key_Escape);
