@@ -1,4 +1,4 @@
-#include "hearing_references.h"
+#include "support/hearing_references.h"
 
 #include <algorithm>
 #include <aubio/aubio.h>
