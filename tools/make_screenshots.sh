@@ -3,6 +3,9 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 export QT_QPA_PLATFORM=offscreen PATIENT_METRE_OUTPUT=simulated
+# Nothing that was settled on this machine shows.
+export PATIENT_METRE_DATA=/tmp/music/data
+rm -rf "$PATIENT_METRE_DATA"
 application=build/release/src/patient-metre
 shots=docs/screenshots
 mkdir -p "$shots"
@@ -11,6 +14,7 @@ copy=/tmp/music/canal_journey
 rm -rf "$copy" && mkdir -p /tmp/music && cp -r demo/canal_journey "$copy"
 "$application" "$copy" --select winch --shot "$shots/bars.png"
 "$application" "$copy" --select winch --lamp --shot "$shots/bars-lamplight.png"
+"$application" "$copy" --select pontoon --dialog pageSources --shot "$shots/sources.png"
 "$application" --shot "$shots/empty.png"
 "$application" --import demo/canal_journey/audio/winch_hands_112bpm.wav demo/canal_journey/audio/keel_bass_96.aiff \
   demo/canal_journey/audio/rope_shaker_124.wav demo/canal_journey/audio/barge_bell.wav --shot "$shots/imported.png"

@@ -48,20 +48,22 @@ std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
 
 // A loop with a tail: as many bars as hold all but stray sounds, the usual numbers sooner than others.
 int beatsHolding(const std::vector<Event>& events, double start, double period, int bar) {
+    // What is weak is no part of the pattern: the release of a note, an echo.
     double total = 1e-9;
     for (const Event& e : events)
-        total += e.strength;
+        total += std::pow(e.strength, 1.5);
     for (int bars = 1;; ++bars) {
         const double end = start + (bars * bar - 0.12) * period;
         double beyond = 0;
         for (const Event& e : events)
-            if (e.at > end) beyond += e.strength;
+            if (e.at > end) beyond += std::pow(e.strength, 1.5);
         const bool usual = bars == 1 || bars == 2 || bars == 4 || bars == 8 || bars == 16;
         if (beyond <= (usual ? 0.05 : 0.01) * total) return bars * bar;
     }
 }
 
-int beatsInBarOf(const Strength& s, double period, std::optional<int> loopBeats) {
+// `extent`: from the first event to the last, in seconds.
+int beatsInBarOf(const Strength& s, double period, double extent, std::optional<int> loopBeats) {
     if (loopBeats && *loopBeats % 3 == 0 && *loopBeats % 4 != 0) return 3;
     if (loopBeats && *loopBeats % 4 == 0 && *loopBeats % 3 != 0) return 4;
     // Likeness of the strength to itself, so many beats later, where both are there.
@@ -91,8 +93,8 @@ int beatsInBarOf(const Strength& s, double period, std::optional<int> loopBeats)
         }
     }
     // Fours are the rule; of a bar or two there is too little to say otherwise.
-    const double beats = double(s.size()) * s.hop / period;
-    const double needed = beats < 7.5 ? 1e9 : beats < 12.5 ? 1.3 : 1.12;
+    const double beats = extent / period;
+    const double needed = beats < 8.5 ? 1e9 : beats < 12.5 ? 1.3 : 1.12;
     return three > needed * four ? 3 : 4;
 }
 
@@ -187,9 +189,13 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
     const std::vector<Event> heard = events(onsets, audio.rate, s);
     out.key = keyOf(c.pitches);
     if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
-    const Colour colour = colourOf(c, heard, out.span, classesOf(c.pitches).pitched);
+    const Classes classes = classesOf(c.pitches);
+    const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     if (const auto none = withoutBeat(s, colour, heard, out.span)) {
         out.kind = *none;
+        // One note, with its overtones, has a root but no mode.
+        const auto tones = std::count_if(classes.all.begin(), classes.all.end(), [](double t) { return t > 0.15; });
+        if (tones < 3) out.key.reset();
         return out;
     }
     out.kind = kindOf(colour);
@@ -204,8 +210,8 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
     const Bpm about = out.candidates.front().bpm;
 
     LoopFit settled = fitLoop(heard, s, out.span, about);
-    const int bar = beatsInBarOf(s, settled.period, settled.beats);
     const double lastEvent = heard.back().at;
+    const int bar = beatsInBarOf(s, settled.period, lastEvent - heard.front().at, settled.beats);
     if (!settled.beats) {
         settled.beats = beatsHolding(heard, settled.start, settled.period, bar);
         settled.seconds = *settled.beats * settled.period;

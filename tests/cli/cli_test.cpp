@@ -91,6 +91,68 @@ TEST(PmetreRead, BadFilesAreNamedAndTheOthersDone) {
     EXPECT_EQ(list[0]["beats"], 2);
 }
 
+TEST(PmetreRead, ATableForPeople) {
+    const auto r = run(pmetre("read --table " + quoted(support::demoAudio("winch_hands_112bpm.wav")) + " " +
+                              quoted(support::demoAudio("towpath_accordion.ogg")) + " " +
+                              quoted(support::demoAudio("barge_bell.wav"))));
+    EXPECT_EQ(r.status, 0) << r.err;
+    std::istringstream in(r.out);
+    std::string line;
+    std::getline(in, line);
+    for (const char* column : {"tempo", "beats", "sure", "by", "kind", "key", "file"})
+        EXPECT_NE(line.find(column), std::string::npos) << line;
+    std::getline(in, line);
+    for (const char* cell : {"112.00", "16", "name", "struck", "winch_hands_112bpm.wav"})
+        EXPECT_NE(line.find(cell), std::string::npos) << line;
+    std::getline(in, line);
+    EXPECT_NE(line.find("free"), std::string::npos) << line;
+    std::getline(in, line);
+    EXPECT_NE(line.find("one hit"), std::string::npos) << line;
+    EXPECT_EQ(line.find_first_not_of(" –\xe2\x80\x93"), line.find("one hit")) << "no number: " << line;
+}
+
+TEST(PmetreRead, FiveHundredFilesInOneCallInTheirOrder) {
+    const Folder folder;
+    // Long ones among short ones, so that they do not come to an end in the order in which they began.
+    std::string files;
+    for (int i = 0; i < 500; ++i) {
+        const std::string name = std::to_string(i) + "_" + std::to_string(60 + i % 120) + "bpm.wav";
+        support::writeSound(folder / name, support::noise(i % 50 == 0 ? 6 : 0.05, 8000),
+                            SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+        files += " " + quoted(folder / name);
+    }
+    const auto r = run(pmetre("read" + files));
+    EXPECT_EQ(r.status, 0) << r.err;
+    const auto list = lines(r.out);
+    ASSERT_EQ(list.size(), 500U);
+    for (std::size_t i = 0; i < 500; ++i) {
+        EXPECT_EQ(list[i]["bpm"], 60 + i % 120);
+        const std::string file = list[i]["file"];
+        EXPECT_EQ(std::filesystem::path(file).filename().string().rfind(std::to_string(i) + "_", 0), 0U) << file;
+    }
+}
+
+TEST(PmetreRead, WhatIsHeardStandsBesideWhatIsSaid) {
+    const Folder folder;
+    const auto loop = support::drumLoop(support::steadyBeats(128, 16), 7.5);
+    support::writeSound(folder / "weir 97.wav", loop, SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    const json j = lines(run(pmetre("read " + quoted(folder / "weir 97.wav"))).out).at(0);
+    EXPECT_EQ(j["readings"]["name"]["bpm"], 97);
+    EXPECT_NEAR(j["readings"]["heard"]["bpm"].get<double>(), 128, 0.01);
+    EXPECT_EQ(j["readings"]["length"]["beats"], 16);
+    EXPECT_NE(j["disagreement"].get<std::string>().find("97"), std::string::npos);
+    double before = 2;
+    bool half = false;
+    bool twice = false;
+    for (const json& c : j["candidates"]) {
+        EXPECT_LE(c["weight"].get<double>(), before) << "heaviest first";
+        before = c["weight"];
+        half |= std::abs(c["bpm"].get<double>() - 64) < 0.05;
+        twice |= std::abs(c["bpm"].get<double>() - 256) < 0.2;
+    }
+    EXPECT_TRUE(half && twice);
+}
+
 TEST(PmetreRead, AFileThatMayNotBeReadSaysSo) {
     const Folder folder;
     const auto path = folder / "locked_100bpm.wav";

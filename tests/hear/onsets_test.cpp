@@ -3,6 +3,7 @@
 #include "support/audio.h"
 #include "support/files.h"
 
+#include <cmath>
 #include <gtest/gtest.h>
 
 namespace {
@@ -44,6 +45,44 @@ TEST(Onsets, EveryBeatOfTheHandsIsHeard) {
             nearest = std::min(nearest, std::abs(double(o.at.value) - at));
         EXPECT_LT(nearest, 0.002 * 48000) << "beat " << beat;
     }
+}
+
+TEST(Onsets, BowedAndBlownNotesAreFound) {
+    // Notes that swell in 60 ms and touch each other.
+    for (const double attack : {0.02, 0.06}) {
+        sound::Audio a(44100, 1, sound::Frames(44100 * 4));
+        const double hertz[] = {293.66, 349.23, 440.00, 392.00, 329.63, 293.66, 261.63, 349.23};
+        for (int n = 0; n < 8; ++n)
+            for (int i = 0; i < 22050; ++i) {
+                const double t = i / 44100.0;
+                const double rise = std::min({1.0, t / attack, (0.5 - t) / 0.02});
+                double s = 0;
+                for (int k = 1; k <= 5; ++k)
+                    s += std::sin(2 * M_PI * hertz[n] * k * (t + 0.0005 * std::sin(2 * M_PI * 5 * t))) / k;
+                a.channels[0][static_cast<std::size_t>(n * 22050 + i)] = static_cast<float>(0.25 * rise * s);
+            }
+        const auto found = hear::onsets(a);
+        for (int n = 0; n < 8; ++n) {
+            double nearest = 1e9;
+            for (const auto& o : found)
+                nearest = std::min(nearest, std::abs(double(o.at.value) / 44100 - n * 0.5));
+            EXPECT_LT(nearest, attack * 0.5 + 0.005) << attack << " note " << n;
+        }
+        EXPECT_LE(found.size(), 11U) << "vibrato is no onset";
+    }
+}
+
+TEST(Onsets, SensitivityFindsWeakerOnes) {
+    sound::Audio a = support::strokes({4800, 28800, 52800, 76800}, 2.0);
+    const sound::Audio weak = support::strokes({16800, 40800, 64800}, 2.0);
+    for (std::size_t i = 0; i < a.channels[0].size(); ++i)
+        a.channels[0][i] += 0.02F * weak.channels[0][i];
+    const auto few = hear::onsets(a, 0);
+    const auto many = hear::onsets(a, 1);
+    EXPECT_EQ(few.size(), 4U);
+    EXPECT_EQ(many.size(), 7U);
+    for (const auto& o : many)
+        EXPECT_TRUE(o.strength > 0 && o.strength <= 1);
 }
 
 TEST(Onsets, LoudnessDoesNotMatter) {
