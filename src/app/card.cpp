@@ -46,8 +46,8 @@ auto shared(const project::Project& p, const std::vector<ClipId>& clips, Get get
 }
 
 const char* verdict(double strain, stretch::Method method) {
-    // About ±10 BPM around 110 is gentle, drums bear twice that (common practice).
-    const double gentle = method == stretch::Method::Struck ? 18 : 9;
+    // About ±10 BPM around 110 is gentle, drums bear twice that, held sounds less than a mix (common practice).
+    const double gentle = method == stretch::Method::Struck ? 18 : method == stretch::Method::Blend ? 12 : 9;
     const double far = std::abs(strain);
     if (far < 0.05) return QT_TRANSLATE_NOOP("app::Card", "untouched");
     if (far <= gentle) return QT_TRANSLATE_NOOP("app::Card", "gentle");
@@ -75,7 +75,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         return f;
     };
     auto* methodRow = new QWidget(this);
-    auto* methodLayout = new QHBoxLayout(methodRow);
+    auto* methodLayout = new QGridLayout(methodRow);
     methodLayout->setContentsMargins(0, 0, 0, 0);
     methodLayout->setSpacing(5);
     for (const stretch::Method m : stretch::methods()) {
@@ -88,10 +88,19 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
                                                              [m](project::Clip& c) { c.stretch.method = m; }));
             refresh();
         });
-        methodLayout->addWidget(b);
+        const auto place = static_cast<int>(methods_.size());
+        methodLayout->addWidget(b, place / 3, place % 3, Qt::AlignLeft);
         methods_.emplace_back(m, b);
     }
-    add(tr("Method"), methodRow);
+    methodLayout->setColumnStretch(3, 1);
+    purpose_ = label({}, this);
+    purpose_->setObjectName("methodPurpose");
+    purpose_->setWordWrap(true);
+    purpose_->setFixedHeight(2 * QFontMetrics(textFont(sizes::label)).lineSpacing() + 2);
+    purpose_->setAlignment(Qt::AlignLeft | Qt::AlignTop);
+    grid->addWidget(label(tr("Method"), this), row++, 0, 1, 2);
+    grid->addWidget(methodRow, row++, 0, 1, 2);
+    grid->addWidget(purpose_, row++, 0, 1, 2);
     auto* ruleRow = new QWidget(this);
     auto* ruleLayout = new QHBoxLayout(ruleRow);
     ruleLayout->setContentsMargins(0, 0, 0, 0);
@@ -123,6 +132,14 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     add(tr("Beats"), beats_);
     add(tr("First downbeat"), downbeat_);
     add(tr("Transpose"), transpose_);
+    formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
+    formants_->setObjectName("formants");
+    connect(formants_, &QPushButton::clicked, this, [this](bool on) {
+        session_.edit(tr("Formants"), project::changeClips(session_.now(), session_.selection().clips,
+                                                           [on](project::Clip& c) { c.stretch.formants = on; }));
+        refresh();
+    });
+    add({}, formants_);
     add(tr("Gain"), gain_);
     strain_ = new QLabel(this);
     strain_->setObjectName("strain");
@@ -266,6 +283,11 @@ void Card::refresh() {
     transpose_->setText(!anyClip    ? none
                         : semitones ? signedNumber(*semitones, *semitones == std::round(*semitones) ? 0 : 2) + " st"
                                     : mixed);
+
+    const auto formants = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.formants; });
+    formants_->setEnabled(anyClip && method != stretch::Method::Tape);
+    formants_->setChecked(formants.value_or(false));
+    purpose_->setText(!anyClip ? QString() : method ? tr(stretch::methodPurpose(*method)) : tr("Several methods"));
 
     const auto strain =
         shared(p, selection.clips, [&](const project::Clip& c) { return project::strainPercent(p, c); });

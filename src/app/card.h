@@ -28,6 +28,8 @@ class Card : public QWidget {
 
     Session& session_;
     std::vector<std::pair<stretch::Method, QPushButton*>> methods_;
+    QLabel* purpose_; // what the chosen method is good for
+    QPushButton* formants_;
     QPushButton* stretchRule_;
     QPushButton* placeRule_;
     Figure* tempo_;

@@ -2,6 +2,7 @@
 
 #include "hear/key.h"
 #include "metre/tempo.h"
+#include "project/fit.h"
 #include "project/import.h"
 #include "sound/write.h"
 #include "stretch/method.h"
@@ -73,15 +74,12 @@ Result<Aim> aimOf(const FitOptions& o, const project::Source& source) {
 }
 
 Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
-    std::optional<stretch::Method> method = stretch::Method::Struck;
-    if (o.style != "auto") method = stretch::methodFromWord(o.style);
-    if (!method)
-        return metre::problem(
-            fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
-    if (!stretch::isBuilt(*method)) {
-        fmt::print(stderr, "pmetre: {} is not built in yet; Struck is used instead.\n",
-                   stretch::methodLabel(*method));
-        method = stretch::Method::Struck;
+    std::optional<stretch::Method> method; // none yet: by the kind of sound
+    if (o.style != "auto") {
+        method = stretch::methodFromWord(o.style);
+        if (!method)
+            return metre::problem(
+                fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
     }
     sound::Depth depth = sound::Depth::Int24;
     if (o.depth == "16")
@@ -101,8 +99,9 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     if (!aim) return tl::unexpected(aim.error());
     const auto map = metre::TimeMap::straight(audio.frames(), aim->length);
     if (!map) return tl::unexpected(map.error());
-    const auto rendered =
-        stretch::render({audio, source.sound->attacks}, *map, {*method, o.semitones, o.loop}, {{}, stop});
+    if (!method) method = project::methodFor(source.kind);
+    const stretch::Settings settings{*method, o.semitones, o.loop, o.formants};
+    const auto rendered = stretch::render({audio, source.sound->attacks}, *map, settings, {{}, stop});
     if (!rendered) return tl::unexpected(rendered.error());
     sound::Tags tags;
     tags.bpm = aim->tempo;
@@ -113,8 +112,9 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     if (written->clipped > 0)
         fmt::print(stderr, "pmetre: {}: {} samples were above full scale and were cut; --depth float keeps them.\n",
                    sound::shownName(o.out), written->clipped);
-    return fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %){}", sound::shownPath(o.out), audio.length().value,
-                       rendered->length().value, 100 * map->meanRatio(),
+    return fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}{}", sound::shownPath(o.out),
+                       audio.length().value, rendered->length().value, 100 * map->meanRatio(),
+                       stretch::methodLabel(*method),
                        aim->tempo ? fmt::format(", {} BPM", metre::tempoLabel(*aim->tempo)) : "");
 }
 

@@ -18,6 +18,7 @@ struct FitOptions {
     std::string style = "auto";
     double semitones = 0;
     bool loop = false;
+    bool formants = false;
     std::string depth = "24";
     bool overwrite = false;
 };

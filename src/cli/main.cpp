@@ -45,11 +45,13 @@ int main(int argc, char** argv) {
     fitCommand->add_option("--ratio", fit.ratio, "Or: how many times as long it shall be, 0.25 to 4")
         ->type_name("R");
     fitCommand
-        ->add_option("--style", fit.style,
-                     "How: auto, struck (drums), held (tonal), blend (mix), sung (voice), tape")
+        ->add_option(
+            "--style", fit.style,
+            "How: auto (by the kind of sound), struck (drums), held (tonal), blend (mix), sung (voice), tape")
         ->capture_default_str();
     fitCommand->add_option("--transpose", fit.semitones, "Semitones up, or down with a minus; 0.5 is 50 cents")
         ->type_name("ST");
+    fitCommand->add_flag("--formants", fit.formants, "Keep the colour of a voice when transposing");
     fitCommand->add_flag("--loop", fit.loop, "It is a loop: its end runs on into its beginning");
     fitCommand->add_option("--depth", fit.depth, "Bits of a WAV or AIFF: 16, 24 or float")->capture_default_str();
     fitCommand->add_flag("--overwrite", fit.overwrite, "Replace the file to write if it is there already");

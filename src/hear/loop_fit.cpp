@@ -152,14 +152,14 @@ LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span&
 
     LoopFit best{period, start, {}, 0, {}};
     double most = 0;
-    const auto offer = [&](double score, double bpm, double from, std::optional<int> beats) {
+    const auto offer = [&](double score, double bpm, double from, std::optional<int> beats, bool byLength) {
         if (score <= most) return;
         most = score;
         best.period = 60 / bpm;
         best.start = from;
         best.beats = beats;
         best.seconds = beats ? best.period * *beats : 0;
-        best.measured = std::abs(bpm - scan.bpm) > 0.004 && std::abs(bpm - std::round(bpm)) < 1e-9
+        best.measured = !byLength && std::abs(bpm - scan.bpm) > 0.004 && std::abs(bpm - std::round(bpm)) < 1e-9
                             ? std::optional(Bpm(scan.bpm))
                             : std::nullopt;
     };
@@ -168,9 +168,9 @@ LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span&
         const double reach = std::min(0.02 * scan.bpm, 6 * scan.width);
         for (double whole = std::ceil(scan.bpm - reach); whole <= scan.bpm + reach; ++whole)
             if (const auto [fits, beats] = beatsAt(whole); fits)
-                offer(prior * wholeShare * likely(whole), whole, from, beats);
+                offer(prior * wholeShare * likely(whole), whole, from, beats, false);
         if (const auto [fits, beats] = beatsAt(scan.bpm); fits)
-            offer(prior * anyShare * scan.width, scan.bpm, from, beats);
+            offer(prior * anyShare * scan.width, scan.bpm, from, beats, false);
     };
     using Fits = std::pair<bool, std::optional<int>>;
 
@@ -200,7 +200,7 @@ LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span&
                 const double exact = bpm * 0.0015 / way.length; // BPM that a millisecond and a half make
                 const double share =
                     anyShare + (std::abs(bpm - std::round(bpm)) < exact ? wholeShare / (2 * exact) : 0.0);
-                offer(0.55 * habit * bpm / way.length * share * likely(bpm), bpm, way.from, beats);
+                offer(0.55 * habit * bpm / way.length * share * likely(bpm), bpm, way.from, beats, true);
             }
             // Cut a little wrong: within 35 ms.
             offerNear(0.12 * habit / 0.07, way.from, [&](double b) {

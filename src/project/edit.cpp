@@ -1,5 +1,6 @@
 #include "project/edit.h"
 
+#include "project/fit.h"
 #include "project/settle.h"
 
 #include "metre/tempo.h"
@@ -145,6 +146,7 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
     clip.to = wholeEnd(*s);
     clip.rule = s->beats ? TimeRule::Stretch : TimeRule::Place;
     // A whole number of beats means a loop: it goes round without a seam.
+    clip.stretch.method = methodFor(s->kind);
     clip.stretch.loop = s->wholeBeats().has_value();
     placed.id = clip.id;
     eachTrack(placed.project, [&](Track& t) {

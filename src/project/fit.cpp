@@ -65,6 +65,7 @@ Result<metre::TimeMap> timeMapOf(const Project& p, const Source& source, const C
 std::string keyOf(const Source& source, const metre::TimeMap& map, const stretch::Settings& settings, int rate) {
     std::string key = fmt::format("{}@{} {} {:.6f} {}", source.content, rate, stretch::methodWord(settings.method),
                                   settings.semitones, settings.loop ? "loop" : "line");
+    if (settings.formants) key += " formants";
     for (const metre::TimePoint& point : map.points())
         fmt::format_to(std::back_inserter(key), " {}:{}", point.source.value, point.output.value);
     return key;
@@ -92,6 +93,25 @@ Result<RenderJob> renderJobOf(const Project& p, const Clip& clip) {
 
 Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress) {
     return stretch::render({job.sound->audio, job.sound->attacks}, job.map, job.settings, progress);
+}
+
+stretch::Method methodFor(hear::Kind kind) {
+    switch (kind) {
+    case hear::Kind::Held:
+    case hear::Kind::NoBeat:
+        return stretch::Method::Held;
+    case hear::Kind::Mix:
+        return stretch::Method::Blend;
+    case hear::Kind::Voice:
+    case hear::Kind::Bass:
+        return stretch::Method::Sung;
+    case hear::Kind::Keys:
+        return stretch::Method::Held;
+    case hear::Kind::Struck:
+    case hear::Kind::OneHit:
+        break;
+    }
+    return stretch::Method::Struck;
 }
 
 double strainPercent(const Project& p, const Clip& clip) {

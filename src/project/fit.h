@@ -25,6 +25,9 @@ Result<RenderJob> renderJobOf(const Project& p, const Clip& clip);
 // Renders a job. Takes time; any thread.
 Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress = {});
 
+// The method that measures best for a kind of sound (docs/decisions/0007-methods.md).
+stretch::Method methodFor(hear::Kind kind);
+
 // How far a clip is stretched where it begins, in per cent of length: +7.7 is longer. 0 for a clip that is not.
 double strainPercent(const Project& p, const Clip& clip);
 

@@ -261,6 +261,7 @@ Json clipToJson(const Clip& c) {
             {"rule", c.rule == TimeRule::Stretch ? "stretch" : "place"},
             {"method", stretch::methodWord(c.stretch.method)},
             {"semitones", c.stretch.semitones},
+            {"formants", c.stretch.formants},
             {"loop", c.stretch.loop},
             {"gain", c.gainDb}};
 }
@@ -286,6 +287,7 @@ Clip clipFromJson(const Json& j) {
     if (!method) throw Wrong{fmt::format("“{}” is no method", text(j, "method"))};
     c.stretch.method = *method;
     c.stretch.semitones = number(j, "semitones");
+    c.stretch.formants = j.contains("formants") && truth(j, "formants");
     c.stretch.loop = truth(j, "loop");
     c.gainDb = gain(j);
     return c;

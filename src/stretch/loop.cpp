@@ -15,7 +15,8 @@ std::int64_t wrapped(std::int64_t i, std::int64_t n) {
 
 } // namespace
 
-Result<Audio> renderCircle(const Material& material, const TimeMap& map, const PlainRender& renderLine) {
+Result<Audio> renderCircle(const Material& material, const TimeMap& map, double crossSeconds,
+                           const PlainRender& renderLine) {
     const Audio& in = material.audio;
     const std::int64_t begin = map.points().front().source.value;
     const std::int64_t turn = map.points().back().source.value - begin;
@@ -54,7 +55,20 @@ Result<Audio> renderCircle(const Material& material, const TimeMap& map, const P
     if (!rendered) return rendered;
 
     Audio out(in.rate, in.channelCount(), Frames(length));
-    const std::int64_t cross = std::min({before, length / 4, static_cast<std::int64_t>(0.01 * in.rate)});
+    const std::int64_t cross = std::min({before, length / 4, static_cast<std::int64_t>(crossSeconds * in.rate)});
+    // How alike the two are that cross: the gain holds the level between equal amplitude and equal power.
+    double both = 0;
+    double leaving = 1e-12;
+    double arriving = 1e-12;
+    for (const auto& from : rendered->channels)
+        for (std::int64_t i = 0; i < cross; ++i) {
+            const double a = from[static_cast<std::size_t>(before + length - cross + i)];
+            const double b = from[static_cast<std::size_t>(before - cross + i)];
+            both += a * b;
+            leaving += a * a;
+            arriving += b * b;
+        }
+    const double likeness = std::clamp(both / std::sqrt(leaving * arriving), 0.0, 1.0);
     for (std::size_t c = 0; c < out.channels.size(); ++c) {
         const auto& from = rendered->channels[c];
         auto& to = out.channels[c];
@@ -65,7 +79,8 @@ Result<Audio> renderCircle(const Material& material, const TimeMap& map, const P
             const double w = 0.5 - 0.5 * std::cos(std::numbers::pi * x);
             auto& sample = to[static_cast<std::size_t>(length - cross + i)];
             const float leadIn = from[static_cast<std::size_t>(before - cross + i)];
-            sample = static_cast<float>((1 - w) * sample + w * leadIn);
+            const double gain = 1 / std::sqrt((1 - w) * (1 - w) + w * w + 2 * w * (1 - w) * likeness);
+            sample = static_cast<float>(gain * ((1 - w) * double(sample) + w * double(leadIn)));
         }
     }
     return out;

@@ -22,8 +22,9 @@ enum class Method { Struck, Held, Blend, Sung, Tape };
 
 struct Settings {
     Method method = Method::Struck;
-    double semitones = 0; // −24 to 24, fractions are cents; Tape adds it to the change its speed implies
-    bool loop = false;    // input and output are circles: the end runs on into the beginning
+    double semitones = 0;  // −24 to 24, fractions are cents; Tape adds it to the change its speed implies
+    bool loop = false;     // input and output are circles: the end runs on into the beginning
+    bool formants = false; // kept where they are when transposing; Tape cannot
     bool operator==(const Settings&) const = default;
 };
 
@@ -34,19 +35,18 @@ struct Material {
 };
 
 // Renders the whole map: the result has exactly map.outputLength() frames, the channels and the rate of the
-// material. Frames of the map outside the material are silent. What every method keeps:
+// material. Frames of the map outside the material are silent, and so are samples that are no numbers. What every
+// method keeps:
 // - the identity map, without transposition, returns the material bit for bit;
 // - equal channels stay equal; silence stays silent;
 // - the same arguments give the same result, bit for bit;
 // - a source frame at a point of the map sounds at that point's output frame.
-// Any thread; takes time. Fails when the method is not built in, when settings are out of range, when memory does
-// not reach, and when cancelled.
+// Any thread; takes time. Fails when settings are out of range, when memory does not reach, and when cancelled.
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
                      const Progress& progress = {});
 
-// The methods that this build can render.
+// All of them, in the order in which they are offered.
 const std::vector<Method>& methods();
-bool isBuilt(Method m);
 
 const char* methodLabel(Method m);   // "Struck", as shown
 const char* methodWord(Method m);    // "struck", in files and on the command line

@@ -6,7 +6,9 @@
 #include "support/files.h"
 
 #include <cmath>
+#include <complex>
 #include <gtest/gtest.h>
+#include <limits>
 
 namespace {
 
@@ -102,8 +104,7 @@ TEST(Render, RefusesInWords) {
     const Audio a = support::sine(440, 0.1);
     const std::vector<Frames> none;
     const auto map = TimeMap::straight(a.frames(), Frames(6000));
-    EXPECT_NE(render({a, none}, *map, {Method::Struck, 25, false}).error().text.find("24 semitones"),
-              std::string::npos);
+    EXPECT_NE(render({a, none}, *map, {Method::Struck, 25}).error().text.find("24 semitones"), std::string::npos);
     EXPECT_FALSE(render({a, none}, *map, {Method::Struck, std::nan(""), false}));
     const Audio empty(48000, 1, Frames(0));
     EXPECT_FALSE(render({empty, none}, *map, {}));
@@ -214,6 +215,214 @@ TEST(Struck, TransposingMovesThePitchAndNotTheTime) {
         const double expected = 440 * std::exp2(st / 12);
         EXPECT_NEAR(support::cents(support::frequencyOf(*r, expected), expected), 0, 1.0) << st;
     }
+}
+
+// What is left of a chord of pure tones when tones of these frequencies are taken out: dB below the whole.
+double offTheTones(const Audio& a, const std::vector<double>& hertz) {
+    const auto n = static_cast<std::int64_t>(a.rate);
+    const std::int64_t from = a.frames().value / 2 - n / 2;
+    std::vector<double> rest(static_cast<std::size_t>(n));
+    for (std::int64_t i = 0; i < n; ++i)
+        rest[static_cast<std::size_t>(i)] = a.channels[0][static_cast<std::size_t>(from + i)];
+    const auto power = [&] {
+        double sum = 0;
+        for (const double x : rest)
+            sum += x * x;
+        return sum;
+    };
+    const double whole = power();
+    for (int round = 0; round < 6; ++round)
+        for (const double h : hertz) {
+            std::complex<double> sum = 0;
+            double weights = 0;
+            for (std::int64_t i = 0; i < n; ++i) {
+                const double w = 0.5 - 0.5 * std::cos(2 * M_PI * (double(i) + 0.5) / double(n));
+                sum += w * rest[static_cast<std::size_t>(i)] * std::polar(1.0, -2 * M_PI * h * double(i) / a.rate);
+                weights += w;
+            }
+            sum *= 2 / weights;
+            for (std::int64_t i = 0; i < n; ++i)
+                rest[static_cast<std::size_t>(i)] -=
+                    (sum * std::polar(1.0, 2 * M_PI * h * double(i) / a.rate)).real();
+        }
+    return 10 * std::log10(power() / whole);
+}
+
+Audio chord(const std::vector<double>& hertz, double seconds) {
+    Audio a(48000, 2, Frames(std::llround(seconds * 48000)));
+    for (std::size_t i = 0; i < a.channels[0].size(); ++i)
+        for (std::size_t k = 0; k < hertz.size(); ++k) {
+            const double s = 0.15 * std::sin(2 * M_PI * hertz[k] * double(i) / 48000 + double(k));
+            a.channels[0][i] += static_cast<float>(s * (1 - 0.2 * double(k)));
+            a.channels[1][i] += static_cast<float>(s * (0.4 + 0.2 * double(k)));
+        }
+    return a;
+}
+
+const std::vector<double> triad = {261.63, 329.63, 392.00, 523.25};
+
+TEST(Held, ASteadyChordStaysPureAndInTune) {
+    const Audio a = chord(triad, 4);
+    for (const double ratio : {0.75, 0.9, 1.1, 1.33, 2.0}) {
+        const auto r = stretched(a, ratio, {Method::Held});
+        EXPECT_LT(offTheTones(*r, triad), -40) << ratio;
+    }
+    // Transposed: every tone where equal temperament puts it.
+    const auto up = stretched(a, 1.1, {Method::Held, 3});
+    std::vector<double> higher;
+    for (const double h : triad)
+        higher.push_back(h * std::exp2(3 / 12.0));
+    EXPECT_LT(offTheTones(*up, higher), -44);
+}
+
+TEST(Held, ChannelsKeepTheirLevelsAndPhases) {
+    // The right channel a quarter of a period after the left, at half the level.
+    Audio a(48000, 2, Frames(48000 * 3));
+    for (std::size_t i = 0; i < a.channels[0].size(); ++i) {
+        a.channels[0][i] = static_cast<float>(0.4 * std::sin(2 * M_PI * 440 * double(i) / 48000));
+        a.channels[1][i] = static_cast<float>(0.2 * std::sin(2 * M_PI * 440 * double(i) / 48000 - M_PI / 2));
+    }
+    for (const Method m : {Method::Held, Method::Blend, Method::Sung}) {
+        const auto r = stretched(a, 1.21, {m});
+        std::complex<double> left = 0;
+        std::complex<double> right = 0;
+        for (std::size_t i = 48000; i < 96000; ++i) {
+            const auto turn = std::polar(1.0, -2 * M_PI * 440 * double(i) / 48000);
+            left += turn * double(r->channels[0][i]);
+            right += turn * double(r->channels[1][i]);
+        }
+        EXPECT_NEAR(std::arg(right / left), -M_PI / 2, 0.017) << methodLabel(m);
+        EXPECT_NEAR(std::abs(right / left), 0.5, 0.01) << methodLabel(m);
+    }
+}
+
+TEST(Blend, AttacksOverAChordStayWhereTheyBelongAndAsSteep) {
+    std::vector<std::int64_t> at;
+    for (int i = 0; i < 12; ++i)
+        at.push_back(2400 + i * 14400);
+    const Audio hits = support::strokes(at, 4, 48000, 2);
+    Audio a = chord(triad, 4);
+    for (std::size_t c = 0; c < 2; ++c)
+        for (std::size_t i = 0; i < a.channels[c].size(); ++i)
+            a.channels[c][i] = 0.3F * a.channels[c][i] + hits.channels[c][i];
+    for (const double ratio : {0.8, 1.2}) {
+        const auto r = stretched(a, ratio, {Method::Blend});
+        ASSERT_TRUE(r);
+        for (std::size_t i = 1; i + 1 < at.size(); ++i) {
+            const auto to = static_cast<std::int64_t>(std::llround(double(at[i]) * ratio));
+            EXPECT_LE(std::abs(support::lagOf(a, at[i], *r, to, 480, 200)), 5) << ratio << " stroke " << i;
+            // Before it nothing of it: no more than the chord was.
+            const double before = support::energy(*r, to - 960, to - 96);
+            const double inSource = support::energy(a, at[i] - 960, at[i] - 96);
+            EXPECT_LT(10 * std::log10(before / inSource), 3) << ratio << " stroke " << i;
+        }
+    }
+}
+
+TEST_P(EveryMethod, APointOfTheMapIsMetWhereTheRatioBends) {
+    if (GetParam() == Method::Tape) return; // its pitch bends with it
+    std::vector<std::int64_t> at;
+    for (int i = 0; i < 7; ++i)
+        at.push_back(4800 + i * 24000);
+    const Audio a = support::strokes(at, 3.5);
+    std::vector<metre::TimePoint> points = {{Frames(0), Frames(0)}};
+    std::int64_t out = 5200;
+    for (std::size_t i = 0; i < at.size(); ++i) {
+        points.push_back({Frames(at[i]), Frames(out)});
+        out += 24000 + (i % 2 == 0 ? 3500 : -3000);
+    }
+    points.push_back({a.frames(), Frames(out)});
+    const auto map = TimeMap::make(points);
+    ASSERT_TRUE(map);
+    const auto attacks = attacksOf(a);
+    const auto r = render({a, attacks}, *map, {GetParam()});
+    ASSERT_TRUE(r);
+    for (std::size_t i = 2; i + 1 < points.size(); ++i)
+        EXPECT_LE(std::abs(support::lagOf(a, points[i].source.value, *r, points[i].output.value, 480, 200)), 5)
+            << i;
+}
+
+TEST_P(EveryMethod, PitchIsKeptAndMovedToAFractionOfACent) {
+    if (GetParam() == Method::Tape || GetParam() == Method::Struck) return; // tested by themselves
+    for (const double hertz : {110.0, 440.0, 3000.0})
+        for (const double semitones : {0.0, -7.0, 4.5}) {
+            const auto r = stretched(support::sine(hertz, 3.0), 1.17, {GetParam(), semitones});
+            ASSERT_TRUE(r);
+            const double expected = hertz * std::exp2(semitones / 12);
+            EXPECT_NEAR(support::cents(support::frequencyOf(*r, expected), expected), 0, 0.3)
+                << hertz << " Hz, " << semitones << " semitones";
+        }
+}
+
+TEST_P(EveryMethod, NoClickWhereALoopComesRound) {
+    const Audio a = chord({110, 165, 220}, 2);
+    for (const double ratio : {0.85, 1.2}) {
+        if (GetParam() == Method::Tape && ratio > 0) continue; // no whole periods fit at another pitch
+        const auto r = stretched(a, ratio, {GetParam(), 0, true});
+        ASSERT_TRUE(r);
+        const auto& x = r->channels[0];
+        const std::size_t n = x.size();
+        const auto jump = [&](std::size_t i) {
+            return std::abs(x[i % n] - 2 * x[(i + n - 1) % n] + x[(i + n - 2) % n]); // curvature shows clicks
+        };
+        float usual = 0;
+        for (std::size_t i = n / 4; i < n / 2; ++i)
+            usual = std::max(usual, jump(i));
+        float seam = 0;
+        for (std::size_t i = n - 8; i < n + 8; ++i)
+            seam = std::max(seam, jump(i));
+        EXPECT_LT(20 * std::log10(seam / usual), 10) << ratio;
+    }
+}
+
+// Where the spectrum of a voice-like tone has its broad peak: the centre of its power around it, in Hz.
+double formantOf(const Audio& a, double fundamental) {
+    double sum = 0;
+    double moment = 0;
+    const std::int64_t n = 24000;
+    const std::int64_t from = a.frames().value / 2 - n / 2;
+    for (int k = 1; k * fundamental < 3000; ++k) {
+        std::complex<double> c = 0;
+        for (std::int64_t i = 0; i < n; ++i)
+            c += double(a.channels[0][static_cast<std::size_t>(from + i)]) *
+                 (0.5 - 0.5 * std::cos(2 * M_PI * double(i) / double(n))) *
+                 std::polar(1.0, -2 * M_PI * k * fundamental * double(i) / a.rate);
+        sum += std::norm(c);
+        moment += std::norm(c) * k * fundamental;
+    }
+    return moment / sum;
+}
+
+TEST(Sung, FormantsStayWhereTheyAreWhenAsked) {
+    // Harmonics of 150 Hz under a resonance at 1000 Hz.
+    Audio a(48000, 1, Frames(48000 * 2));
+    for (int k = 1; k * 150 < 5000; ++k) {
+        const double off = (k * 150 - 1000.0) / 250;
+        const double level = 0.2 * std::exp(-0.5 * off * off) + 0.004;
+        for (std::size_t i = 0; i < a.channels[0].size(); ++i)
+            a.channels[0][i] +=
+                static_cast<float>(level * std::sin(2 * M_PI * 150 * k * double(i) / 48000 + k * k));
+    }
+    const double before = formantOf(a, 150);
+    ASSERT_NEAR(before, 1000, 60);
+    for (const double semitones : {5.0, -4.0}) {
+        const double factor = std::exp2(semitones / 12);
+        const auto moved = stretched(a, 1.0, {Method::Sung, semitones, false, false});
+        const auto kept = stretched(a, 1.0, {Method::Sung, semitones, false, true});
+        ASSERT_TRUE(moved && kept);
+        EXPECT_NEAR(formantOf(*moved, 150 * factor), before * factor, 0.08 * before) << "without: it moves along";
+        EXPECT_NEAR(formantOf(*kept, 150 * factor), before, 0.08 * before) << semitones;
+        EXPECT_NEAR(support::cents(support::frequencyOf(*kept, 150 * factor), 150 * factor), 0, 3) << semitones;
+    }
+}
+
+TEST_P(EveryMethod, NonNumbersHurtNothingElse) {
+    Audio a = support::strokes({1000, 20000, 40000}, 1.0);
+    a.channels[0][30000] = std::numeric_limits<float>::quiet_NaN();
+    const auto r = stretched(a, 1.2, {GetParam()});
+    ASSERT_TRUE(r);
+    for (const float s : r->channels[0])
+        ASSERT_TRUE(std::isfinite(s));
 }
 
 TEST(Tape, PitchFollowsSpeed) {

@@ -4,12 +4,11 @@
 #include "stretch/method.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/stretch_references.h"
 
-#include <SoundTouch.h>
 #include <algorithm>
 #include <cmath>
 #include <gtest/gtest.h>
-#include <rubberband/RubberBandStretcher.h>
 
 namespace {
 
@@ -22,57 +21,6 @@ Audio struck(const Audio& a, double ratio) {
         attacks.push_back(o.at);
     const auto map = metre::TimeMap::straight(a.frames(), Frames(std::llround(double(a.frames().value) * ratio)));
     return *stretch::render({a, attacks}, *map, {});
-}
-
-Audio byRubberband(const Audio& a, double ratio) {
-    using R = RubberBand::RubberBandStretcher;
-    R r(static_cast<std::size_t>(a.rate), a.channels.size(),
-        R::OptionProcessOffline | R::OptionThreadingNever | R::OptionEngineFiner, ratio);
-    const auto n = static_cast<std::size_t>(a.frames().value);
-    std::vector<const float*> in;
-    for (const auto& samples : a.channels)
-        in.push_back(samples.data());
-    r.setExpectedInputDuration(n);
-    r.setMaxProcessSize(4096);
-    r.study(in.data(), n, true);
-    Audio out(a.rate, a.channelCount(), Frames(0));
-    for (std::size_t at = 0; at < n; at += 4096) {
-        std::vector<const float*> part;
-        for (const float* samples : in)
-            part.push_back(samples + at);
-        const std::size_t count = std::min<std::size_t>(4096, n - at);
-        r.process(part.data(), count, at + count == n);
-        while (r.available() > 0) {
-            const auto got = static_cast<std::size_t>(r.available());
-            std::vector<float*> to;
-            for (auto& samples : out.channels) {
-                samples.resize(samples.size() + got);
-                to.push_back(samples.data() + samples.size() - got);
-            }
-            r.retrieve(to.data(), got);
-        }
-    }
-    return out;
-}
-
-Audio bySoundTouch(const Audio& a, double ratio) {
-    soundtouch::SoundTouch st;
-    const auto channels = a.channels.size();
-    st.setSampleRate(static_cast<unsigned>(a.rate));
-    st.setChannels(static_cast<unsigned>(channels));
-    st.setTempo(1 / ratio);
-    std::vector<float> in;
-    for (std::int64_t i = 0; i < a.frames().value; ++i)
-        for (const auto& samples : a.channels)
-            in.push_back(samples[static_cast<std::size_t>(i)]);
-    st.putSamples(in.data(), static_cast<unsigned>(a.frames().value));
-    st.flush();
-    Audio out(a.rate, a.channelCount(), Frames(st.numSamples()));
-    std::vector<float> got(static_cast<std::size_t>(out.frames().value) * channels);
-    st.receiveSamples(got.data(), static_cast<unsigned>(out.frames().value));
-    for (std::size_t i = 0; i < got.size(); ++i)
-        out.channels[i % channels][i / channels] = got[i];
-    return out;
 }
 
 struct Errors {
@@ -102,8 +50,9 @@ TEST(Struck, LandsItsStrokesNearerThanTheReferences) {
         const Audio a = sound::read(support::demoAudio(name), 48000)->audio;
         for (const double ratio : {112.0 / 104, 0.85}) {
             const Errors ours = onsetErrors(a, struck(a, ratio), bpm, ratio, sixteenths);
-            const Errors rubberband = onsetErrors(a, byRubberband(a, ratio), bpm, ratio, sixteenths);
-            const Errors touch = onsetErrors(a, bySoundTouch(a, ratio), bpm, ratio, sixteenths);
+            const Errors rubberband =
+                onsetErrors(a, reference::rubberband(a, ratio, reference::Engine::Finer), bpm, ratio, sixteenths);
+            const Errors touch = onsetErrors(a, reference::soundTouch(a, ratio), bpm, ratio, sixteenths);
             printf("%s × %.3f: onset error median / worst in ms: Struck %.3f / %.3f, rubberband %.3f / %.3f, "
                    "soundtouch %.3f / %.3f\n",
                    name, ratio, ours.median, ours.worst, rubberband.median, rubberband.worst, touch.median,
@@ -120,9 +69,10 @@ TEST(Struck, LengthIsExactWhereTheReferencesAreNear) {
     for (const double ratio : {0.75, 112.0 / 104, 1.33}) {
         const auto expected = std::llround(double(a.frames().value) * ratio);
         EXPECT_EQ(struck(a, ratio).frames().value, expected);
-        EXPECT_NEAR(double(byRubberband(a, ratio).frames().value), double(expected), 2.0);
+        EXPECT_NEAR(double(reference::rubberband(a, ratio, reference::Engine::Finer).frames().value),
+                    double(expected), 2.0);
         // This one works in whole sequences of some 80 ms.
-        EXPECT_NEAR(double(bySoundTouch(a, ratio).frames().value), double(expected), 0.15 * 48000);
+        EXPECT_NEAR(double(reference::soundTouch(a, ratio).frames().value), double(expected), 0.15 * 48000);
     }
 }
 
@@ -130,8 +80,9 @@ TEST(Struck, PitchOfASineIsWithinACentLikeTheReferences) {
     const Audio a = support::sine(329.63, 3.0);
     for (const double ratio : {0.85, 1.2})
         for (const auto& [who, out] :
-             {std::pair("Struck", struck(a, ratio)), std::pair("rubberband", byRubberband(a, ratio)),
-              std::pair("soundtouch", bySoundTouch(a, ratio))})
+             {std::pair("Struck", struck(a, ratio)),
+              std::pair("rubberband", reference::rubberband(a, ratio, reference::Engine::Finer)),
+              std::pair("soundtouch", reference::soundTouch(a, ratio))})
             EXPECT_NEAR(support::cents(support::frequencyOf(out, 329.63), 329.63), 0, 1.0) << who << " × " << ratio;
 }
 

@@ -1,0 +1,269 @@
+// How near a stretched recording comes to the same notes performed at the other tempo: ours beside the reference
+// libraries, in one run.
+//
+//   tools/stretch_set.py SET
+//   bench_quality SET
+//
+// Our own measures. For each recording: the length's error in frames; where its attacks lie against the truth's,
+// both found by the same detector (ms, median and 95 %); how steep they are against the truth's; how much louder it
+// is in the 20 ms before them than the truth (dB, median and 90 %); the spectral distance, the sum over a
+// twelfth-of-a-second grid and bands a semitone wide of the difference of root magnitudes, over the truth's sum;
+// and the level's change (dB). The table begins with self-checks: the truth itself must score nothing, and the
+// truth delayed by 5 ms, detuned by 10 cents, and smeared over 10 ms must each show.
+#include "hear/listen.h"
+#include "project/fit.h"
+#include "sound/fft.h"
+#include "sound/read.h"
+#include "stretch/method.h"
+#include "support/stretch_references.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstdio>
+#include <ctime>
+#include <fmt/format.h>
+#include <fstream>
+#include <functional>
+#include <map>
+#include <nlohmann/json.hpp>
+#include <numbers>
+#include <string>
+#include <vector>
+
+namespace {
+
+using sound::Audio;
+using sound::Frames;
+
+double cpuSeconds() {
+    timespec t{};
+    clock_gettime(CLOCK_PROCESS_CPUTIME_ID, &t);
+    return double(t.tv_sec) + double(t.tv_nsec) * 1e-9;
+}
+
+std::vector<float> monoOf(const Audio& a) {
+    std::vector<float> x = a.channels[0];
+    for (std::size_t c = 1; c < a.channels.size(); ++c)
+        for (std::size_t i = 0; i < x.size(); ++i)
+            x[i] += a.channels[c][i];
+    return x;
+}
+
+// Root magnitudes in bands a semitone wide, every 20 ms.
+std::vector<std::vector<double>> bandsOf(const Audio& a) {
+    constexpr std::size_t size = 8192;
+    const std::vector<float> x = monoOf(a);
+    const auto hop = static_cast<std::size_t>(a.rate / 50);
+    sound::RealFft fft(size);
+    std::vector<std::vector<double>> out;
+    for (std::size_t at = 0; at < x.size(); at += hop) {
+        auto time = fft.time();
+        for (std::size_t i = 0; i < size; ++i) {
+            const auto from = static_cast<std::int64_t>(at + i) - static_cast<std::int64_t>(size / 2);
+            const bool inside = from >= 0 && from < static_cast<std::int64_t>(x.size());
+            const double w = 0.5 - 0.5 * std::cos(2 * std::numbers::pi * double(i) / size);
+            time[i] = inside ? x[static_cast<std::size_t>(from)] * static_cast<float>(w) : 0.0F;
+        }
+        fft.forward();
+        const auto spectrum = fft.spectrum();
+        std::vector<double> bands;
+        for (double hz = 50; hz < 16000; hz *= std::exp2(1 / 12.0)) {
+            const auto low = static_cast<std::size_t>(hz * size / a.rate);
+            const auto high = std::max(low + 1, static_cast<std::size_t>(hz * std::exp2(1 / 12.0) * size / a.rate));
+            double power = 0;
+            for (std::size_t b = low; b < high; ++b)
+                power += double(std::norm(spectrum[b]));
+            bands.push_back(std::sqrt(std::sqrt(power)));
+        }
+        out.push_back(std::move(bands));
+    }
+    return out;
+}
+
+double spectralDistance(const Audio& made, const Audio& truth) {
+    const auto a = bandsOf(made);
+    const auto b = bandsOf(truth);
+    double off = 0;
+    double sum = 1e-9;
+    for (std::size_t t = 0; t < std::min(a.size(), b.size()); ++t)
+        for (std::size_t k = 0; k < b[t].size(); ++k) {
+            off += std::abs(a[t][k] - b[t][k]);
+            sum += b[t][k];
+        }
+    return off / sum;
+}
+
+double energy(const std::vector<float>& x, double from, double to) {
+    double sum = 1e-9;
+    for (auto i = std::max<std::int64_t>(0, std::llround(from));
+         i < std::min<std::int64_t>(std::int64_t(x.size()), std::llround(to)); ++i)
+        sum += double(x[std::size_t(i)]) * double(x[std::size_t(i)]);
+    return sum;
+}
+
+// The greatest rise of the level from one millisecond to the next two, over the level that follows.
+double steepness(const std::vector<float>& x, double at, int rate) {
+    const double ms = rate / 1000.0;
+    double rise = 0;
+    for (double t = at - 8 * ms; t < at + 8 * ms; t += ms / 4)
+        rise = std::max(rise, std::sqrt(energy(x, t, t + 2 * ms)) - std::sqrt(energy(x, t - 2 * ms, t)));
+    return rise / std::sqrt(energy(x, at, at + 30 * ms));
+}
+
+struct Score {
+    std::vector<double> onset, steep, before, distance, level;
+    std::int64_t length = 0;
+    double cpu = 0;
+    double seconds = 0;
+};
+
+double quantile(std::vector<double> v, double q) {
+    if (v.empty()) return std::nan("");
+    std::sort(v.begin(), v.end());
+    return v[static_cast<std::size_t>(q * double(v.size() - 1))];
+}
+double mean(const std::vector<double>& v) {
+    double sum = 0;
+    for (const double x : v)
+        sum += x;
+    return v.empty() ? std::nan("") : sum / double(v.size());
+}
+
+void add(Score& s, const Audio& made, const Audio& truth, const std::vector<double>& moments, bool struck) {
+    s.length = std::max(s.length, std::abs(made.frames().value - truth.frames().value));
+    s.distance.push_back(spectralDistance(made, truth));
+    const std::vector<float> x = monoOf(made);
+    const std::vector<float> y = monoOf(truth);
+    s.level.push_back(10 * std::log10(energy(x, 0, double(x.size())) / double(x.size()) /
+                                      energy(y, 0, double(y.size())) * double(y.size())));
+    if (!struck) return;
+    std::vector<double> found;
+    for (const auto& o : hear::onsets(made, 0.7))
+        found.push_back(double(o.at.value));
+    for (const auto& o : hear::onsets(truth, 0.5)) {
+        const auto at = double(o.at.value);
+        // Attacks that stand for a note, and not the first, which begins the file.
+        const bool note = std::any_of(moments.begin(), moments.end(),
+                                      [&](double m) { return std::abs(m * truth.rate - at) < 0.02 * truth.rate; });
+        if (!note || at < 0.05 * truth.rate) continue;
+        double nearest = 0.03 * truth.rate;
+        double there = at;
+        for (const double f : found)
+            if (std::abs(f - at) < std::abs(nearest)) {
+                nearest = f - at;
+                there = f;
+            }
+        s.onset.push_back(std::abs(nearest) / truth.rate * 1000);
+        s.steep.push_back(steepness(x, there, truth.rate) / steepness(y, at, truth.rate));
+        const double ms = truth.rate / 1000.0;
+        s.before.push_back(std::abs(10 * std::log10((energy(x, at - 20 * ms, at - 2 * ms) + 1e-6) /
+                                                    (energy(y, at - 20 * ms, at - 2 * ms) + 1e-6))));
+    }
+}
+
+Audio smeared(const Audio& a) {
+    Audio out = a;
+    const auto n = static_cast<std::size_t>(a.rate / 100);
+    for (std::size_t c = 0; c < a.channels.size(); ++c)
+        for (std::size_t i = 0; i < a.channels[c].size(); ++i)
+            out.channels[c][i] =
+                0.5F * (a.channels[c][i] + (i + n < a.channels[c].size() ? a.channels[c][i + n] : 0.0F));
+    return out;
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    if (argc != 2) {
+        fmt::print(stderr, "Usage: bench_quality FOLDER\n");
+        return 2;
+    }
+    const std::string folder = argv[1];
+    const auto truth = nlohmann::json::parse(std::ifstream(folder + "/truth.json"), nullptr, false);
+    if (truth.is_discarded()) {
+        fmt::print(stderr, "{}/truth.json could not be read; tools/stretch_set.py makes it.\n", folder);
+        return 1;
+    }
+    struct Piece {
+        Audio from, to;
+        std::vector<Frames> attacks;
+        hear::Kind kind;
+    };
+    using Stretcher = std::function<Audio(const Piece&)>;
+    const auto ours = [](std::optional<stretch::Method> method) {
+        return Stretcher([method](const Piece& p) {
+            const auto map = metre::TimeMap::straight(p.from.frames(), p.to.frames());
+            const stretch::Method m = method ? *method : project::methodFor(p.kind);
+            auto made = stretch::render({p.from, p.attacks}, *map, {m, 0, false});
+            if (!made) std::exit(1);
+            return std::move(*made);
+        });
+    };
+    const auto ratioOf = [](const Piece& p) { return double(p.to.frames().value) / double(p.from.frames().value); };
+    const std::vector<std::pair<std::string, Stretcher>> stretchers = {
+        {"the truth", [](const Piece& p) { return p.to; }},
+        {"the truth, 5 ms late",
+         [](const Piece& p) {
+             Audio a = p.to;
+             for (auto& x : a.channels) {
+                 x.insert(x.begin(), static_cast<std::size_t>(a.rate / 200), 0.0F);
+                 x.resize(static_cast<std::size_t>(p.to.frames().value));
+             }
+             return a;
+         }},
+        {"the truth, 10 cents off",
+         [](const Piece& p) {
+             const std::vector<Frames> none;
+             const auto map = metre::TimeMap::straight(
+                 p.to.frames(), Frames(std::llround(double(p.to.frames().value) * std::exp2(-10 / 1200.0))));
+             Audio a = *stretch::render({p.to, none}, *map, {stretch::Method::Tape});
+             for (auto& x : a.channels)
+                 x.resize(static_cast<std::size_t>(p.to.frames().value));
+             return a;
+         }},
+        {"the truth, smeared", [](const Piece& p) { return smeared(p.to); }},
+        {"Struck", ours(stretch::Method::Struck)},
+        {"Held", ours(stretch::Method::Held)},
+        {"Blend", ours(stretch::Method::Blend)},
+        {"Sung", ours(stretch::Method::Sung)},
+        {"by kind", ours(std::nullopt)},
+        {"rubberband, faster",
+         [&](const Piece& p) { return reference::rubberband(p.from, ratioOf(p), reference::Engine::Faster); }},
+        {"rubberband, finer",
+         [&](const Piece& p) { return reference::rubberband(p.from, ratioOf(p), reference::Engine::Finer); }},
+        {"soundtouch", [&](const Piece& p) { return reference::soundTouch(p.from, ratioOf(p)); }},
+    };
+    std::map<std::string, std::vector<Score>> scores;
+    for (const auto& [name, t] : truth.items()) {
+        const auto from = sound::read(folder + "/" + name + "_from.wav", 0);
+        const auto to = sound::read(folder + "/" + name + "_to.wav", 0);
+        if (!from || !to) continue;
+        Piece piece{from->audio, to->audio, {}, hear::Kind::Struck};
+        const auto onsets = hear::onsets(piece.from);
+        for (const auto& o : onsets)
+            piece.attacks.push_back(o.at);
+        piece.kind = hear::listen(piece.from, onsets).kind;
+        const std::string kind = t["kind"];
+        auto& list = scores[kind];
+        list.resize(stretchers.size());
+        for (std::size_t i = 0; i < stretchers.size(); ++i) {
+            const double before = cpuSeconds();
+            const Audio made = stretchers[i].second(piece);
+            list[i].cpu += cpuSeconds() - before;
+            list[i].seconds += piece.from.length().value;
+            add(list[i], made, piece.to, t["to_s"], kind != "pad" && kind != "voice");
+        }
+    }
+    for (const auto& [kind, list] : scores) {
+        fmt::print("{}\n{:<26}{:>8}{:>9}{:>8}{:>8}{:>8}{:>8}{:>8}{:>10}{:>10}\n", kind, "", "length", "onset",
+                   "95 %", "steep", "before", "90 %", "level", "distance", "× speed");
+        for (std::size_t i = 0; i < list.size(); ++i) {
+            const Score& s = list[i];
+            fmt::print("{:<26}{:>8}{:>9.2f}{:>8.2f}{:>8.2f}{:>8.1f}{:>8.1f}{:>8.2f}{:>10.3f}{:>10.0f}\n",
+                       "  " + stretchers[i].first, s.length, quantile(s.onset, 0.5), quantile(s.onset, 0.95),
+                       mean(s.steep), quantile(s.before, 0.5), quantile(s.before, 0.9), mean(s.level),
+                       mean(s.distance), s.seconds / s.cpu);
+        }
+    }
+    return 0;
+}

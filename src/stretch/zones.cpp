@@ -1,0 +1,96 @@
+#include "stretch/zones.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace stretch {
+
+Zones::Place Zones::at(std::int64_t o) {
+    Place place{std::llround(map_.sourceAt(double(o))), false};
+    while (next_ < resets_.size() && resets_[next_] <= o) {
+        place.asRecorded = true;
+        ++next_;
+    }
+    return place;
+}
+
+namespace {
+
+// A stretch of the map between two of its points that has room for what is left of a zone: as a share of `wanted`.
+std::int64_t roomFor(std::int64_t wanted, double source, double output) {
+    // What is not kept must still be stretched by no more than a map may.
+    const auto fits = [&](double reach) {
+        const double s = source - reach;
+        const double o = output - reach;
+        return s > 0 && o > 0 && o / s > TimeMap::smallestRatio * 1.3 && o / s < TimeMap::largestRatio / 1.3;
+    };
+    double reach = double(wanted);
+    while (reach >= 1 && !fits(reach))
+        reach *= 0.7;
+    return reach < 1 ? 0 : static_cast<std::int64_t>(reach);
+}
+
+} // namespace
+
+Zones attackZones(const std::vector<Frames>& attacks, const TimeMap& map, std::size_t reach) {
+    struct Anchor {
+        std::int64_t source;
+        std::int64_t output;
+        bool attack;
+    };
+    std::vector<Anchor> anchors;
+    const auto& points = map.points();
+    for (const metre::TimePoint& p : points)
+        anchors.push_back({p.source.value, p.output.value, false});
+    if (reach > 0)
+        for (const Frames a : attacks)
+            if (a > points.front().source && a < points.back().source)
+                anchors.push_back({a.value, std::llround(map.outputAt(double(a.value))), true});
+    std::stable_sort(anchors.begin(), anchors.end(),
+                     [](const Anchor& a, const Anchor& b) { return a.source < b.source; });
+    // An attack beside a point of the map is that point.
+    std::vector<Anchor> kept;
+    for (const Anchor& a : anchors) {
+        const bool near =
+            !kept.empty() && (a.source - kept.back().source < 64 || a.output - kept.back().output < 64);
+        if (!near) {
+            kept.push_back(a);
+        } else if (!a.attack && kept.back().attack) {
+            kept.back() = {a.source, a.output, true};
+        } else if (!a.attack) {
+            if (a.source > kept.back().source && a.output > kept.back().output) kept.push_back(a);
+        } else if (kept.size() > 1) {
+            kept.back().attack = true;
+        }
+    }
+    std::vector<metre::TimePoint> bent;
+    std::vector<std::int64_t> resets;
+    const auto add = [&](std::int64_t source, std::int64_t output) {
+        if (!bent.empty() && (source <= bent.back().source.value || output <= bent.back().output.value)) return;
+        bent.push_back({Frames(source), Frames(output)});
+    };
+    for (std::size_t i = 0; i < kept.size(); ++i) {
+        const Anchor& a = kept[i];
+        std::int64_t before = 0;
+        std::int64_t after = 0;
+        // Neighbours share what lies between them.
+        if (a.attack && i > 0) {
+            const double s = double(a.source - kept[i - 1].source) / (kept[i - 1].attack ? 2.0 : 1.0);
+            const double o = double(a.output - kept[i - 1].output) / (kept[i - 1].attack ? 2.0 : 1.0);
+            before = roomFor(static_cast<std::int64_t>(reach), s, o);
+        }
+        if (a.attack && i + 1 < kept.size()) {
+            const double s = double(kept[i + 1].source - a.source) / (kept[i + 1].attack ? 2.0 : 1.0);
+            const double o = double(kept[i + 1].output - a.output) / (kept[i + 1].attack ? 2.0 : 1.0);
+            after = roomFor(static_cast<std::int64_t>(reach), s, o);
+        }
+        if (before > 0) add(a.source - before, a.output - before);
+        add(a.source, a.output);
+        if (after > 0) add(a.source + after, a.output + after);
+        if (a.attack) resets.push_back(a.output - before);
+    }
+    auto made = TimeMap::make(bent);
+    return made ? Zones(std::move(*made), std::move(resets)) : Zones(map, {});
+}
+
+} // namespace stretch

@@ -1,0 +1,64 @@
+#include "support/stretch_references.h"
+
+#include <SoundTouch.h>
+#include <rubberband/RubberBandStretcher.h>
+
+namespace reference {
+
+using sound::Audio;
+using sound::Frames;
+
+Audio rubberband(const Audio& a, double ratio, Engine engine) {
+    using R = RubberBand::RubberBandStretcher;
+    R r(static_cast<std::size_t>(a.rate), a.channels.size(),
+        R::OptionProcessOffline | R::OptionThreadingNever |
+            (engine == Engine::Finer ? R::OptionEngineFiner : R::OptionEngineFaster) | R::OptionChannelsTogether,
+        ratio);
+    const auto n = static_cast<std::size_t>(a.frames().value);
+    std::vector<const float*> in;
+    for (const auto& samples : a.channels)
+        in.push_back(samples.data());
+    r.setExpectedInputDuration(n);
+    r.setMaxProcessSize(4096);
+    r.study(in.data(), n, true);
+    Audio out(a.rate, a.channelCount(), Frames(0));
+    for (std::size_t at = 0; at < n; at += 4096) {
+        std::vector<const float*> part;
+        for (const float* samples : in)
+            part.push_back(samples + at);
+        const std::size_t count = std::min<std::size_t>(4096, n - at);
+        r.process(part.data(), count, at + count == n);
+        while (r.available() > 0) {
+            const auto got = static_cast<std::size_t>(r.available());
+            std::vector<float*> to;
+            for (auto& samples : out.channels) {
+                samples.resize(samples.size() + got);
+                to.push_back(samples.data() + samples.size() - got);
+            }
+            r.retrieve(to.data(), got);
+        }
+    }
+    return out;
+}
+
+Audio soundTouch(const Audio& a, double ratio) {
+    soundtouch::SoundTouch st;
+    const auto channels = a.channels.size();
+    st.setSampleRate(static_cast<unsigned>(a.rate));
+    st.setChannels(static_cast<unsigned>(channels));
+    st.setTempo(1 / ratio);
+    std::vector<float> in;
+    for (std::int64_t i = 0; i < a.frames().value; ++i)
+        for (const auto& samples : a.channels)
+            in.push_back(samples[static_cast<std::size_t>(i)]);
+    st.putSamples(in.data(), static_cast<unsigned>(a.frames().value));
+    st.flush();
+    Audio out(a.rate, a.channelCount(), Frames(st.numSamples()));
+    std::vector<float> got(static_cast<std::size_t>(out.frames().value) * channels);
+    st.receiveSamples(got.data(), static_cast<unsigned>(out.frames().value));
+    for (std::size_t i = 0; i < got.size(); ++i)
+        out.channels[i % channels][i / channels] = got[i];
+    return out;
+}
+
+} // namespace reference

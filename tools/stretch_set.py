@@ -1,0 +1,73 @@
+#!/usr/bin/env python3
+"""Makes pairs of recordings of the same notes at two tempos, to measure stretching with: what a stretcher makes of the
+first should be the second.
+
+For each pair NAME_from.wav and NAME_to.wav; truth.json has kind, ratio (output length over input length), and the
+moments of the notes in both, in seconds. Notes, sounds and fonts are those of listening_set.py, without reverberation and
+without scatter; a decay lasts as long as it lasts, whatever the tempo, so no stretcher can reach the truth entirely.
+
+Needs: python3-numpy, fluidsynth, fluid-soundfont-gm, timgm6mb-soundfont.
+Usage: tools/stretch_set.py FOLDER [--seed N] [--each N]
+"""
+import argparse
+import json
+import os
+import wave
+from concurrent.futures import ProcessPoolExecutor
+
+import numpy as np
+
+import listening_set as ls
+
+RATIOS = [0.75, 0.8, 0.9, 1.1, 1.2, 1.33]
+
+
+def write(path, x):
+    with wave.open(path, "wb") as w:
+        w.setnchannels(x.shape[1])
+        w.setsampwidth(2)
+        w.setframerate(ls.RATE)
+        w.writeframes((np.clip(x, -1, 1) * 32767).astype("<i2").tobytes())
+
+
+def make(job):
+    folder, seed, kind, number = job
+    rng = np.random.default_rng([seed, number, sum(map(ord, kind))])
+    font = ls.FONTS[number % 2]
+    bars = 4 if kind != "mix" else 2
+    part, per_bar, _, _, (low, high), _ = ls.compose(rng, kind, bars)
+    ratio = RATIOS[number % len(RATIOS)]
+    bpm = float(rng.uniform(max(low, 80), min(high, 140)))
+    beats = bars * per_bar
+    sides, moments = [], []
+    for tempo in (bpm, bpm / ratio):
+        beat = 60 / tempo
+        notes = [(at * beat, c, k, v, max(0.03, length * beat)) for at, c, k, v, length in part.notes]
+        seconds = beats * beat
+        sides.append(ls.render(notes, part.programs, font, False, seconds)[:int(round(seconds * ls.RATE))])
+        moments.append(sorted({round(n[0], 6) for n in notes}))
+    peak = max(np.abs(s).max() for s in sides)
+    if peak < 1e-4:
+        return None
+    name = f"{kind}{number:02d}"
+    for side, x in zip(("from", "to"), sides):
+        write(os.path.join(folder, f"{name}_{side}.wav"), x * 0.7 / peak)
+    return name, {"kind": kind, "ratio": ratio, "from_s": moments[0], "to_s": moments[1]}
+
+
+def main():
+    parser = argparse.ArgumentParser()
+    parser.add_argument("folder")
+    parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--each", type=int, default=6)
+    a = parser.parse_args()
+    os.makedirs(a.folder, exist_ok=True)
+    jobs = [(a.folder, a.seed, kind, n) for kind in ("drums", "bass", "chords", "mix", "pad", "voice") for n in range(a.each)]
+    with ProcessPoolExecutor() as pool:
+        truth = dict(r for r in pool.map(make, jobs) if r)
+    with open(os.path.join(a.folder, "truth.json"), "w") as f:
+        json.dump(truth, f, indent=0)
+
+
+if __name__ == "__main__":
+    main()
