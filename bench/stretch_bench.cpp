@@ -112,6 +112,9 @@ int main(int argc, char** argv) {
     std::vector<Contender> contenders = {
         {"Struck", ours(stretch::Method::Struck, false), {}},
         {"Struck, finding its attacks first", ours(stretch::Method::Struck, true), {}},
+        {"Held", ours(stretch::Method::Held, false), {}},
+        {"Blend", ours(stretch::Method::Blend, false), {}},
+        {"Sung", ours(stretch::Method::Sung, false), {}},
         {"Tape", ours(stretch::Method::Tape, false), {}},
         {"soundtouch", soundTouch, {}},
         {"rubberband, faster engine",
@@ -125,7 +128,7 @@ int main(int argc, char** argv) {
          },
          {}},
     };
-    if (quick) contenders.erase(contenders.begin() + 4, contenders.end());
+    if (quick) contenders.erase(contenders.begin() + 7, contenders.end());
     constexpr int rounds = 3;
     for (int round = 0; round < rounds; ++round)
         for (Contender& c : contenders) {
@@ -139,8 +142,8 @@ int main(int argc, char** argv) {
         std::sort(c.seconds.begin(), c.seconds.end());
         return played / c.seconds[rounds / 2];
     };
-    const double touch = speed(contenders[3]);
-    const double finer = quick ? std::nan("") : speed(contenders[5]);
+    const double touch = speed(contenders[6]);
+    const double finer = quick ? std::nan("") : speed(contenders[8]);
     fmt::print("{:.0f} s of stereo at 48 kHz, ratios 0.9 and 1.15, one thread, median of {}\n", a.length().value,
                rounds);
     fmt::print("{:<36}{:>12}{:>14}{:>14}\n", "", "s per CPU s", "× soundtouch", "× finer");

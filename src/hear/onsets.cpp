@@ -1,5 +1,6 @@
 #include "hear/onsets.h"
 
+#include "hear/bands.h"
 #include "sound/fft.h"
 
 #include <algorithm>
@@ -9,40 +10,6 @@
 namespace hear {
 
 namespace {
-
-struct Band {
-    std::size_t first = 0;
-    std::vector<float> weights;
-};
-
-// Triangular filters, three semitones apart at the least, from 40 Hz to 16 kHz; where bins are coarser than that,
-// one filter a bin.
-std::vector<Band> filterbank(int rate, std::size_t window) {
-    const double binHz = static_cast<double>(rate) / static_cast<double>(window);
-    const double top = std::min(16000.0, rate * 0.48);
-    std::vector<std::size_t> centres;
-    for (int semitone = 0;; ++semitone) {
-        const double hz = 40 * std::exp2(semitone / 12.0);
-        if (hz >= top) break;
-        const auto bin = static_cast<std::size_t>(std::lround(hz / binHz));
-        if (bin > 0 && (centres.empty() || bin > centres.back())) centres.push_back(bin);
-    }
-    std::vector<Band> bands;
-    for (std::size_t i = 1; i + 1 < centres.size(); ++i) {
-        Band band{centres[i - 1] + 1, {}};
-        float sum = 0;
-        for (std::size_t b = centres[i - 1] + 1; b < centres[i + 1]; ++b) {
-            const double w = b <= centres[i] ? double(b - centres[i - 1]) / double(centres[i] - centres[i - 1])
-                                             : double(centres[i + 1] - b) / double(centres[i + 1] - centres[i]);
-            band.weights.push_back(static_cast<float>(w));
-            sum += band.weights.back();
-        }
-        for (float& w : band.weights)
-            w /= sum;
-        bands.push_back(std::move(band));
-    }
-    return bands;
-}
 
 std::vector<float> monoMix(const sound::Audio& audio) {
     std::vector<float> mix = audio.channels[0];
@@ -55,12 +22,9 @@ std::vector<float> monoMix(const sound::Audio& audio) {
 // The flux of every hop; hop h looks at the window centred on frame h × hop.
 std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::size_t window, std::size_t hop,
                                 const sound::Progress& progress) {
-    const std::vector<Band> bands = filterbank(rate, window);
+    const std::vector<Band> bands = semitoneBands(rate, window, 40, std::min(16000.0, rate * 0.48));
     sound::RealFft fft(window);
-    std::vector<float> shape(window);
-    for (std::size_t i = 0; i < window; ++i)
-        shape[i] =
-            static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(window)));
+    const std::vector<float> shape = hannWindow(window);
     float loudest = 1e-9F;
     for (const float s : mono)
         loudest = std::max(loudest, std::abs(s));

@@ -1,5 +1,6 @@
 #include "hear/strength.h"
 
+#include "hear/bands.h"
 #include "sound/fft.h"
 
 #include <algorithm>
@@ -9,47 +10,6 @@
 namespace hear {
 
 namespace {
-
-struct Band {
-    double centreHz = 0;
-    std::size_t first = 0;
-    std::vector<float> weights;
-};
-
-// Triangles a semitone apart where bins allow, else a bin apart, from `lowest` Hz up.
-std::vector<Band> triangles(int rate, std::size_t window, double lowest, double highest) {
-    const double binHz = static_cast<double>(rate) / static_cast<double>(window);
-    const double top = std::min(highest, rate * 0.47);
-    std::vector<std::size_t> centres;
-    for (int semitone = 0;; ++semitone) {
-        const double hz = lowest * std::exp2(semitone / 12.0);
-        if (hz >= top) break;
-        const auto bin = static_cast<std::size_t>(std::lround(hz / binHz));
-        if (bin > 0 && (centres.empty() || bin > centres.back())) centres.push_back(bin);
-    }
-    std::vector<Band> bands;
-    for (std::size_t i = 1; i + 1 < centres.size(); ++i) {
-        Band band{double(centres[i]) * binHz, centres[i - 1] + 1, {}};
-        float sum = 0;
-        for (std::size_t b = centres[i - 1] + 1; b < centres[i + 1]; ++b) {
-            const double w = b <= centres[i] ? double(b - centres[i - 1]) / double(centres[i] - centres[i - 1])
-                                             : double(centres[i + 1] - b) / double(centres[i + 1] - centres[i]);
-            band.weights.push_back(static_cast<float>(w));
-            sum += band.weights.back();
-        }
-        for (float& w : band.weights)
-            w /= sum;
-        bands.push_back(std::move(band));
-    }
-    return bands;
-}
-
-std::vector<float> hann(std::size_t n) {
-    std::vector<float> shape(n);
-    for (std::size_t i = 0; i < n; ++i)
-        shape[i] = static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(n)));
-    return shape;
-}
 
 std::size_t powerOfTwoNear(double n) {
     std::size_t size = 64;
@@ -88,8 +48,8 @@ void strengthCurves(const Mono& mono, Strength& s, const sound::Progress& progre
     const auto hops = static_cast<std::size_t>(mono.frames() / hop + 1);
     for (auto* curve : {&s.flux, &s.low, &s.mid, &s.high, &s.level})
         curve->assign(hops, 0.0F);
-    const std::vector<Band> bands = triangles(rate, window, 30, 11000);
-    const std::vector<float> shape = hann(window);
+    const std::vector<Band> bands = semitoneBands(rate, window, 30, std::min(11000.0, rate * 0.47));
+    const std::vector<float> shape = hannWindow(window);
     sound::RealFft fft(window);
     Windows windows(mono, window);
     constexpr std::size_t lag = 3;
@@ -149,7 +109,7 @@ void pitchProfiles(const Mono& mono, Pitches& p, const sound::Progress& progress
     p.hop = double(hop) / rate;
     const auto hops = static_cast<std::size_t>(mono.frames() / hop + 1);
     p.loudness.assign(hops, {});
-    const std::vector<float> shape = hann(window);
+    const std::vector<float> shape = hannWindow(window);
     sound::RealFft fft(window);
     Windows windows(mono, window);
     const double binHz = double(rate) / double(window);

@@ -108,9 +108,10 @@ class Vocoder {
         const std::int64_t end =
             std::clamp<std::int64_t>(in_.frames().value - from, begin, static_cast<std::int64_t>(size_));
         if (begin > 0 || end < static_cast<std::int64_t>(size_)) std::fill(time.begin(), time.end(), 0.0F);
-        const float* x = in_.channels[c].data() + from;
+        const std::vector<float>& x = in_.channels[c];
         for (std::int64_t i = begin; i < end; ++i)
-            time[static_cast<std::size_t>(i)] = x[i] * shape_[static_cast<std::size_t>(i)];
+            time[static_cast<std::size_t>(i)] =
+                x[static_cast<std::size_t>(from + i)] * shape_[static_cast<std::size_t>(i)];
         fft_.forward();
         const auto spectrum = fft_.spectrum();
         std::copy(spectrum.begin(), spectrum.end(), to.begin());
@@ -189,9 +190,10 @@ class Vocoder {
         const auto time = fft_.time();
         const std::int64_t begin = std::max<std::int64_t>(0, -at);
         const std::int64_t end = std::min(static_cast<std::int64_t>(size_), out_.frames().value - at);
-        float* y = out_.channels[c].data() + at;
+        std::vector<float>& y = out_.channels[c];
         for (std::int64_t i = begin; i < end; ++i)
-            y[i] += scale * shape_[static_cast<std::size_t>(i)] * time[static_cast<std::size_t>(i)];
+            y[static_cast<std::size_t>(at + i)] +=
+                scale * shape_[static_cast<std::size_t>(i)] * time[static_cast<std::size_t>(i)];
     }
 
     const Audio& in_;

@@ -1,0 +1,22 @@
+// Filters over the bins of a spectrum, and the window before it.
+#pragma once
+
+#include <cstddef>
+#include <vector>
+
+namespace hear {
+
+// A triangle over bins: weights from bin `first` on, which sum to 1.
+struct Band {
+    double centreHz = 0;
+    std::size_t first = 0;
+    std::vector<float> weights;
+};
+
+// Triangles a semitone apart where bins allow, else a bin apart, from `lowest` to below `highest` Hz, for a
+// transform of `window` frames. REQUIRES highest below half the rate.
+std::vector<Band> semitoneBands(int rate, std::size_t window, double lowest, double highest);
+
+std::vector<float> hannWindow(std::size_t n);
+
+} // namespace hear
