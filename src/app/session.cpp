@@ -250,8 +250,8 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
     if (files.empty() || !isFree()) return;
     const int rate = now().rate;
     const auto count = static_cast<int>(files.size());
-    const QString what = count == 1 ? tr("Importing %1").arg(qt(sound::shownName(files.front())))
-                                    : tr("Importing and listening to %1 files").arg(count);
+    const QString what =
+        count == 1 ? tr("Importing %1").arg(qt(sound::shownName(files.front()))) : tr("Importing and listening");
     // All of one import is undone at once.
     const QString gesture = QStringLiteral("import %1").arg(++imports_);
     const auto before = now().sources.size();
@@ -291,7 +291,8 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                                (out.problems.isEmpty() ? QString() : tr(", %1 did not").arg(out.problems.size())) +
                                more,
                            lines, !out.problems.isEmpty());
-        });
+        },
+        count);
 }
 
 void Session::remember(const project::Project& before) {
@@ -320,8 +321,8 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
     for (const SourceId id : sources)
         if (const project::SourcePtr s = project::sourceOf(now(), id); s && s->sound) copies.push_back(*s);
     if (copies.empty()) return;
-    const QString what = copies.size() == 1 ? tr("Listening to %1").arg(qt(copies.front().name))
-                                            : tr("Listening to %1 sources").arg(copies.size());
+    const auto pieces = static_cast<int>(copies.size());
+    const QString what = pieces == 1 ? tr("Listening to %1").arg(qt(copies.front().name)) : tr("Listening again");
     task_.start<HeardAgain>(
         what,
         [copies = std::move(copies), window](const sound::Progress& progress) {
@@ -346,7 +347,8 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
                 : s && s->beats
                     ? tr("%1 is heard at %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(s->beats->meanTempo())))
                     : tr("No beat is heard between these tempos."));
-        });
+        },
+        pieces);
 }
 
 void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
@@ -381,7 +383,7 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
         return;
     }
     task_.start<QStringList>(
-        tr("Writing tempos into %1 files").arg(jobs.size()),
+        tr("Writing tempos into files"),
         [jobs](const sound::Progress& progress) {
             QStringList problems;
             for (std::size_t i = 0; i < jobs.size() && !progress.stopped(); ++i) {
@@ -396,7 +398,8 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
             const int written = n - static_cast<int>(problems.size());
             say(written == 1 ? tr("The tempo was written into one file; its audio is unchanged.")
                              : tr("Tempos were written into %1 files; their audio is unchanged.").arg(written));
-        });
+        },
+        static_cast<int>(jobs.size()));
 }
 
 void Session::forgetSettled(const std::vector<SourceId>& sources) {

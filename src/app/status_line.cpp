@@ -41,9 +41,15 @@ StatusLine::StatusLine(Session& session, QWidget* parent) : QWidget(parent), ses
         sentence_->setText(s);
         sentence_->setToolTip(s);
     });
-    connect(&session_.task(), &Task::runningChanged, this, &StatusLine::refreshWork);
-    connect(&session_.task(), &Task::progressed, this,
-            [this](double f) { progress_->setValue(static_cast<int>(f * 1000)); });
+    connect(&session_.task(), &Task::runningChanged, this, [this] {
+        done_ = 0;
+        refreshWork();
+    });
+    connect(&session_.task(), &Task::progressed, this, [this](double f) {
+        done_ = f;
+        progress_->setValue(static_cast<int>(f * 1000));
+        work_->setText(workText());
+    });
     connect(&session_, &Session::rendered, this, &StatusLine::refreshWork);
     connect(cancel_, &QPushButton::clicked, this, [this] {
         if (session_.task().isRunning()) {
@@ -61,18 +67,24 @@ void StatusLine::setHint(const QString& hint) {
     hint_->setText(hint);
 }
 
+QString StatusLine::workText() const {
+    const Task& t = session_.task();
+    if (t.pieces() < 2) return t.what();
+    return tr("%1: %2 of %3").arg(t.what()).arg(static_cast<int>(done_ * t.pieces() + 1e-6)).arg(t.pieces());
+}
+
 void StatusLine::refreshWork() {
     const bool task = session_.task().isRunning();
     const std::size_t pending = session_.player().pendingRenders();
     const std::size_t all = session_.player().wantedRenders();
     if (task)
-        work_->setText(session_.task().what());
+        work_->setText(workText());
     else if (pending > 0) {
         work_->setText(tr("Fitting: %1 of %2 clips").arg(all - pending).arg(all));
         progress_->setValue(
             static_cast<int>(1000.0 * double(all - pending) / double(std::max<std::size_t>(1, all))));
     }
-    if (task) progress_->setValue(0);
+    if (task) progress_->setValue(static_cast<int>(done_ * 1000));
     work_->setVisible(task || pending > 0);
     progress_->setVisible(task || pending > 0);
     cancel_->setVisible(task || pending > 0);

@@ -22,8 +22,10 @@ class StatusLine : public QWidget {
 
   private:
     void refreshWork();
+    QString workText() const; // with its count
 
     Session& session_;
+    double done_ = 0; // of the task, 0 to 1
     QLabel* sentence_;
     QLabel* hint_;
     QLabel* work_;

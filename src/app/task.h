@@ -20,9 +20,12 @@ class Task : public QObject {
     ~Task() override; // cancels and waits
 
     // work runs on the worker; done, made of its result, runs on the interface thread afterwards, also when
-    // cancelled. REQUIRES !isRunning().
+    // cancelled. `pieces`: of how many equal ones the work consists, for a count to be shown. REQUIRES
+    // !isRunning().
     template <class Result>
-    void start(const QString& what, std::function<Result(sound::Progress)> work, std::function<void(Result)> done) {
+    void start(const QString& what, std::function<Result(sound::Progress)> work, std::function<void(Result)> done,
+               int pieces = 1) {
+        pieces_ = pieces;
         begin(what, [work = std::move(work), done = std::move(done)](const sound::Progress& progress) {
             auto result = std::make_shared<Result>(work(progress));
             return [done, result] { done(std::move(*result)); };
@@ -31,6 +34,7 @@ class Task : public QObject {
 
     bool isRunning() const { return running_; }
     QString what() const { return what_; }
+    int pieces() const { return pieces_; }
     void cancel();
 
   signals:
@@ -43,6 +47,7 @@ class Task : public QObject {
 
     std::jthread thread_;
     QString what_;
+    int pieces_ = 1;
     bool running_ = false;
 };
 

@@ -363,6 +363,10 @@ TEST(Background, ManyFilesArriveRowByRowAndTheRestCanBeCancelled) {
     // While the first are there the work goes on, and the window answers.
     ASSERT_TRUE(waitFor([&] { return w.now().sources.size() >= 2; }));
     const bool busy = w.session().task().isRunning();
+    if (busy) {
+        const QString work = w.child<QLabel>("statusWork")->text();
+        EXPECT_TRUE(work.endsWith("of 24")) << work.toStdString();
+    }
     w.key(Qt::Key_2, Qt::ControlModifier);
     EXPECT_GE(w.child<QTableView>("sourcesTable")->model()->rowCount(), 2);
     if (busy) QTest::mouseClick(w.child<QPushButton>("cancelWork"), Qt::LeftButton);
