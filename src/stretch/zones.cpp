@@ -40,6 +40,7 @@ Zones attackZones(const std::vector<Frames>& attacks, const TimeMap& map, std::s
     };
     std::vector<Anchor> anchors;
     const auto& points = map.points();
+    anchors.reserve(points.size() + attacks.size());
     for (const metre::TimePoint& p : points)
         anchors.push_back({p.source.value, p.output.value, false});
     if (reach > 0)

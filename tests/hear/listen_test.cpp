@@ -121,8 +121,10 @@ TEST(Listen, PluckedNotesWithNoDrumsAtAll) {
     Audio loop(48000, 2, sound::Frames(std::llround(16 * beat * 48000)));
     const double d[] = {146.83, 220.00, 293.66, 349.23};
     const double a[] = {110.00, 164.81, 261.63, 329.63};
-    for (int i = 0; i < 32; ++i)
-        support::pluck(loop, i * beat / 2, (i / 8 % 2 == 0 ? d : a)[i % 4], i % 8 == 0 ? 0.5 : 0.25);
+    for (int i = 0; i < 32; ++i) {
+        const double hertz = i / 8 % 2 == 0 ? d[i % 4] : a[i % 4];
+        support::pluck(loop, i * beat / 2, hertz, i % 8 == 0 ? 0.5 : 0.25);
+    }
     const Heard h = listenTo(loop);
     EXPECT_LT(off(h, 118.5), 0.001) << (h.bpm ? h.bpm->value : 0);
     EXPECT_EQ(h.loopBeats, 16);
