@@ -35,7 +35,6 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
     out.tonal = tonal;
     const Strength& s = c.strength;
     double flux = 0;
-    double lowRise = 0;
     double highRise = 0;
     double change = 0;
     float greatest = 0;
@@ -43,7 +42,6 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
     for (std::size_t h = 0; h < s.size(); ++h) {
         if (s.seconds(h) < span.start || s.seconds(h) > span.end) continue;
         flux += s.flux[h];
-        lowRise += s.low[h];
         highRise += s.high[h];
         change += s.change[h];
         greatest = std::max(greatest, s.flux[h]);
@@ -94,7 +92,6 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
         out.lines = lines / moments;
     }
     if (lowestOf > 0) out.lowest = lowest / lowestOf;
-    (void)lowRise;
     return out;
 }
 

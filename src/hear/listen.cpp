@@ -8,8 +8,6 @@
 #include <array>
 #include <cmath>
 #include <fmt/format.h>
-#include <numbers>
-#include <numeric>
 
 namespace hear {
 
@@ -187,9 +185,9 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
     const Strength& s = c.strength;
     out.span = spanOf(s, fileSeconds);
     const std::vector<Event> heard = events(onsets, audio.rate, s);
-    out.key = keyOf(c.pitches);
-    if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
     const Classes classes = classesOf(c.pitches);
+    out.key = keyOf(classes);
+    if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     if (const auto none = withoutBeat(s, colour, heard, out.span)) {
         out.kind = *none;

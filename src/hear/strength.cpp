@@ -40,6 +40,13 @@ class Windows {
     bool loaded_ = false;
 };
 
+void transform(sound::RealFft& fft, const float* x, const std::vector<float>& shape) {
+    const auto time = fft.time();
+    for (std::size_t i = 0; i < shape.size(); ++i)
+        time[i] = x[i] * shape[i];
+    fft.forward();
+}
+
 void strengthCurves(const Mono& mono, Strength& s, const sound::Progress& progress) {
     const int rate = mono.rate();
     const std::size_t window = powerOfTwoNear(0.046 * rate);
@@ -62,14 +69,11 @@ void strengthCurves(const Mono& mono, Strength& s, const sound::Progress& progre
             progress.at(double(h) / double(hops));
         }
         const float* x = windows.at(static_cast<std::int64_t>(h) * hop - static_cast<std::int64_t>(window / 2));
-        auto time = fft.time();
-        for (std::size_t i = 0; i < window; ++i)
-            time[i] = x[i] * shape[i];
         float power = 0;
         for (std::size_t i = window / 2; i < window / 2 + static_cast<std::size_t>(hop); ++i)
             power += x[i] * x[i];
         s.level[h] = std::sqrt(power / static_cast<float>(hop));
-        fft.forward();
+        transform(fft, x, shape);
         const auto spectrum = fft.spectrum();
         for (std::size_t b = 0; b < magnitude.size(); ++b)
             magnitude[b] = scale * std::sqrt(std::norm(spectrum[b]));
@@ -123,10 +127,7 @@ void pitchProfiles(const Mono& mono, Pitches& p, const sound::Progress& progress
             progress.at(double(h) / double(hops));
         }
         const float* x = windows.at(static_cast<std::int64_t>(h) * hop - static_cast<std::int64_t>(window / 2));
-        auto time = fft.time();
-        for (std::size_t i = 0; i < window; ++i)
-            time[i] = x[i] * shape[i];
-        fft.forward();
+        transform(fft, x, shape);
         const auto spectrum = fft.spectrum();
         for (std::size_t b = 0; b <= top + 1; ++b)
             magnitude[b] = scale * std::sqrt(std::norm(spectrum[b]));

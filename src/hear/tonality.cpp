@@ -83,8 +83,7 @@ std::array<double, 24> keyScores(const Classes& classes) {
     return scores;
 }
 
-std::optional<HeardKey> keyOf(const Pitches& p) {
-    const Classes classes = classesOf(p);
+std::optional<HeardKey> keyOf(const Classes& classes) {
     if (classes.pitched < 0.72) return std::nullopt;
     const std::array<double, 24> scores = keyScores(classes);
     double sum = 0;

@@ -31,6 +31,6 @@ Classes classesOf(const Pitches& p);
 std::array<double, 24> keyScores(const Classes& classes);
 
 // The key, or none where too little is pitched: silence, drums, noise.
-std::optional<HeardKey> keyOf(const Pitches& p);
+std::optional<HeardKey> keyOf(const Classes& classes);
 
 } // namespace hear
