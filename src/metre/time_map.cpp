@@ -10,7 +10,7 @@ Result<TimeMap> TimeMap::straight(Frames sourceLength, Frames outputLength) {
     return make({{Frames(0), Frames(0)}, {sourceLength, outputLength}});
 }
 
-Result<TimeMap> TimeMap::make(std::vector<TimePoint> points) {
+Result<TimeMap> TimeMap::make(std::vector<TimePoint> points, double widest) {
     if (points.size() < 2) return problem("A time map needs at least two points.");
     if (points.front().output != Frames(0)) return problem("A time map's output begins at frame 0.");
     for (std::size_t i = 1; i < points.size(); ++i) {
@@ -18,11 +18,11 @@ Result<TimeMap> TimeMap::make(std::vector<TimePoint> points) {
         const auto output = (points[i].output - points[i - 1].output).value;
         if (source <= 0 || output <= 0)
             return problem("A time map must run forwards, in the source and in the output.");
-        const double low = smallestRatio * double(source - 1) - 1;
-        const double high = largestRatio * double(source + 1) + 1;
+        const double low = double(source - 1) / widest - 1;
+        const double high = widest * double(source + 1) + 1;
         if (double(output) < low || double(output) > high)
-            return problem(fmt::format("That would stretch to {:.1f} % of the length; 25 to 400 % can be done.",
-                                       100.0 * double(output) / double(source)));
+            return problem(fmt::format("That would stretch to {:.1f} % of the length; {:g} to {:g} % can be done.",
+                                       100.0 * double(output) / double(source), 100 / widest, 100 * widest));
     }
     TimeMap map;
     map.points_ = std::move(points);

@@ -25,8 +25,9 @@ class TimeMap {
     static Result<TimeMap> straight(Frames sourceLength, Frames outputLength);
 
     // Fails with fewer than two points, when they do not strictly increase, when the first output frame is
-    // not 0, or when a stretch leaves the ratio range above by more than the rounding of its ends to frames.
-    static Result<TimeMap> make(std::vector<TimePoint> points);
+    // not 0, or when a stretch leaves the ratios from 1/widest to widest by more than the rounding of its ends to
+    // frames.
+    static Result<TimeMap> make(std::vector<TimePoint> points, double widest = largestRatio);
 
     // Fractional frames; beyond the ends the end stretches run on. REQUIRES finite arguments.
     double sourceAt(double output) const;

@@ -4,9 +4,8 @@
 
 namespace stretch {
 
-Result<Audio> renderHeld(const Material& material, const TimeMap& map, double formantsAgainst,
-                         const Progress& progress) {
-    return vocode(material, map, {0.17, formantsAgainst, true}, progress);
+std::unique_ptr<Line> heldLine(Passage passage, double formantsAgainst) {
+    return vocoderLine(std::move(passage), {0.17, formantsAgainst});
 }
 
 } // namespace stretch

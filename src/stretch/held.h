@@ -1,13 +1,12 @@
-// *Held*: for pads, chords and drones.
+// *Held*: pads, chords and drones.
 #pragma once
 
-#include "stretch/method.h"
+#include "stretch/line.h"
 
 namespace stretch {
 
 // A phase vocoder with a long window, its channels locked together, at the recording's own speed around attacks.
-// `formantsAgainst` as in VocoderSettings. REQUIRES a map that is not the identity.
-Result<Audio> renderHeld(const Material& material, const TimeMap& map, double formantsAgainst,
-                         const Progress& progress);
+// `formantsAgainst` as in VocoderSettings.
+std::unique_ptr<Line> heldLine(Passage passage, double formantsAgainst);
 
 } // namespace stretch

@@ -1,19 +1,17 @@
-// Loops are circles: rendering so that the end runs on into the beginning.
+// Loops are circles: what a method needs so that the end runs on into the beginning.
 #pragma once
 
-#include "stretch/method.h"
-
-#include <functional>
+#include "stretch/line.h"
 
 namespace stretch {
 
-using PlainRender = std::function<Result<Audio>(const Material&, const TimeMap&)>;
+// The stretch of the material that the map covers, as a circle: its sound, its attacks and its map are unrolled on
+// both sides, as far as any method looks.
+Result<Passage> circleOf(const Material& material, const TimeMap& map);
 
-// Renders one turn of a circle. The stretch of the material that the map covers is unrolled by a little on both
-// sides, rendered as a line, and cut at the seam; just before the seam the line crosses over into what precedes
-// the beginning, so that the last frame leads to the first. Never moves anything at the beginning itself.
-// `crossSeconds`: how long that takes: short for what is spliced, longer where phases have wandered.
-Result<Audio> renderCircle(const Material& material, const TimeMap& map, double crossSeconds,
-                           const PlainRender& renderLine);
+// Folds a line that reaches beyond the circle on both sides onto it. `line` renders spans of the line from −reach
+// to length + reach. Each frame is the sum of the line's at every turn, from the earliest on.
+Result<Audio> folded(Span span, std::int64_t length, std::int64_t reach, const Progress& progress,
+                     const std::function<Result<Audio>(Span, const Progress&)>& line);
 
 } // namespace stretch

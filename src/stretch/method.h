@@ -6,6 +6,7 @@
 #include "sound/audio.h"
 #include "sound/progress.h"
 
+#include <memory>
 #include <optional>
 #include <string>
 #include <vector>
@@ -22,28 +23,64 @@ enum class Method { Struck, Held, Blend, Sung, Tape };
 
 struct Settings {
     Method method = Method::Struck;
-    double semitones = 0;  // −24 to 24, fractions are cents; Tape adds it to the change its speed implies
+    double semitones = 0;  // −24 to 24, fractions are cents; on Tape added to the change its speed implies
     bool loop = false;     // input and output are circles: the end runs on into the beginning
     bool formants = false; // kept where they are when transposing; Tape cannot
     bool operator==(const Settings&) const = default;
 };
 
-// The sound to be stretched, with what is known of it. Must outlive the call.
+// The sound to be stretched, with what is known of it. Must outlive the call, and a Rendering made of it.
 struct Material {
     const Audio& audio;
     const std::vector<Frames>& attacks; // where sounds begin, ascending; may be empty
+    // Known already: every sample is a number. Otherwise that is looked through first, which takes a while for
+    // hours of sound.
+    bool allNumbers = false;
 };
 
-// Renders the whole map: the result has exactly map.outputLength() frames, the channels and the rate of the
-// material. Frames of the map outside the material are silent, and so are samples that are no numbers. What every
-// method keeps:
+class Line;
+
+// What is to be rendered, planned out: any piece of it can be rendered at any time, on any thread, and comes out
+// with the same bits as in the whole. What every method keeps:
+// - the whole has exactly map.outputLength() frames, the channels and the rate of the material;
+// - frames of the map outside the material are silent, and so are samples that are no numbers;
 // - the identity map, without transposition, returns the material bit for bit;
 // - equal channels stay equal; silence stays silent;
 // - the same arguments give the same result, bit for bit;
 // - a source frame at a point of the map sounds at that point's output frame.
-// Any thread; takes time. Fails when settings are out of range, when memory does not reach, and when cancelled.
+// Immutable; all members may be called from any thread.
+class Rendering {
+  public:
+    // Quick, but for a loop, whose sound is copied. Fails when there is no sound, and when settings are out of
+    // range or go, together with the map, beyond what can be done.
+    static Result<Rendering> plan(const Material& material, const TimeMap& map, const Settings& settings);
+    ~Rendering();
+    Rendering(Rendering&&) noexcept;
+    Rendering& operator=(Rendering&&) noexcept;
+
+    Frames length() const;
+    // Frames, ascending, from which a piece may begin without rendering much that comes before.
+    std::vector<Frames> cuts() const;
+    // Output frames from `from` up to, not including, `to`. Memory besides the result does not grow with it. Takes
+    // time. REQUIRES 0 <= from < to <= length(). Fails when memory does not reach, and when cancelled.
+    Result<Audio> piece(Frames from, Frames to, const Progress& progress = {}) const;
+    // All of it, in pieces side by side on so many threads. Fails as piece() does; absurd lengths are refused
+    // before they are tried.
+    Result<Audio> whole(const Progress& progress = {}, int threads = 1) const;
+
+  private:
+    struct Plan;
+    explicit Rendering(std::unique_ptr<const Plan> plan);
+    std::unique_ptr<const Plan> plan_;
+};
+
+// Plans and renders the whole.
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
-                     const Progress& progress = {});
+                     const Progress& progress = {}, int threads = 1);
+
+// How long a rendering may be, and how much memory its result may take at once.
+constexpr double greatestHours = 48;
+constexpr std::int64_t greatestBytes = std::int64_t(8) << 30;
 
 // All of them, in the order in which they are offered.
 const std::vector<Method>& methods();

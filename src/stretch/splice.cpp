@@ -82,37 +82,45 @@ double likeness(const Products& p) {
 
 } // namespace
 
-Similarity::Similarity(const sound::Audio& audio, std::int64_t window)
-    : audio_(audio), window_(window), step_(std::max(1, audio.rate / 8000)) {
-    for (const auto& samples : audio.channels) {
-        std::vector<float> low(samples.size() / static_cast<std::size_t>(step_) + 1, 0.0F);
-        const auto step = static_cast<std::size_t>(step_);
-        for (std::size_t cell = 0; cell < low.size(); ++cell) {
-            const std::size_t end = std::min(samples.size(), (cell + 1) * step);
+Similarity::Similarity(const Excerpt& in, Span range, std::int64_t window)
+    : in_(in), window_(window), step_(std::max(1, in.audio->rate / 8000)), cell_(cellOf(range.from)) {
+    const auto step = static_cast<std::size_t>(step_);
+    const auto cells = static_cast<std::size_t>(cellOf(range.to) + 1 - cell_);
+    std::vector<float> fine(cells * step);
+    for (std::size_t c = 0; c < in.audio->channels.size(); ++c) {
+        in.copy(c, {cell_ * step_, cell_ * step_ + static_cast<std::int64_t>(fine.size())}, fine.data());
+        std::vector<float> low(cells);
+        for (std::size_t cell = 0; cell < cells; ++cell) {
             float sum = 0;
-            for (std::size_t i = cell * step; i < end; ++i)
-                sum += samples[i];
+            for (std::size_t i = cell * step; i < (cell + 1) * step; ++i)
+                sum += fine[i];
             low[cell] = sum;
         }
         coarse_.push_back(std::move(low));
     }
-    energy_.assign(coarse_.front().size() + 1, 0.0);
-    for (std::size_t i = 0; i + 1 < energy_.size(); ++i) {
+    energy_.assign(cells + 1, 0.0);
+    for (std::size_t i = 0; i < cells; ++i) {
         energy_[i + 1] = energy_[i];
         for (const auto& low : coarse_)
             energy_[i + 1] += double(low[i]) * double(low[i]);
     }
 }
 
+std::int64_t Similarity::cellOf(std::int64_t frame) const {
+    return (frame >= 0 ? frame : frame - step_ + 1) / step_;
+}
+
 double Similarity::at(std::int64_t a, std::int64_t b) const {
     Products sums;
-    for (const auto& samples : audio_.channels)
-        add(sums, samples, a, b, window_);
+    for (const auto& samples : in_.audio->channels)
+        add(sums, samples, a - in_.begin, b - in_.begin, window_);
     return likeness(sums);
 }
 
 double Similarity::coarse(std::int64_t a, std::int64_t b) const {
     const std::int64_t n = std::max<std::int64_t>(4, window_ / step_);
+    a -= cell_;
+    b -= cell_;
     const auto size = static_cast<std::int64_t>(coarse_.front().size());
     if (a < 0 || b < 0 || a + n > size || b + n > size) {
         Products sums;
@@ -132,7 +140,7 @@ double Similarity::coarse(std::int64_t a, std::int64_t b) const {
 }
 
 double Similarity::roughly(std::int64_t a, std::int64_t b) const {
-    return coarse(a / step_, a / step_ + (b - a) / step_);
+    return coarse(cellOf(a), cellOf(a) + (b - a) / step_);
 }
 
 Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const {
@@ -141,9 +149,6 @@ Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_
         return like - 0.02 * std::abs(static_cast<double>(place - wanted)) / reach;
     };
     // Coarse cells line up with a at one phase only; the fine pass below makes up for that.
-    const auto cellOf = [&](std::int64_t frame) {
-        return static_cast<std::int64_t>(std::floor(static_cast<double>(frame) / static_cast<double>(step_)));
-    };
     const std::int64_t cellA = cellOf(a);
     const std::int64_t shift = a - cellA * step_;
     std::int64_t middle = wanted;

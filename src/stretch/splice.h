@@ -1,7 +1,7 @@
 // Finding the place in a recording that goes on most like another: what time-domain stretching turns on.
 #pragma once
 
-#include "sound/audio.h"
+#include "stretch/line.h"
 
 #include <cstdint>
 #include <vector>
@@ -9,11 +9,12 @@
 namespace stretch {
 
 // Compares places of one recording by normalised cross-correlation over all channels together: first on a coarse
-// copy at about 8 kHz, then frame by frame. Built once per rendering; reading is free of side effects.
+// copy at about 8 kHz, then frame by frame. Built for a stretch of the recording; reading is free of side effects.
 class Similarity {
   public:
-    // The audio must outlive this. window: frames that are compared.
-    Similarity(const sound::Audio& audio, std::int64_t window);
+    // The audio must outlive this. range: the frames from which the coarse copy is made; beyond them it is silent.
+    // window: frames that are compared.
+    Similarity(const Excerpt& in, Span range, std::int64_t window);
 
     // How alike the sound from frame a on is to that from frame b on: 1 the same, 0 unrelated, −1 inverted.
     // Silence is like silence. Frames outside the audio are silent.
@@ -31,11 +32,13 @@ class Similarity {
     Best best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const;
 
   private:
+    std::int64_t cellOf(std::int64_t frame) const; // the coarse copy's, in steps from frame 0
     double coarse(std::int64_t a, std::int64_t b) const;
 
-    const sound::Audio& audio_;
+    Excerpt in_;
     std::int64_t window_;
     std::int64_t step_; // frames of the audio to one of the coarse copy
+    std::int64_t cell_; // the coarse copy's first, in steps from frame 0
     std::vector<std::vector<float>> coarse_;
     std::vector<double> energy_; // of the coarse copy up to a place, over all channels
 };

@@ -15,81 +15,138 @@ namespace stretch {
 
 namespace {
 
-// A source frame that sounds at an output frame exactly.
-struct Anchor {
-    std::int64_t source = 0;
-    std::int64_t output = 0;
-    bool exact = true; // false: an end that need not be met to the frame
-    bool attack = false;
-};
+constexpr double similarWindow = 0.024; // seconds that are compared
+// What is looked at of the source beyond two anchors, seconds: how far the sound may be from its ideal place, a
+// crossing, the window, and room to round.
+constexpr double beyond = 0.2;
+constexpr double longest = 6; // seconds from one anchor to the next: where no attack comes, one is set all the same
 
-class Struck {
-  public:
-    Struck(const Material& material, const TimeMap& map)
-        : in_(material.audio), map_(map), rate_(material.audio.rate),
-          cross_(std::max<std::int64_t>(8, frames(0.012))), drift_(frames(0.025)),
-          similar_(material.audio, std::max<std::int64_t>(16, frames(0.024))),
-          out_(in_.rate, in_.channelCount(), map.outputLength()) {
-        placeAnchors(material.attacks);
+} // namespace
+
+Struck::Struck(const Passage& passage, bool alike) : passage_(passage), rate_(passage.in.audio->rate) {
+    // Where no attack comes for long, the sound is brought to its place all the same: so far a piece must reach
+    // back.
+    for (const Anchor& a : attackAnchors()) {
+        if (!anchors_.empty()) {
+            const Anchor from = anchors_.back();
+            const auto parts = static_cast<std::int64_t>(double(a.output - from.output) / (longest * rate_));
+            for (std::int64_t i = 1; i <= parts; ++i) {
+                const std::int64_t output = from.output + (a.output - from.output) * i / (parts + 1);
+                std::int64_t source = std::llround(passage.sourceAt(double(output)));
+                if (alike) source = alikeBeside(source, anchors_.back(), output);
+                if (source > anchors_.back().source && source < a.source)
+                    anchors_.push_back({source, output, true, false});
+            }
+        }
+        anchors_.push_back(a);
     }
+}
+
+// The place beside a source frame that sounds most as an anchor's would if it were just played on until `output`:
+// all that is played from there on lies a crossing of like sounds apart.
+std::int64_t Struck::alikeBeside(std::int64_t source, const Anchor& anchor, std::int64_t output) const {
+    const std::int64_t playedOn = anchor.source + output - anchor.output;
+    const Similarity similar(
+        passage_.in, {std::min(playedOn, source) - frames(beyond), std::max(playedOn, source) + frames(beyond)},
+        std::max<std::int64_t>(16, frames(similarWindow)));
+    return similar.best(playedOn, source - frames(0.012), source + frames(0.012), source).place;
+}
+
+std::vector<Struck::Anchor> Struck::attackAnchors() const {
+    std::vector<Anchor> list;
+    const std::int64_t first = std::llround(passage_.sourceAt(0));
+    const std::int64_t last = std::llround(passage_.sourceAt(double(passage_.length)));
+    list.push_back({first, 0, true, false});
+    for (const Frames a : passage_.attacks) {
+        if (a.value < first || a.value >= last) continue;
+        const std::int64_t at = std::llround(passage_.outputAt(double(a.value)));
+        // What is copied begins a little before the attack, so that nothing of it is missed.
+        const std::int64_t lead = std::min({frames(0.0015), a.value - list.back().source, at - list.back().output});
+        if (at >= passage_.length || lead < 0) continue;
+        const Anchor anchor{a.value - lead, at - lead, true, true};
+        const bool onStart = anchor.output == list.back().output;
+        if (onStart)
+            list.back() = anchor;
+        else if (anchor.output - list.back().output >= frames(0.012) || list.size() == 1)
+            list.push_back(anchor);
+    }
+    // A circle ends as its beginning is preceded.
+    const std::int64_t lead = frames(0.0015);
+    if (passage_.circle && passage_.length - lead > list.back().output && last - lead > list.back().source)
+        list.push_back({last - lead, passage_.length - lead, true, false});
+    list.push_back({last, passage_.length, passage_.circle, false});
+    return list;
+}
+
+// The last anchor at or before an output frame, and not the end.
+std::size_t Struck::anchorBefore(std::int64_t output) const {
+    const auto after = std::upper_bound(anchors_.begin() + 1, anchors_.end() - 1, output,
+                                        [](std::int64_t o, const Anchor& a) { return o < a.output; });
+    return static_cast<std::size_t>(after - anchors_.begin()) - 1;
+}
+
+std::vector<std::int64_t> Struck::cuts() const {
+    std::vector<std::int64_t> list;
+    std::int64_t last = 0;
+    for (const Anchor& a : anchors_)
+        if (a.output >= last + frames(2) && a.output < passage_.length) {
+            list.push_back(a.output);
+            last = a.output;
+        }
+    return list;
+}
+
+Span Struck::sourceOf(Span span) const {
+    const Anchor& a = anchors_[anchorBefore(span.from)];
+    const Anchor& b = anchors_[anchorBefore(std::max(span.from, span.to - 1)) + 1];
+    return {a.source - frames(beyond), b.source + frames(beyond)};
+}
+
+// One rendering; one thread.
+class StruckRun {
+  public:
+    StruckRun(const Struck& plan, const Excerpt& in, Span span)
+        : plan_(plan), in_(in), span_(span), cross_(std::max<std::int64_t>(8, frames(0.012))),
+          drift_(frames(0.025)), out_(plan.rate_, in.audio->channelCount(), Frames(span.length())) {}
 
     Result<Audio> run(const Progress& progress) {
-        for (std::size_t i = 1; i < anchors_.size(); ++i) {
-            if (!fill(anchors_[i - 1], anchors_[i], progress)) return metre::cancelled();
-            progress.at(double(anchors_[i].output) / double(out_.frames().value));
+        const Span span{std::max<std::int64_t>(span_.from, 0), std::min(span_.to, plan_.passage_.length)};
+        if (span.from >= span.to) return std::move(out_);
+        for (std::size_t i = plan_.anchorBefore(span.from) + 1; i < plan_.anchors_.size(); ++i) {
+            const Anchor& a = plan_.anchors_[i - 1];
+            const Anchor& b = plan_.anchors_[i];
+            if (a.output >= span.to) break;
+            if (progress.stopped() || !fill(a, b, progress)) return metre::cancelled();
+            progress.at(std::clamp(double(b.output - span.from) / double(span.length()), 0.0, 1.0));
         }
         return std::move(out_);
     }
 
   private:
-    std::int64_t frames(double seconds) const { return static_cast<std::int64_t>(seconds * rate_); }
+    using Anchor = Struck::Anchor;
 
-    void placeAnchors(const std::vector<Frames>& attacks) {
-        const auto& first = map_.points().front();
-        const auto& last = map_.points().back();
-        anchors_.push_back({first.source.value, 0, true, false});
-        for (const Frames a : attacks) {
-            if (a < first.source || a >= last.source) continue;
-            const std::int64_t at = std::llround(map_.outputAt(double(a.value)));
-            // What is copied begins a little before the attack, so that nothing of it is missed.
-            const std::int64_t lead =
-                std::min({frames(0.0015), a.value - anchors_.back().source, at - anchors_.back().output});
-            if (at >= out_.frames().value || lead < 0) continue;
-            const Anchor anchor{a.value - lead, at - lead, true, true};
-            const bool onStart = anchor.output == anchors_.back().output;
-            if (onStart)
-                anchors_.back() = anchor;
-            else if (anchor.output - anchors_.back().output >= frames(0.012) || anchors_.size() == 1)
-                anchors_.push_back(anchor);
-        }
-        anchors_.push_back({last.source.value, last.output.value, false, false});
-    }
-
-    float sample(std::size_t c, std::int64_t at) const {
-        return at >= 0 && at < in_.frames().value ? in_.channels[c][static_cast<std::size_t>(at)] : 0.0F;
-    }
+    std::int64_t frames(double seconds) const { return plan_.frames(seconds); }
 
     // Output frames [from, to) play the source at output + lag.
     void play(std::int64_t from, std::int64_t to, std::int64_t lag) {
-        const std::int64_t begin = std::clamp(-lag, from, std::max(from, to));
-        const std::int64_t end = std::clamp(in_.frames().value - lag, begin, std::max(begin, to));
-        for (std::size_t c = 0; c < in_.channels.size(); ++c)
-            std::copy(in_.channels[c].begin() + (begin + lag), in_.channels[c].begin() + (end + lag),
-                      out_.channels[c].begin() + begin);
+        const Span heard{std::max(from, span_.from), std::min(to, span_.to)};
+        if (heard.from >= heard.to) return;
+        for (std::size_t c = 0; c < out_.channels.size(); ++c)
+            in_.copy(c, {heard.from + lag, heard.to + lag}, out_.channels[c].data() + (heard.from - span_.from));
     }
 
     // Goes from one lag to another over n output frames. The gain holds the level between the two extremes: equal
     // amplitude where the two are alike, equal power where they are not.
     void crossOver(std::int64_t from, std::int64_t n, std::int64_t lag, std::int64_t to, double likeness) {
         const double r = std::clamp(likeness, 0.0, 1.0);
-        for (std::int64_t i = 0; i < n; ++i) {
+        for (std::int64_t i = std::max<std::int64_t>(0, span_.from - from); i < std::min(n, span_.to - from); ++i) {
             const double x = 0.5 - 0.5 * std::cos(std::numbers::pi * (double(i) + 0.5) / double(n));
             const double gain = 1 / std::sqrt((1 - x) * (1 - x) + x * x + 2 * x * (1 - x) * r);
             const auto a = static_cast<float>((1 - x) * gain);
             const auto b = static_cast<float>(x * gain);
             for (std::size_t c = 0; c < out_.channels.size(); ++c)
-                out_.channels[c][static_cast<std::size_t>(from + i)] =
-                    a * sample(c, from + i + lag) + b * sample(c, from + i + to);
+                out_.channels[c][static_cast<std::size_t>(from + i - span_.from)] =
+                    a * in_.sample(c, from + i + lag) + b * in_.sample(c, from + i + to);
         }
     }
 
@@ -102,16 +159,18 @@ class Struck {
             play(a.output, b.output, lag);
             return true;
         }
+        const Similarity similar(in_, {a.source - frames(beyond), b.source + frames(beyond)},
+                                 std::max<std::int64_t>(16, frames(similarWindow)));
         const std::int64_t head = a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
         const std::int64_t bodyStart = a.output + head;
         // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike.
         const std::int64_t lastCross = std::min(cross_, std::max<std::int64_t>(1, (length - head) / 2));
         const std::int64_t zone = b.exact ? std::max(bodyStart, b.output - lastCross - frames(0.06)) : b.output;
 
-        const double offset = double(bodyStart + lag) - map_.sourceAt(double(bodyStart));
+        const double offset = double(bodyStart + lag) - plan_.passage_.sourceAt(double(bodyStart));
         const auto idealLag = [&](std::int64_t o) {
             const double left = 1 - double(o - bodyStart) / double(std::max<std::int64_t>(1, b.output - bodyStart));
-            return static_cast<std::int64_t>(std::llround(map_.sourceAt(double(o)) + offset * left)) - o;
+            return static_cast<std::int64_t>(std::llround(plan_.passage_.sourceAt(double(o)) + offset * left)) - o;
         };
         const std::int64_t step = frames(0.006) + 1;
         std::int64_t here = a.output;
@@ -128,7 +187,7 @@ class Struck {
                 const std::int64_t low = std::max(wanted - drift_, a.source + head);
                 const std::int64_t high = std::min(wanted + drift_, b.source - cross_);
                 if (low <= high) {
-                    const auto best = similar_.best(o + current, low, high, std::clamp(wanted, low, high));
+                    const auto best = similar.best(o + current, low, high, std::clamp(wanted, low, high));
                     if (best.place != o + current && (must || best.likeness > 0.97)) {
                         play(here, o, current);
                         crossOver(o, cross_, current, best.place - o, best.likeness);
@@ -142,10 +201,11 @@ class Struck {
             o += step;
         }
         if (b.exact && current != endLag) {
-            const std::int64_t at = lastCrossing(std::max(here, zone), a, b, head, lastCross, current, endLag);
+            const std::int64_t at =
+                lastCrossing(similar, std::max(here, zone), a, b, head, lastCross, current, endLag);
             const std::int64_t n = std::min(lastCross, b.output - at);
             play(here, at, current);
-            crossOver(at, n, current, endLag, similar_.at(at + current, at + endLag));
+            crossOver(at, n, current, endLag, similar.at(at + current, at + endLag));
             here = at + n;
             current = endLag;
         }
@@ -154,14 +214,14 @@ class Struck {
     }
 
     // The best output frame for the crossing onto the next attack: alike, and neither side inside an attack.
-    std::int64_t lastCrossing(std::int64_t from, const Anchor& a, const Anchor& b, std::int64_t head,
-                              std::int64_t n, std::int64_t lag, std::int64_t endLag) const {
+    std::int64_t lastCrossing(const Similarity& similar, std::int64_t from, const Anchor& a, const Anchor& b,
+                              std::int64_t head, std::int64_t n, std::int64_t lag, std::int64_t endLag) const {
         const std::int64_t latest = std::max(from, b.output - n);
         std::int64_t best = latest;
         double bestLikeness = -2;
         for (std::int64_t o = from; o <= latest; o += frames(0.002) + 1) {
             if (o + lag + n > b.source || o + endLag < a.source + head / 2) continue;
-            const double likeness = similar_.roughly(o + lag, o + endLag);
+            const double likeness = similar.roughly(o + lag, o + endLag);
             if (likeness > bestLikeness) {
                 bestLikeness = likeness;
                 best = o;
@@ -171,20 +231,38 @@ class Struck {
         return best;
     }
 
-    const Audio& in_;
-    const TimeMap& map_;
-    int rate_;
+    const Struck& plan_;
+    const Excerpt in_;
+    const Span span_;
     std::int64_t cross_; // frames of a crossing
     std::int64_t drift_; // frames that the sound may be away from its ideal place, outside attacks
-    Similarity similar_;
     Audio out_;
-    std::vector<Anchor> anchors_;
+};
+
+Result<Audio> Struck::piece(Span span, const Excerpt& in, const Progress& progress) const {
+    return StruckRun(*this, in, span).run(progress);
+}
+
+namespace {
+
+class StruckLine : public Line {
+  public:
+    explicit StruckLine(Passage passage) : passage_(std::move(passage)), struck_(passage_) {}
+
+    std::vector<std::int64_t> cuts() const override { return struck_.cuts(); }
+    Result<Audio> piece(Span span, const Progress& progress) const override {
+        return struck_.piece(span, passage_.in, progress);
+    }
+
+  private:
+    const Passage passage_;
+    const Struck struck_;
 };
 
 } // namespace
 
-Result<Audio> renderStruck(const Material& material, const TimeMap& map, const Progress& progress) {
-    return Struck(material, map).run(progress);
+std::unique_ptr<Line> struckLine(Passage passage) {
+    return std::make_unique<StruckLine>(std::move(passage));
 }
 
 } // namespace stretch

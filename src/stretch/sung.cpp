@@ -4,11 +4,10 @@
 
 namespace stretch {
 
-Result<Audio> renderSung(const Material& material, const TimeMap& map, double formantsAgainst,
-                         const Progress& progress) {
+std::unique_ptr<Line> sungLine(Passage passage, double formantsAgainst) {
     // Short enough for formants to pass through as they are, long enough to part the harmonics of a low voice.
     const double window = formantsAgainst == 1 ? 0.085 : 0.043;
-    return vocode(material, map, {window, formantsAgainst, true}, progress);
+    return vocoderLine(std::move(passage), {window, formantsAgainst});
 }
 
 } // namespace stretch

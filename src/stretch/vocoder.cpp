@@ -8,7 +8,7 @@
 
 #include "sound/fft.h"
 #include "stretch/envelope.h"
-#include "stretch/zones.h"
+#include "stretch/loop.h"
 
 #include <algorithm>
 #include <cmath>
@@ -21,6 +21,12 @@ namespace {
 
 using Spectrum = std::vector<std::complex<float>>;
 
+// Output seconds: a run is no shorter than the first where attacks could begin another, and no longer than the
+// second; so long is another led over to where no attack begins it.
+constexpr double shortestRun = 3;
+constexpr double longestRun = 8;
+constexpr double leadOver = 1.5;
+
 std::size_t windowFor(double seconds, int rate) {
     std::size_t size = 64;
     while (double(size) * 1.42 < seconds * rate)
@@ -28,47 +34,137 @@ std::size_t windowFor(double seconds, int rate) {
     return size;
 }
 
-class Vocoder {
+Hops hopsOf(const Passage& passage, std::int64_t window) {
+    return passage.circle ? Hops::onCircle(0, passage.length, window / 4)
+                          : Hops::onLine(window / 4 - window / 2, window / 4);
+}
+
+// What goes on from one frame to the next.
+struct Voice {
+    std::vector<Spectrum> before; // what was put out before, by channel
+    Spectrum turn;
+
+    Voice(std::size_t channels, std::size_t bins) : before(channels, Spectrum(bins)), turn(bins, 1.0F) {}
+};
+
+} // namespace
+
+Vocoder::Vocoder(const Passage& passage, const VocoderSettings& settings)
+    : passage_(passage), settings_(settings), size_(windowFor(settings.window, passage.in.audio->rate)),
+      hops_(hopsOf(passage, static_cast<std::int64_t>(size_))),
+      frames_(passage.circle ? hops_.onceRound()
+                             : hops_.from(passage.length + static_cast<std::int64_t>(size_ / 2))),
+      zones_(attackZones(passage, size_ / 4)) {
+    const auto inFrames = [&](double seconds) {
+        return static_cast<std::int64_t>(seconds * passage.in.audio->rate / hops_.hop()) + 1;
+    };
+    const std::int64_t runUp = std::min(inFrames(leadOver), (frames_ + 1) / 2);
+    runs_.push_back({0, passage.circle ? runUp : 0});
+    const auto addLong = [&](std::int64_t upTo) {
+        while (upTo - runs_.back().first > inFrames(longestRun))
+            runs_.push_back({runs_.back().first + inFrames(longestRun - leadOver), runUp});
+    };
+    for (const std::int64_t reset : zones_.resets()) {
+        const std::int64_t frame = hops_.from(reset);
+        if (frame < runs_.back().first + inFrames(shortestRun) || frame >= frames_) continue;
+        addLong(frame);
+        if (frame >= runs_.back().first + inFrames(shortestRun)) runs_.push_back({frame, 0});
+    }
+    addLong(frames_);
+}
+
+std::size_t Vocoder::runOf(std::int64_t frame) const {
+    const auto after = std::upper_bound(runs_.begin(), runs_.end(), frame,
+                                        [](std::int64_t f, const Run& run) { return f < run.first; });
+    return static_cast<std::size_t>(after - runs_.begin()) - 1;
+}
+
+Vocoder::Run Vocoder::runAfter(std::size_t run) const {
+    if (run + 1 < runs_.size()) return runs_[run + 1];
+    return {frames_, passage_.circle ? runs_.front().runUp : 0};
+}
+
+// The frames that sound within a span.
+Span Vocoder::framesOf(Span span) const {
+    const std::int64_t from = std::clamp<std::int64_t>(hops_.from(span.from - reach() + 1), 0, frames_);
+    return {from, std::clamp(hops_.from(span.to + reach()), from, frames_)};
+}
+
+std::vector<std::int64_t> Vocoder::cuts() const {
+    // From where on nothing sounds of the run before.
+    std::vector<std::int64_t> list;
+    for (std::size_t i = 1; i < runs_.size(); ++i)
+        if (const std::int64_t cut = hops_.at(runs_[i].first - 1) + reach(); cut < passage_.length)
+            list.push_back(cut);
+    return list;
+}
+
+Span Vocoder::sourceOf(Span span) const {
+    const Span frames = framesOf(span);
+    const Run& run = runs_[runOf(frames.from)];
+    const std::int64_t first = hops_.at(run.first - run.runUp);
+    const std::int64_t last = hops_.at(frames.to);
+    // A look back by a hop, and what rounding to frames may make of it.
+    const std::int64_t hop = static_cast<std::int64_t>(hops_.hop()) + 2;
+    return {zones_.sourceAt(first) - hop - reach(), zones_.sourceAt(last) + hop + reach()};
+}
+
+// The buffers of one rendering; one thread.
+class VocoderRun {
   public:
-    Vocoder(const Material& material, const TimeMap& map, const VocoderSettings& settings)
-        : in_(material.audio), size_(windowFor(settings.window, material.audio.rate)), hop_(size_ / 4), fft_(size_),
-          bins_(fft_.bins()), shape_(size_),
-          zones_(attackZones(material.attacks, map, settings.attacks ? size_ / 4 : 0)),
-          envelope_(size_, in_.rate, settings.formantsAgainst),
-          out_(in_.rate, in_.channelCount(), map.outputLength()), power_(bins_), turn_(bins_) {
+    VocoderRun(const Vocoder& plan, const Excerpt& in, Span span)
+        : plan_(plan), in_(in), span_(span), size_(plan.size_), fft_(size_), bins_(fft_.bins()), shape_(size_),
+          envelope_(size_, in.audio->rate, plan.settings_.formantsAgainst),
+          out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_),
+          main_(in.audio->channels.size(), bins_), next_(in.audio->channels.size(), bins_),
+          // Hann windows squared, a hop apart, sum to this.
+          scale_(static_cast<float>(plan.hops_.hop() / (0.375 * double(size_)))) {
         for (std::size_t i = 0; i < size_; ++i)
             shape_[i] = static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * double(i) / double(size_)));
-        for (auto* spectra : {&now_, &back_, &before_})
-            spectra->assign(in_.channels.size(), Spectrum(bins_));
+        now_.assign(in.audio->channels.size(), Spectrum(bins_));
+        back_.assign(in.audio->channels.size(), Spectrum(bins_));
     }
 
     Result<Audio> run(const Progress& progress) {
-        const auto hop = static_cast<std::int64_t>(hop_);
-        const auto half = static_cast<std::int64_t>(size_ / 2);
-        const std::int64_t length = out_.frames().value;
-        bool first = true;
-        for (std::int64_t o = hop - half; o < length + half; o += hop) {
-            if (progress.stopped()) return metre::cancelled();
-            progress.at(std::clamp(double(o) / double(length), 0.0, 1.0));
-            step(o, first);
-            first = false;
+        const Span frames = plan_.framesOf(span_);
+        if (frames.from >= frames.to) return std::move(out_);
+        for (std::size_t r = plan_.runOf(frames.from); r < plan_.runs_.size(); ++r) {
+            const Vocoder::Run& run = plan_.runs_[r];
+            if (run.first >= frames.to) break;
+            const Vocoder::Run following = plan_.runAfter(r);
+            const std::int64_t begin = run.first - run.runUp;
+            for (std::int64_t k = begin; k < std::min(following.first, frames.to); ++k) {
+                if (progress.stopped()) return metre::cancelled();
+                if (k >= run.first)
+                    progress.at(std::clamp(double(k - frames.from) / double(frames.length()), 0.0, 1.0));
+                const std::int64_t left = following.first - k;
+                step(k, k == begin, left <= following.runUp ? left : 0, left == following.runUp);
+                if (k >= frames.from && k >= run.first) put(plan_.hops_.at(k));
+            }
         }
         return std::move(out_);
     }
 
   private:
-    // One output frame, centred on o.
-    void step(std::int64_t o, bool first) {
-        const Zones::Place place = zones_.at(o);
+    // Works out one frame. `left`: frames until the next run, when this one is being led over to it, else 0.
+    void step(std::int64_t k, bool first, std::int64_t left, bool leadBegins) {
+        const std::int64_t o = plan_.hops_.at(k);
+        const std::int64_t previous = plan_.hops_.at(k - 1);
+        const std::int64_t source = plan_.zones_.sourceAt(o);
         float energy = 0;
         for (std::size_t c = 0; c < now_.size(); ++c) {
-            analyse(c, place.source, now_[c]);
+            analyse(c, source, now_[c]);
             for (const auto& x : now_[c])
                 energy += std::norm(x);
         }
-        if (energy == 0) {
-            for (Spectrum& s : before_)
-                std::fill(s.begin(), s.end(), 0.0F);
+        silent_ = energy == 0;
+        if (silent_) {
+            begin(main_);
+            begin(next_);
+            for (std::size_t c = 0; c < now_.size(); ++c) {
+                std::fill(main_.before[c].begin(), main_.before[c].end(), 0.0F);
+                std::fill(next_.before[c].begin(), next_.before[c].end(), 0.0F);
+            }
             return;
         }
         for (std::size_t b = 0; b < bins_; ++b) {
@@ -76,42 +172,69 @@ class Vocoder {
             for (const Spectrum& s : now_)
                 power_[b] += std::norm(s[b]);
         }
-        if (first || place.asRecorded || place.source - lastSource_ == static_cast<std::int64_t>(hop_)) {
-            // Phases as they are; or going on at the recording's own speed, as turned as before.
-            if (first || place.asRecorded) std::fill(turn_.begin(), turn_.end(), 1.0F);
-            for (auto& t : turn_)
-                t /= std::max(1e-9F, std::sqrt(std::norm(t)));
-        } else {
+        const bool asRecorded = plan_.zones_.resetsBetween(previous, o);
+        const bool sameSpeed = source - plan_.zones_.sourceAt(previous) == o - previous;
+        if (!first && !asRecorded && !sameSpeed)
             for (std::size_t c = 0; c < back_.size(); ++c)
-                analyse(c, place.source - static_cast<std::int64_t>(hop_), back_[c]);
-            turnAroundPeaks();
+                analyse(c, source - (o - previous), back_[c]);
+        const auto advance = [&](Voice& voice, bool begins) {
+            if (begins || asRecorded)
+                begin(voice);
+            else if (sameSpeed) // going on at the recording's own speed, as turned as before
+                for (auto& t : voice.turn)
+                    t /= std::max(1e-9F, std::sqrt(std::norm(t)));
+            else
+                turnAroundPeaks(voice);
+        };
+        advance(main_, first);
+        if (left > 0) {
+            advance(next_, leadBegins);
+            lead(left);
+            remember(next_);
         }
-        lastSource_ = place.source;
-        for (std::size_t c = 0; c < now_.size(); ++c) {
-            Spectrum& s = before_[c];
+        remember(main_);
+    }
+
+    // Phases as they are recorded.
+    static void begin(Voice& voice) { std::fill(voice.turn.begin(), voice.turn.end(), 1.0F); }
+
+    void remember(Voice& voice) const {
+        for (std::size_t c = 0; c < now_.size(); ++c)
             for (std::size_t b = 0; b < bins_; ++b)
-                s[b] = now_[c][b] * turn_[b];
+                voice.before[c][b] = now_[c][b] * voice.turn[b];
+    }
+
+    // Turns what is heard towards what will be, so that nothing is left to turn after `left` more frames.
+    void lead(std::int64_t left) {
+        const auto share = float(left) / float(left + 1);
+        for (std::size_t b = 0; b < bins_; ++b) {
+            const float level = std::sqrt(std::norm(main_.turn[b]));
+            const std::complex<float> there = next_.turn[b] / std::max(1e-9F, std::sqrt(std::norm(next_.turn[b])));
+            const float apart = std::arg(main_.turn[b] * std::conj(there));
+            main_.turn[b] = level * there * std::polar(1.0F, apart * share);
+        }
+    }
+
+    // Puts out the frame that was worked out.
+    void put(std::int64_t o) {
+        if (silent_) return;
+        for (std::size_t c = 0; c < now_.size(); ++c) {
             const auto spectrum = fft_.spectrum();
-            std::copy(s.begin(), s.end(), spectrum.begin());
+            std::copy(main_.before[c].begin(), main_.before[c].end(), spectrum.begin());
             if (envelope_.moves()) envelope_.move(spectrum);
             spectrum[0].imag(0);
             spectrum[bins_ - 1].imag(0);
             fft_.inverse();
-            overlap(c, o - static_cast<std::int64_t>(size_ / 2));
+            overlap(c, o - plan_.reach());
         }
     }
 
     void analyse(std::size_t c, std::int64_t centre, Spectrum& to) {
         const auto time = fft_.time();
-        const std::int64_t from = centre - static_cast<std::int64_t>(size_ / 2);
-        const std::int64_t begin = std::clamp<std::int64_t>(-from, 0, static_cast<std::int64_t>(size_));
-        const std::int64_t end =
-            std::clamp<std::int64_t>(in_.frames().value - from, begin, static_cast<std::int64_t>(size_));
-        if (begin > 0 || end < static_cast<std::int64_t>(size_)) std::fill(time.begin(), time.end(), 0.0F);
-        const std::vector<float>& x = in_.channels[c];
-        for (std::int64_t i = begin; i < end; ++i)
-            time[static_cast<std::size_t>(i)] =
-                x[static_cast<std::size_t>(from + i)] * shape_[static_cast<std::size_t>(i)];
+        const std::int64_t from = centre - plan_.reach();
+        in_.copy(c, {from, from + static_cast<std::int64_t>(size_)}, time.data());
+        for (std::size_t i = 0; i < size_; ++i)
+            time[i] *= shape_[i];
         fft_.forward();
         const auto spectrum = fft_.spectrum();
         std::copy(spectrum.begin(), spectrum.end(), to.begin());
@@ -119,7 +242,7 @@ class Vocoder {
 
     // Turns the bins around each peak of the power together. The regions meet where the power is lowest between
     // peaks.
-    void turnAroundPeaks() {
+    void turnAroundPeaks(Voice& voice) {
         std::size_t from = 0;
         std::size_t peak = nextPeak(0);
         while (from < bins_) {
@@ -138,7 +261,7 @@ class Vocoder {
             const std::size_t high = std::min(to, peak + 3);
             for (std::size_t c = 0; c < back_.size(); ++c)
                 for (std::size_t b = low; b < high; ++b) {
-                    fit += before_[c][b] * std::conj(back_[c][b]);
+                    fit += voice.before[c][b] * std::conj(back_[c][b]);
                     past += std::norm(back_[c][b]);
                 }
             float present = 0;
@@ -147,24 +270,24 @@ class Vocoder {
             const float magnitude = std::sqrt(std::norm(fit));
             const bool begins = past < 0.003F * present || magnitude < 1e-20F;
             std::complex<float> turn = begins ? std::complex<float>(1) : fit / magnitude;
-            if (!begins) turn *= levelAt(likeness(from, to, turn));
+            if (!begins) turn *= levelAt(likeness(voice, from, to, turn));
             for (std::size_t b = from; b < to; ++b)
-                turn_[b] = turn;
+                voice.turn[b] = turn;
             from = to;
             peak = following;
         }
     }
 
     // How well the whole region fits, turned, to what was put out before: 1 entirely.
-    float likeness(std::size_t from, std::size_t to, std::complex<float> turn) const {
+    float likeness(const Voice& voice, std::size_t from, std::size_t to, std::complex<float> turn) const {
         float both = 0;
         float past = 1e-30F;
         float put = 1e-30F;
         for (std::size_t c = 0; c < back_.size(); ++c)
             for (std::size_t b = from; b < to; ++b) {
-                both += (before_[c][b] * std::conj(back_[c][b] * turn)).real();
+                both += (voice.before[c][b] * std::conj(back_[c][b] * turn)).real();
                 past += std::norm(back_[c][b]);
-                put += std::norm(before_[c][b]);
+                put += std::norm(voice.before[c][b]);
             }
         return both / std::sqrt(past * put);
     }
@@ -185,39 +308,60 @@ class Vocoder {
     }
 
     void overlap(std::size_t c, std::int64_t at) {
-        // Four Hann windows squared, a quarter apart, sum to 1.5.
-        constexpr float scale = 1 / 1.5F;
         const auto time = fft_.time();
-        const std::int64_t begin = std::max<std::int64_t>(0, -at);
-        const std::int64_t end = std::min(static_cast<std::int64_t>(size_), out_.frames().value - at);
+        const std::int64_t begin = std::max<std::int64_t>(0, span_.from - at);
+        const std::int64_t end = std::min(static_cast<std::int64_t>(size_), span_.to - at);
         std::vector<float>& y = out_.channels[c];
         for (std::int64_t i = begin; i < end; ++i)
-            y[static_cast<std::size_t>(at + i)] +=
-                scale * shape_[static_cast<std::size_t>(i)] * time[static_cast<std::size_t>(i)];
+            y[static_cast<std::size_t>(at - span_.from + i)] +=
+                scale_ * shape_[static_cast<std::size_t>(i)] * time[static_cast<std::size_t>(i)];
     }
 
-    const Audio& in_;
+    const Vocoder& plan_;
+    const Excerpt in_;
+    const Span span_;
     std::size_t size_;
-    std::size_t hop_;
     sound::RealFft fft_;
     std::size_t bins_;
     std::vector<float> shape_;
-    Zones zones_;
     Envelope envelope_;
     Audio out_;
     std::vector<float> power_;
-    Spectrum turn_;
-    std::vector<Spectrum> now_;    // the frame
-    std::vector<Spectrum> back_;   // the recording one hop before it
-    std::vector<Spectrum> before_; // what was put out before
-    std::int64_t lastSource_ = 0;
+    Voice main_;                 // what is heard
+    Voice next_;                 // the run to come, unheard
+    std::vector<Spectrum> now_;  // the frame
+    std::vector<Spectrum> back_; // the recording one hop before it
+    bool silent_ = true;
+    float scale_;
+};
+
+Result<Audio> Vocoder::piece(Span span, const Excerpt& in, const Progress& progress) const {
+    return VocoderRun(*this, in, span).run(progress);
+}
+
+namespace {
+
+class VocoderLine : public Line {
+  public:
+    VocoderLine(Passage passage, const VocoderSettings& settings)
+        : passage_(std::move(passage)), vocoder_(passage_, settings) {}
+
+    std::vector<std::int64_t> cuts() const override { return vocoder_.cuts(); }
+    Result<Audio> piece(Span span, const Progress& progress) const override {
+        if (!passage_.circle) return vocoder_.piece(span, passage_.in, progress);
+        return folded(span, passage_.length, vocoder_.reach(), progress,
+                      [&](Span part, const Progress& p) { return vocoder_.piece(part, passage_.in, p); });
+    }
+
+  private:
+    const Passage passage_;
+    const Vocoder vocoder_;
 };
 
 } // namespace
 
-Result<Audio> vocode(const Material& material, const TimeMap& map, const VocoderSettings& settings,
-                     const Progress& progress) {
-    return Vocoder(material, map, settings).run(progress);
+std::unique_ptr<Line> vocoderLine(Passage passage, const VocoderSettings& settings) {
+    return std::make_unique<VocoderLine>(std::move(passage), settings);
 }
 
 } // namespace stretch

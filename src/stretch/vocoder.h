@@ -2,7 +2,9 @@
 // together.
 #pragma once
 
-#include "stretch/method.h"
+#include "stretch/hops.h"
+#include "stretch/line.h"
+#include "stretch/zones.h"
 
 namespace stretch {
 
@@ -11,12 +13,47 @@ struct VocoderSettings {
     // What the result's pitch will be multiplied by afterwards: the spectral envelope is moved the other way
     // beforehand, so that formants stay. 1: leaves it alone.
     double formantsAgainst = 1;
-    bool attacks = true; // keep time around attacks unstretched, with the phases they were recorded with
 };
 
-// Renders the whole map, all channels with the same phase rotations. REQUIRES a map that is not the identity.
-// Any thread; takes time; memory besides input and output is a few windows. Fails when cancelled.
-Result<Audio> vocode(const Material& material, const TimeMap& map, const VocoderSettings& settings,
-                     const Progress& progress);
+// A vocoder that has been given its passage; all channels get the same phase rotations. Its frames are dealt out in
+// runs that need nothing of each other: each begins at an attack, where phases are as recorded. Where none comes
+// for long, a run begins unheard a second and a half early, and the one before it is led over to the phases that it
+// then has, a little with every frame; on a circle the last run is led over to the first. Immutable; any thread.
+class Vocoder {
+  public:
+    // The passage must outlive this.
+    Vocoder(const Passage& passage, const VocoderSettings& settings);
+
+    // As Line's, over a line that on a circle reaches from −reach() to length + reach() and is to be folded.
+    std::vector<std::int64_t> cuts() const;
+    Result<Audio> piece(Span span, const Excerpt& in, const Progress& progress) const;
+    std::int64_t reach() const { return static_cast<std::int64_t>(size_ / 2); }
+    // The source frames that are looked at for a piece.
+    Span sourceOf(Span span) const;
+
+  private:
+    friend class VocoderRun;
+
+    // Frames are counted from the passage's first; before it they are those of a circle's end.
+    struct Run {
+        std::int64_t first = 0;
+        std::int64_t runUp = 0; // unheard frames before the first
+    };
+
+    std::size_t runOf(std::int64_t frame) const;
+    Run runAfter(std::size_t run) const; // for the last: on a circle the first again, else an empty one at the end
+    Span framesOf(Span span) const;
+
+    const Passage& passage_;
+    VocoderSettings settings_;
+    std::size_t size_;
+    Hops hops_; // the frames' centres in the output
+    std::int64_t frames_;
+    Zones zones_;
+    std::vector<Run> runs_;
+};
+
+// A method that is a vocoder and nothing else.
+std::unique_ptr<Line> vocoderLine(Passage passage, const VocoderSettings& settings);
 
 } // namespace stretch

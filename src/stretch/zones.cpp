@@ -5,24 +5,25 @@
 
 namespace stretch {
 
-Zones::Place Zones::at(std::int64_t o) {
-    Place place{std::llround(map_.sourceAt(double(o))), false};
-    while (next_ < resets_.size() && resets_[next_] <= o) {
-        place.asRecorded = true;
-        ++next_;
-    }
-    return place;
+std::int64_t Zones::sourceAt(std::int64_t output) const {
+    return std::llround(map_.sourceAt(double(output + before_)));
+}
+
+bool Zones::resetsBetween(std::int64_t after, std::int64_t upTo) const {
+    const auto next = std::upper_bound(resets_.begin(), resets_.end(), after);
+    return next != resets_.end() && *next <= upTo;
 }
 
 namespace {
 
 // A stretch of the map between two of its points that has room for what is left of a zone: as a share of `wanted`.
 std::int64_t roomFor(std::int64_t wanted, double source, double output) {
-    // What is not kept must still be stretched by no more than a map may.
+    // What is not kept must not be stretched by three times as much.
+    const double ratio = output / source;
     const auto fits = [&](double reach) {
         const double s = source - reach;
         const double o = output - reach;
-        return s > 0 && o > 0 && o / s > TimeMap::smallestRatio * 1.3 && o / s < TimeMap::largestRatio / 1.3;
+        return s > 0 && o > 0 && o / s > std::min(ratio, 1.0) / 3 && o / s < std::max(ratio, 1.0) * 3;
     };
     double reach = double(wanted);
     while (reach >= 1 && !fits(reach))
@@ -32,7 +33,9 @@ std::int64_t roomFor(std::int64_t wanted, double source, double output) {
 
 } // namespace
 
-Zones attackZones(const std::vector<Frames>& attacks, const TimeMap& map, std::size_t reach) {
+Zones attackZones(const Passage& passage, std::size_t reach) {
+    const std::vector<Frames>& attacks = passage.attacks;
+    const TimeMap& map = passage.map;
     struct Anchor {
         std::int64_t source;
         std::int64_t output;
@@ -88,10 +91,10 @@ Zones attackZones(const std::vector<Frames>& attacks, const TimeMap& map, std::s
         if (before > 0) add(a.source - before, a.output - before);
         add(a.source, a.output);
         if (after > 0) add(a.source + after, a.output + after);
-        if (a.attack) resets.push_back(a.output - before);
+        if (a.attack) resets.push_back(a.output - before - passage.before);
     }
-    auto made = TimeMap::make(bent);
-    return made ? Zones(std::move(*made), std::move(resets)) : Zones(map, {});
+    auto made = TimeMap::make(bent, widestRatio);
+    return made ? Zones(std::move(*made), passage.before, std::move(resets)) : Zones(map, passage.before, {});
 }
 
 } // namespace stretch

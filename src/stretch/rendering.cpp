@@ -1,0 +1,281 @@
+#include "stretch/blend.h"
+#include "stretch/held.h"
+#include "stretch/loop.h"
+#include "stretch/method.h"
+#include "stretch/struck.h"
+#include "stretch/sung.h"
+#include "stretch/tape.h"
+#include "stretch/transposed.h"
+
+#include <algorithm>
+#include <atomic>
+#include <cmath>
+#include <fmt/format.h>
+#include <mutex>
+#include <new>
+#include <thread>
+
+namespace stretch {
+
+namespace {
+
+constexpr const char* tooLittleMemory = "There is not enough memory to stretch this.";
+
+// The material as it is.
+class Copied : public Line {
+  public:
+    explicit Copied(Passage passage) : passage_(std::move(passage)) {}
+
+    std::vector<std::int64_t> cuts() const override { return {}; }
+    Result<Audio> piece(Span span, const Progress& progress) const override {
+        if (progress.stopped()) return metre::cancelled();
+        const Audio& in = *passage_.in.audio;
+        Audio out(in.rate, in.channelCount(), Frames(span.length()));
+        const std::int64_t lag = passage_.map.points().front().source.value;
+        for (std::size_t c = 0; c < out.channels.size(); ++c)
+            passage_.in.copy(c, {span.from + lag, span.to + lag}, out.channels[c].data());
+        return out;
+    }
+
+  private:
+    const Passage passage_;
+};
+
+std::unique_ptr<Line> lineOf(Passage passage, Method method, double formantsAgainst) {
+    switch (method) {
+    case Method::Held:
+        return heldLine(std::move(passage), formantsAgainst);
+    case Method::Blend:
+        return blendLine(std::move(passage), formantsAgainst);
+    case Method::Sung:
+        return sungLine(std::move(passage), formantsAgainst);
+    case Method::Tape:
+        return tapeLine(std::move(passage));
+    case Method::Struck:
+        break;
+    }
+    // The splices know nothing of formants.
+    return formantsAgainst == 1 ? struckLine(std::move(passage)) : sungLine(std::move(passage), formantsAgainst);
+}
+
+Result<Passage> passageOf(const Material& material, const TimeMap& map, bool loop) {
+    if (loop) return circleOf(material, map);
+    return Passage{nullptr, {&material.audio, 0}, material.attacks, map, 0, map.outputLength().value, false};
+}
+
+// Stretched by the factor that the pitch is to rise, then played that much faster. On tape the speed of the map is
+// part of that playing; before it, only what transposition needs is stretched.
+Result<std::unique_ptr<Line>> transposedLine(const Material& material, const TimeMap& map,
+                                             const Settings& settings) {
+    const double factor = std::exp2(settings.semitones / 12);
+    const bool tape = settings.method == Method::Tape;
+    std::vector<metre::TimePoint> longer;
+    std::vector<metre::TimePoint> back;
+    longer.reserve(map.points().size());
+    back.reserve(map.points().size());
+    for (const metre::TimePoint& p : map.points()) {
+        const auto time = tape ? (p.source - map.points().front().source).value : p.output.value;
+        const Frames at(std::llround(double(time) * factor));
+        longer.push_back({p.source, at});
+        back.push_back({at, p.output});
+    }
+    const auto longMap = TimeMap::make(std::move(longer), widestRatio);
+    auto backMap = TimeMap::make(std::move(back), widestRatio);
+    if (!longMap || !backMap)
+        return metre::problem("Stretch and transposition together go beyond what can be done. " +
+                              (longMap ? backMap : longMap).error().text);
+    auto passage = passageOf(material, *longMap, settings.loop);
+    if (!passage) return tl::unexpected(passage.error());
+    return playedFaster(lineOf(std::move(*passage), tape ? Method::Blend : settings.method,
+                               settings.formants && !tape ? factor : 1),
+                        longMap->outputLength().value, settings.loop, material.audio.rate, std::move(*backMap));
+}
+
+bool isFinite(const Audio& audio) {
+    return std::all_of(audio.channels.begin(), audio.channels.end(), [](const std::vector<float>& samples) {
+        return std::all_of(samples.begin(), samples.end(), [](float s) { return std::isfinite(s); });
+    });
+}
+
+Audio withoutNonNumbers(Audio audio) {
+    for (auto& samples : audio.channels)
+        for (float& s : samples)
+            if (!std::isfinite(s)) s = 0;
+    return audio;
+}
+
+// Pieces side by side: each thread takes the next that is left.
+class SideBySide {
+  public:
+    SideBySide(const Line& line, std::vector<Span> pieces, const Progress& progress)
+        : line_(line), pieces_(std::move(pieces)), progress_(progress) {}
+
+    Result<Audio> run(int threads, Audio out) {
+        out_ = std::move(out);
+        {
+            std::vector<std::jthread> others;
+            for (int i = 1; i < threads; ++i)
+                others.emplace_back([this] { work(); });
+            work();
+        }
+        if (failure_) return tl::unexpected(*failure_);
+        return std::move(out_);
+    }
+
+  private:
+    void work() {
+        for (std::size_t i = next_++; i < pieces_.size(); i = next_++) {
+            const Span span = pieces_[i];
+            Result<Audio> made = metre::cancelled();
+            try {
+                made = line_.piece(span, {{}, progress_.stop});
+            } catch (const std::bad_alloc&) {
+                made = metre::problem(tooLittleMemory);
+            }
+            if (made)
+                for (std::size_t c = 0; c < out_.channels.size(); ++c)
+                    std::copy(made->channels[c].begin(), made->channels[c].end(),
+                              out_.channels[c].begin() + span.from);
+            const std::lock_guard lock(mutex_);
+            if (!made) {
+                failure_ = made.error();
+                next_ = pieces_.size();
+                return;
+            }
+            done_ += span.length();
+            progress_.at(double(done_) / double(out_.frames().value));
+        }
+    }
+
+    const Line& line_;
+    const std::vector<Span> pieces_;
+    const Progress& progress_;
+    Audio out_; // each thread writes its own pieces' frames
+    std::atomic<std::size_t> next_{0};
+    std::mutex mutex_; // guards all below
+    std::optional<metre::Problem> failure_;
+    std::int64_t done_ = 0;
+};
+
+} // namespace
+
+struct Rendering::Plan {
+    std::unique_ptr<const Audio> audible; // the material without what is no number
+    std::unique_ptr<Line> line;
+    std::int64_t length = 0;
+    int rate = 0;
+    int channels = 0;
+};
+
+Rendering::Rendering(std::unique_ptr<const Plan> plan) : plan_(std::move(plan)) {}
+Rendering::~Rendering() = default;
+Rendering::Rendering(Rendering&&) noexcept = default;
+Rendering& Rendering::operator=(Rendering&&) noexcept = default;
+
+Frames Rendering::length() const {
+    return Frames(plan_->length);
+}
+
+std::vector<Frames> Rendering::cuts() const {
+    std::vector<Frames> list;
+    for (const std::int64_t cut : plan_->line->cuts())
+        list.emplace_back(cut);
+    return list;
+}
+
+namespace {
+
+// Why a result of so many frames is not to be had.
+std::optional<metre::Problem> tooLong(std::int64_t length, int channels, int rate) {
+    const double bytes = double(length) * channels * sizeof(float);
+    if (bytes <= double(greatestBytes)) return std::nullopt;
+    return metre::Problem{fmt::format("The result would be {:.0f} minutes long and need {:.0f} GB of memory.",
+                                      double(length) / rate / 60, bytes / 1e9)};
+}
+
+} // namespace
+
+Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, const Settings& settings) {
+    if (!std::isfinite(settings.semitones) || std::abs(settings.semitones) > 24)
+        return metre::problem("A transposition lies between −24 and 24 semitones.");
+    if (material.audio.channels.empty() || material.audio.frames().value == 0)
+        return metre::problem("There is no sound to stretch.");
+    const double hours = double(map.outputLength().value) / material.audio.rate / 3600;
+    if (hours > greatestHours)
+        return metre::problem(
+            fmt::format("The result would be {:.0f} hours long; {} can be done.", hours, greatestHours));
+    const std::int64_t turn = (map.points().back().source - map.points().front().source).value;
+    if (settings.loop)
+        if (auto problem = tooLong(turn, material.audio.channelCount(), material.audio.rate))
+            return tl::unexpected(std::move(*problem));
+    try {
+        auto plan = std::make_unique<Plan>();
+        plan->length = map.outputLength().value;
+        plan->rate = material.audio.rate;
+        plan->channels = material.audio.channelCount();
+        if (!material.allNumbers && !isFinite(material.audio))
+            plan->audible = std::make_unique<const Audio>(withoutNonNumbers(material.audio));
+        const Material audible{plan->audible ? *plan->audible : material.audio, material.attacks, true};
+        if (map.isIdentity() && settings.semitones == 0) {
+            plan->line = std::make_unique<Copied>(*passageOf(audible, map, false));
+        } else if (settings.semitones == 0) {
+            auto passage = passageOf(audible, map, settings.loop);
+            if (!passage) return tl::unexpected(passage.error());
+            plan->line = lineOf(std::move(*passage), settings.method, 1);
+        } else {
+            auto line = transposedLine(audible, map, settings);
+            if (!line) return tl::unexpected(line.error());
+            plan->line = std::move(*line);
+        }
+        return Rendering(std::move(plan));
+    } catch (const std::bad_alloc&) {
+        return metre::problem(tooLittleMemory);
+    }
+}
+
+Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress) const {
+    if (progress.stopped()) return metre::cancelled();
+    try {
+        return plan_->line->piece({from.value, to.value}, progress);
+    } catch (const std::bad_alloc&) {
+        return metre::problem(tooLittleMemory);
+    }
+}
+
+Result<Audio> Rendering::whole(const Progress& progress, int threads) const {
+    if (auto problem = tooLong(plan_->length, plan_->channels, plan_->rate))
+        return tl::unexpected(std::move(*problem));
+    std::vector<Span> pieces;
+    if (threads > 1) {
+        std::int64_t from = 0;
+        const std::int64_t least = std::int64_t(2) * plan_->rate;
+        for (const std::int64_t cut : plan_->line->cuts())
+            if (cut >= from + least && cut < plan_->length) {
+                pieces.push_back({from, cut});
+                from = cut;
+            }
+        pieces.push_back({from, plan_->length});
+    }
+    if (pieces.size() < 2) return piece(Frames(0), length(), progress);
+    if (progress.stopped()) return metre::cancelled();
+    try {
+        Audio out(plan_->rate, plan_->channels, length());
+        threads = std::min(threads, static_cast<int>(pieces.size()));
+        return SideBySide(*plan_->line, std::move(pieces), progress).run(threads, std::move(out));
+    } catch (const std::bad_alloc&) {
+        return metre::problem(tooLittleMemory);
+    }
+}
+
+Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
+                     const Progress& progress, int threads) {
+    if (progress.stopped()) return metre::cancelled();
+    if (auto problem =
+            tooLong(map.outputLength().value, material.audio.channelCount(), std::max(1, material.audio.rate)))
+        return tl::unexpected(std::move(*problem));
+    const auto rendering = Rendering::plan(material, map, settings);
+    if (!rendering) return tl::unexpected(rendering.error());
+    return rendering->whole(progress, threads);
+}
+
+} // namespace stretch
