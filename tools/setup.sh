@@ -4,7 +4,7 @@
 # tests start pushes out again, and the sound library with it.
 build_packages=(
   g++ cmake ninja-build ccache pkg-config
-  libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev librtaudio-dev libjack-jackd2-dev
+  libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev libebur128-dev librtaudio-dev libjack-jackd2-dev
   nlohmann-json3-dev libcli11-dev libfmt-dev libexpected-dev libreaderwriterqueue-dev
   libsqlite3-dev
   qt6-base-dev

@@ -4,7 +4,9 @@ first should be the second.
 
 For each pair NAME_from.wav and NAME_to.wav; truth.json has kind, ratio (output length over input length), and the
 moments of the notes in both, in seconds. Notes, sounds and fonts are those of listening_set.py, without reverberation and
-without scatter; a decay lasts as long as it lasts, whatever the tempo, so no stretcher can reach the truth entirely.
+without scatter. The synthesiser begins notes on blocks of 64 samples only; so each different note is rendered by itself
+and put in its place to the sample. A decay lasts as long as it lasts, whatever the tempo, so no stretcher can reach the
+truth entirely.
 
 Needs: python3-numpy, fluidsynth, fluid-soundfont-gm, timgm6mb-soundfont.
 Usage: tools/stretch_set.py FOLDER [--seed N] [--each N]
@@ -30,6 +32,36 @@ def write(path, x):
         w.writeframes((np.clip(x, -1, 1) * 32767).astype("<i2").tobytes())
 
 
+BLOCK = 64  # samples; the synthesiser begins notes on these
+TAIL = 1.5  # seconds after a note that are kept of it
+
+
+def placed(notes, programs, font, seconds):
+    """As listening_set.render, each note at its place to the sample."""
+    different = sorted({n[1:] for n in notes})
+    slots, at = {}, BLOCK * 200
+    for note in different:
+        slots[note] = at
+        at += int((note[3] + TAIL) * ls.RATE / BLOCK + 2) * BLOCK
+    # In the middle of a block, so that rounding to ticks moves none to another.
+    sheet = [((slot + BLOCK / 2) / ls.RATE, *note) for note, slot in slots.items()]
+    x = ls.render(sheet, programs, font, False, at / ls.RATE)
+    first = []
+    for note, slot in slots.items():
+        heard = np.nonzero(np.abs(x[slot:slot + BLOCK * 8]).max(axis=1) > 0)[0]
+        if len(heard):
+            first.append(heard[0])
+    late = min(first) // BLOCK * BLOCK if first else 0  # blocks between an event and its sound
+    out = np.zeros((int(round(seconds * ls.RATE)), 2))
+    for begin, *note in notes:
+        slot = slots[tuple(note)] + late
+        to = int(round(begin * ls.RATE))
+        length = min(int((note[3] + TAIL) * ls.RATE), len(out) - to, len(x) - slot)
+        if length > 0:
+            out[to:to + length] += x[slot:slot + length]
+    return out
+
+
 def make(job):
     folder, seed, kind, number = job
     rng = np.random.default_rng([seed, number, sum(map(ord, kind))])
@@ -37,14 +69,14 @@ def make(job):
     bars = 4 if kind != "mix" else 2
     part, per_bar, _, _, (low, high), _ = ls.compose(rng, kind, bars)
     ratio = RATIOS[number % len(RATIOS)]
-    bpm = float(rng.uniform(max(low, 80), min(high, 140)))
+    bpm = float(rng.uniform(max(low, 80), max(min(high, 140), low + 1, 81)))
     beats = bars * per_bar
     sides, moments = [], []
     for tempo in (bpm, bpm / ratio):
         beat = 60 / tempo
         notes = [(at * beat, c, k, v, max(0.03, length * beat)) for at, c, k, v, length in part.notes]
         seconds = beats * beat
-        sides.append(ls.render(notes, part.programs, font, False, seconds)[:int(round(seconds * ls.RATE))])
+        sides.append(placed(notes, part.programs, font, seconds))
         moments.append(sorted({round(n[0], 6) for n in notes}))
     peak = max(np.abs(s).max() for s in sides)
     if peak < 1e-4:

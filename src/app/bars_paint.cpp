@@ -106,7 +106,13 @@ void paintTempoLane(QPainter& p, const BarsScene& s) {
     p.fillRect(QRect(0, area.bottom(), s.size.width(), 1), t.rule);
 }
 
-// The outline of a clip's source, bent to the grid: each column of pixels shows the stretch of source it covers.
+sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, metre::Frames from,
+                         metre::Frames to) {
+    return (to - from).value > 256 ? peaks.over(from, to) : sound::exactExtent(audio, from, to);
+}
+
+// The outline of what is heard of a clip. Where it is not rendered yet, that of its source, bent to the grid: each
+// column of pixels shows the stretch of source it covers.
 void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, const QRectF& area,
                    const QRect& dirty) {
     const project::Project& project = s.session.now();
@@ -114,27 +120,43 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, c
     if (!source->sound) return;
     const bool stretched = project::isStretched(project, clip);
     const Beats start = project::startOf(project, clip);
-    const auto frameAt = [&](double x) {
+    const metre::Frames startFrame = project::startFrameOf(project, clip);
+    const auto sourceFrameAt = [&](double x) {
         const Beats b = s.layout.beat(x);
         const metre::Seconds at = stretched
                                       ? source->beats->secondsAt(b - clip.at)
                                       : clip.from + (project.tempo.secondsAt(b) - project.tempo.secondsAt(start));
         return metre::toFrames(at, project.rate);
     };
+    const auto frameAt = [&](double x) {
+        return metre::toFrames(project.tempo.secondsAt(s.layout.beat(x)), project.rate) - startFrame;
+    };
     const int left = static_cast<int>(std::max<double>(std::floor(area.left()), dirty.left()));
     const int right = static_cast<int>(std::min<double>(std::ceil(area.right()), dirty.right() + 1));
     const double middle = area.center().y();
     const double half = area.height() / 2;
     const auto factor = static_cast<double>(std::min(2.0F, static_cast<float>(std::pow(10.0, clip.gainDb / 20))));
+    const std::vector<play::RenderedPiece> pieces = s.session.player().renderedClip(clip.id);
     QVector<QLineF> lines;
     lines.reserve(std::max(0, right - left));
     metre::Frames from = frameAt(left);
     for (int x = left; x < right; ++x) {
-        const metre::Frames to = frameAt(x + 1);
-        const sound::Extent e = (to - from).value > 256 ? source->sound->peaks.over(from, to)
-                                                        : sound::exactExtent(source->sound->audio, from, to);
-        const double top = middle - std::min(1.0, e.high * factor) * half;
-        const double bottom = middle - std::max(-1.0, e.low * factor) * half;
+        const metre::Frames to = std::max(frameAt(x + 1), from + metre::Frames(1));
+        // The piece that holds the column's beginning; another may follow within it.
+        auto piece = std::upper_bound(pieces.begin(), pieces.end(), from,
+                                      [](metre::Frames f, const play::RenderedPiece& r) { return f < r.from; });
+        if (piece != pieces.begin()) --piece;
+        std::optional<sound::Extent> heard;
+        for (; piece != pieces.end() && piece->from < to; ++piece) {
+            if (piece->from + piece->audio->frames() <= from) continue;
+            const sound::Extent e = extentOver(*piece->audio, *piece->peaks, from - piece->from, to - piece->from);
+            heard = heard ? sound::Extent{std::min(heard->low, e.low), std::max(heard->high, e.high)} : e;
+        }
+        const sound::Extent e =
+            heard ? *heard
+                  : extentOver(source->sound->audio, source->sound->peaks, sourceFrameAt(x), sourceFrameAt(x + 1));
+        const double top = middle - std::min(1.0, double(e.high) * factor) * half;
+        const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half;
         lines.append(QLineF(x + 0.5, top - 0.4, x + 0.5, bottom + 0.4));
         from = to;
     }
@@ -200,7 +222,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::
         p.setPen(t.wax);
         p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,
                    problem);
-    } else if (!s.session.player().renderedClip(clip.id)) {
+    } else if (!s.session.player().isRendered(clip.id)) {
         // Being fitted: a dotted line along the foot until it is ready.
         p.setPen(QPen(t.brass, 2, Qt::DotLine));
         p.drawLine(QPointF(r.left() + 3, r.bottom() - 2), QPointF(r.right() - 3, r.bottom() - 2));

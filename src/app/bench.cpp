@@ -225,6 +225,10 @@ void Bench::tap() {
         session_.say(tr("%1 tapped: %2 BPM · %3").arg(qt(s->name), qt(metre::tempoFigure(result->bpm)), said));
 }
 
+void Bench::swapCompared() {
+    card_->swapCompared();
+}
+
 void Bench::typeTempo() {
     card_->typeTempo();
 }

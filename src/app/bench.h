@@ -27,6 +27,7 @@ class Bench : public QWidget {
     void roundTempo();
     void tap();
     void typeTempo();
+    void swapCompared(); // A|B
     void playRaw(bool on);
 
   protected:

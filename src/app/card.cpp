@@ -1,5 +1,6 @@
 #include "app/card.h"
 
+#include "app/compare_row.h"
 #include "app/controls.h"
 #include "app/figure.h"
 #include "app/session.h"
@@ -9,6 +10,7 @@
 #include "project/fit.h"
 
 #include <QGridLayout>
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
 #include <cmath>
@@ -45,6 +47,43 @@ auto shared(const project::Project& p, const std::vector<ClipId>& clips, Get get
     return value;
 }
 
+// Whole semitones, and what is left in cents.
+QString semitonesText(double semitones) {
+    const double cents = std::round(semitones * 1000) / 10;
+    const double whole = std::trunc(cents / 100);
+    const double rest = cents - 100 * whole;
+    QString text = signedNumber(whole, 0) + " st";
+    // Below one semitone down there is no whole number to carry the sign.
+    if (rest != 0) text += ' ' + signedNumber(rest, rest == std::round(rest) ? 0 : 1) + " ct";
+    return text;
+}
+
+// From "1.5", "2 st", "1 st 50 ct" or "−30 ct".
+std::optional<double> semitonesFrom(QString text) {
+    text = text.trimmed().replace(QChar(0x2212), '-').replace(',', '.');
+    double sum = 0;
+    bool cents = false;
+    if (text.endsWith("ct")) {
+        cents = true;
+        text.chop(2);
+    }
+    const int st = static_cast<int>(text.indexOf("st"));
+    const QString last = st < 0 ? text : text.mid(st + 2).trimmed();
+    if (st >= 0) {
+        const auto whole = numberFrom(text.left(st));
+        if (!whole || (cents && last.isEmpty())) return std::nullopt;
+        sum = *whole;
+    }
+    if (!last.isEmpty()) {
+        const auto v = numberFrom(last);
+        if (!v || (st >= 0 && !cents)) return std::nullopt;
+        sum += cents ? *v / 100 : *v;
+    } else if (st < 0) {
+        return std::nullopt;
+    }
+    return std::abs(sum) <= 24 ? std::optional(sum) : std::nullopt;
+}
+
 const char* verdict(double strain, stretch::Method method) {
     // About ±10 BPM around 110 is gentle, drums bear twice that, held sounds less than a mix (common practice).
     const double gentle = method == stretch::Method::Struck ? 18 : method == stretch::Method::Blend ? 12 : 9;
@@ -66,6 +105,14 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     const auto add = [&](const QString& title, QWidget* w) {
         grid->addWidget(label(title, this), row, 0, Qt::AlignLeft | Qt::AlignVCenter);
         grid->addWidget(w, row++, 1, Qt::AlignLeft | Qt::AlignVCenter);
+    };
+    const auto addWide = [&](const QString& title, QWidget* w) {
+        auto* line = new QHBoxLayout;
+        line->setSpacing(8);
+        line->addWidget(label(title, this));
+        line->addStretch(1);
+        line->addWidget(w);
+        grid->addLayout(line, row++, 0, 1, 2);
     };
     const auto figure = [&](const char* name, const QString& title, const QString& tip, const QString& room) {
         auto* f = new Figure(title, 16, this);
@@ -101,6 +148,8 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     grid->addWidget(label(tr("Method"), this), row++, 0, 1, 2);
     grid->addWidget(methodRow, row++, 0, 1, 2);
     grid->addWidget(purpose_, row++, 0, 1, 2);
+    compare_ = new CompareRow(session_, this);
+    addWide(tr("Compare"), compare_);
     auto* ruleRow = new QWidget(this);
     auto* ruleLayout = new QHBoxLayout(ruleRow);
     ruleLayout->setContentsMargins(0, 0, 0, 0);
@@ -125,11 +174,19 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
                     tr("Beats from the first downbeat to the end: says the tempo from the length."), "0000");
     downbeat_ = figure("firstDownbeat", tr("First downbeat, in seconds"),
                        tr("First downbeat, in seconds into the recording"), "00.000 s");
-    transpose_ = figure("transpose", tr("Transpose, in semitones"), tr("Semitones up or down; with Shift, cents"),
-                        QStringLiteral("−00.00 st"));
+    transpose_ =
+        figure("transpose", tr("Transpose, in semitones"),
+               tr("Up or down by semitones; with Shift, by cents. 1.5, 1 st 50 ct or 150 ct can be typed."),
+               QStringLiteral("−00 st −00.0 ct"));
     gain_ = figure("clipGain", tr("Gain of the clip"), tr("Gain in decibels"), QStringLiteral("−00.0 dB"));
-    add(tr("Tempo"), tempo_);
-    add(tr("Beats"), beats_);
+    auto* tempoRow = new QWidget(this);
+    auto* tempoLayout = new QHBoxLayout(tempoRow);
+    tempoLayout->setContentsMargins(0, 0, 0, 0);
+    tempoLayout->setSpacing(3);
+    tempoLayout->addWidget(tempo_);
+    tempoLayout->addWidget(beats_);
+    tempoLayout->addWidget(label(tr("beats"), this));
+    add(tr("Tempo"), tempoRow);
     add(tr("First downbeat"), downbeat_);
     add(tr("Transpose"), transpose_);
     formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
@@ -144,7 +201,9 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     strain_ = new QLabel(this);
     strain_->setObjectName("strain");
     strain_->setFont(textFont(sizes::text));
-    add(tr("Strain"), strain_);
+    strain_->setToolTip(tr("By how much of its length a clip is stretched, and what becomes of its tempo, where it "
+                           "begins"));
+    addWide(tr("Strain"), strain_);
     grid->setRowStretch(row, 1);
     grid->setColumnStretch(1, 1);
 
@@ -198,16 +257,20 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     connect(gain_, &Figure::turned, this,
             [this](int steps, bool fine) { changeGain(steps * (fine ? 0.1 : 0.5), true); });
     connect(transpose_, &Figure::typed, this, [this](const QString& text) {
-        if (const auto v = numberFrom(text))
+        if (const auto v = semitonesFrom(text))
             changeTranspose(*v, false);
         else
-            session_.say(tr("“%1” is not a number of semitones.").arg(text));
+            session_.say(tr("“%1” is not a number of semitones between −24 and 24.").arg(text));
     });
     connect(transpose_, &Figure::turned, this,
             [this](int steps, bool fine) { changeTranspose(steps * (fine ? 0.01 : 1), true); });
     connect(&session_, &Session::changed, this, &Card::refresh);
     connect(&session_, &Session::selectionChanged, this, &Card::refresh);
     refresh();
+}
+
+void Card::swapCompared() {
+    compare_->swap();
 }
 
 void Card::typeTempo() {
@@ -280,9 +343,7 @@ void Card::refresh() {
     gain_->setText(!anyClip ? none : gain ? signedNumber(*gain, 1) + " dB" : mixed);
     const auto semitones = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.semitones; });
     transpose_->setEnabled(anyClip);
-    transpose_->setText(!anyClip    ? none
-                        : semitones ? signedNumber(*semitones, *semitones == std::round(*semitones) ? 0 : 2) + " st"
-                                    : mixed);
+    transpose_->setText(!anyClip ? none : semitones ? semitonesText(*semitones) : mixed);
 
     const auto formants = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.formants; });
     formants_->setEnabled(anyClip && method != stretch::Method::Tape);
@@ -291,15 +352,15 @@ void Card::refresh() {
 
     const auto strain =
         shared(p, selection.clips, [&](const project::Clip& c) { return project::strainPercent(p, c); });
+    const auto change =
+        shared(p, selection.clips, [&](const project::Clip& c) { return project::strainBpm(p, c).value; });
+    const auto plus = [](double v) { return (v > 0 ? "+" : "") + signedNumber(v, 1); };
     if (!anyClip)
         strain_->setText(none);
-    else if (!strain || !method)
+    else if (!strain || !change || !method)
         strain_->setText(mixed);
-    else {
-        QString text =
-            (*strain >= 0 ? "+" : "") + signedNumber(*strain, 1) + " % · " + tr(verdict(*strain, *method));
-        strain_->setText(text);
-    }
+    else
+        strain_->setText(plus(*strain) + " % · " + plus(*change) + " BPM · " + tr(verdict(*strain, *method)));
 }
 
 } // namespace app

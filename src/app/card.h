@@ -11,6 +11,7 @@ class QPushButton;
 
 namespace app {
 
+class CompareRow;
 class Figure;
 class Session;
 
@@ -19,6 +20,7 @@ class Card : public QWidget {
   public:
     explicit Card(Session& session, QWidget* parent = nullptr);
     void typeTempo();
+    void swapCompared();
 
   private:
     void refresh();
@@ -29,6 +31,7 @@ class Card : public QWidget {
     Session& session_;
     std::vector<std::pair<stretch::Method, QPushButton*>> methods_;
     QLabel* purpose_; // what the chosen method is good for
+    CompareRow* compare_;
     QPushButton* formants_;
     QPushButton* stretchRule_;
     QPushButton* placeRule_;

@@ -245,6 +245,8 @@ void MainWindow::buildMenus() {
         [this] { session_.locate(Beats(0)); });
     singleKeys_.push_back(act(play, tr("&Loop the range"), QKeySequence(Qt::Key_L), "loop",
                               [this] { session_.amend([](project::Project& p) { p.loop.on = !p.loop.on; }); }));
+    singleKeys_.push_back(act(play, tr("Hear the &other way (A|B)"), QKeySequence(Qt::Key_X), "swapCompared",
+                              [this] { bench_->swapCompared(); }));
     act(play, tr("Loop range around the &selection"), QKeySequence(Qt::CTRL | Qt::Key_L), "loopSelection", [this] {
         const project::Project& p = session_.now();
         project::LoopRange range{Beats(1e9), Beats(0), true};

@@ -8,6 +8,8 @@
 
 namespace play {
 
+using metre::Result;
+
 namespace {
 
 constexpr std::size_t keepBytes = std::size_t(1) << 30;
@@ -59,17 +61,26 @@ void Player::setProject(const project::Project& p) {
     const double here = p.tempo.secondsAt(position()).value;
     for (const project::TrackPtr& track : p.tracks)
         for (const project::Clip& clip : track->clips) {
-            Part part{clip.id, project::startFrameOf(p, clip), 0, {}, {}};
+            Part part{clip.id, project::startFrameOf(p, clip), 0, {}, {}, {}};
             if (isHeard(p, *track))
                 part.gain = static_cast<float>(sound::factorFromDb(track->gainDb + clip.gainDb));
             auto job = project::renderJobOf(p, clip);
             if (job) {
                 part.key = job->key;
-                const double start = metre::toSeconds(part.start, p.rate).value;
-                const double end = start + metre::toSeconds(job->map.outputLength(), p.rate).value;
-                // What sounds comes first, then what will, then what has.
-                const double urgency = end < here ? 1e6 + here - end : std::max(0.0, start - here);
-                wanted.push_back({std::move(*job), urgency});
+                const double startsIn = metre::toSeconds(part.start, p.rate).value - here;
+                const bool compared = comparison_ && std::find(comparison_->clips.begin(), comparison_->clips.end(),
+                                                               clip.id) != comparison_->clips.end();
+                if (compared) {
+                    project::Clip other = clip;
+                    if (comparison_->with) other.stretch.method = *comparison_->with;
+                    auto otherJob = comparison_->with ? project::renderJobOf(p, other)
+                                                      : Result<project::RenderJob>(rawJobOf(*job));
+                    if (otherJob) {
+                        part.otherKey = otherJob->key;
+                        wanted.push_back({std::move(*otherJob), startsIn, true});
+                    }
+                }
+                wanted.push_back({std::move(*job), startsIn, compared});
             } else {
                 part.problem = job.error().text;
             }
@@ -84,15 +95,35 @@ void Player::setProject(const project::Project& p) {
     tick();
 }
 
+// Whether what is to be heard of a part from now on, for so many seconds, is rendered.
+bool Player::isReadyFor(const Part& part, double seconds) const {
+    const double here =
+        project_.tempo.secondsAt(position()).value - metre::toSeconds(part.start, project_.rate).value;
+    return cache_.has(part.key, metre::toFrames(metre::Seconds(here), project_.rate),
+                      metre::toFrames(metre::Seconds(here + seconds), project_.rate));
+}
+
 bool Player::nextToSoundAreReady() const {
     const double here = project_.tempo.secondsAt(position()).value;
     return std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
-        if (part.key.empty() || cache_.find(part.key) || !cache_.problemWith(part.key).empty()) return true;
+        if (part.key.empty() || !cache_.problemWith(part.key).empty() || isReadyFor(part, aboutToSound))
+            return true;
         const double start = metre::toSeconds(part.start, project_.rate).value;
         const project::Clip* clip = project::clipOf(project_, part.clip);
         const double end = project_.tempo.secondsAt(project::endOf(project_, *clip)).value;
         return end < here || start > here + aboutToSound;
     });
+}
+
+std::size_t Player::readyPieces() const {
+    std::size_t count = 0;
+    for (const Part& part : parts_) {
+        count += cache_.pieceCount(part.key);
+        if (!part.otherKey.empty())
+            count += cache_.pieceCount(part.otherKey) + static_cast<std::size_t>(cache_.isMeasured(part.key)) +
+                     static_cast<std::size_t>(cache_.isMeasured(part.otherKey));
+    }
+    return count;
 }
 
 void Player::tick() {
@@ -103,9 +134,41 @@ void Player::tick() {
         publish();
         return;
     }
-    const auto ready = static_cast<std::size_t>(
-        std::count_if(parts_.begin(), parts_.end(), [&](const Part& p) { return cache_.find(p.key) != nullptr; }));
-    if (ready != publishedReady_) publish();
+    if (readyPieces() != publishedPieces_) publish();
+}
+
+void Player::compare(std::optional<Comparison> comparison) {
+    if (comparison_ == comparison) return;
+    comparison_ = std::move(comparison);
+    if (!comparison_) wantsOther_ = false;
+    setProject(project_);
+}
+
+void Player::hearOther(bool on) {
+    wantsOther_ = on && comparison_;
+    publish();
+}
+
+bool Player::otherIsReady() const {
+    bool any = false;
+    const bool all = std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
+        if (part.otherKey.empty()) return true;
+        any = true;
+        return cache_.isComplete(part.otherKey) && cache_.isMeasured(part.key) && cache_.isMeasured(part.otherKey);
+    });
+    return any && all;
+}
+
+double Player::otherGainDb(const Part& part) const {
+    const auto own = cache_.loudness(part.key);
+    const auto other = cache_.loudness(part.otherKey);
+    return own && other ? *own - *other : 0;
+}
+
+double Player::otherGainDb() const {
+    for (const Part& part : parts_)
+        if (!part.otherKey.empty()) return otherGainDb(part);
+    return 0;
 }
 
 void Player::publish() {
@@ -118,18 +181,26 @@ void Player::publish() {
     scene->loop = project_.loop.on;
     scene->loopFrom = project_.loop.from;
     scene->loopTo = project_.loop.to;
-    std::map<project::ClipId, sound::AudioPtr> heard;
-    publishedReady_ = 0;
+    std::map<project::ClipId, std::vector<RenderedPiece>> heard;
+    publishedPieces_ = readyPieces();
+    const bool other = hearsOther();
     for (const Part& part : parts_) {
-        sound::AudioPtr audio = cache_.find(part.key);
-        if (audio)
-            ++publishedReady_;
-        else if (const auto old = lastHeard_.find(part.clip);
-                 sameTempo && old != lastHeard_.end() && part.problem.empty())
-            audio = old->second; // another method, say: the old rendering is still in time
-        if (!audio) continue;
-        heard[part.clip] = audio;
-        if (part.gain > 0) scene->clips.push_back({part.start, audio, part.gain});
+        std::vector<RenderedPiece> pieces;
+        double gain = double(part.gain);
+        const auto old = lastHeard_.find(part.clip);
+        if (other && !part.otherKey.empty()) {
+            pieces = cache_.find(part.otherKey);
+            gain *= sound::factorFromDb(otherGainDb(part));
+        } else if (sameTempo && old != lastHeard_.end() && part.problem.empty() &&
+                   !isReadyFor(part, aboutToSound)) {
+            pieces = old->second; // another method, say: the old rendering is still in time
+        } else {
+            pieces = cache_.find(part.key);
+        }
+        if (gain > 0)
+            for (const RenderedPiece& piece : pieces)
+                scene->clips.push_back({part.start + piece.from, piece.audio, static_cast<float>(gain)});
+        if (!pieces.empty()) heard[part.clip] = std::move(pieces);
     }
     lastHeard_ = std::move(heard);
     heardTempo_ = project_.tempo;
@@ -220,10 +291,15 @@ void Player::locate(metre::Beats to) {
     setProject(project_); // what is urgent has changed
 }
 
-sound::AudioPtr Player::renderedClip(project::ClipId id) const {
+std::vector<RenderedPiece> Player::renderedClip(project::ClipId id) const {
     for (const Part& part : parts_)
         if (part.clip == id) return cache_.find(part.key);
-    return nullptr;
+    return {};
+}
+
+bool Player::isRendered(project::ClipId id) const {
+    return std::any_of(parts_.begin(), parts_.end(),
+                       [&](const Part& part) { return part.clip == id && cache_.isComplete(part.key); });
 }
 
 std::string Player::problemWith(project::ClipId id) const {

@@ -44,8 +44,25 @@ class Player {
     bool isPlayingRaw() const { return raw_ != nullptr; }
     metre::Seconds rawPosition() const; // REQUIRES isPlayingRaw()
 
-    // The rendered audio of a clip as it is to be heard now; null while it is being rendered.
-    sound::AudioPtr renderedClip(project::ClipId id) const;
+    // From now on these clips are also rendered by another method, or not stretched at all, so that either can be
+    // heard at once; nothing ends that. What becomes of it ends when the clips are gone.
+    struct Comparison {
+        std::vector<project::ClipId> clips;
+        std::optional<stretch::Method> with; // none: as recorded
+        bool operator==(const Comparison&) const = default;
+    };
+    void compare(std::optional<Comparison> comparison);
+    const std::optional<Comparison>& comparison() const { return comparison_; }
+    // Whether the other is to be heard, as loud as the clip is: once both are rendered and measured.
+    void hearOther(bool on);
+    bool hearsOther() const { return wantsOther_ && otherIsReady(); }
+    bool otherIsReady() const;
+    // By how much the other is turned up to be as loud, in decibels; for the first clip that is compared.
+    double otherGainDb() const;
+
+    // What is rendered of a clip, as it is to be heard now, in order.
+    std::vector<RenderedPiece> renderedClip(project::ClipId id) const;
+    bool isRendered(project::ClipId id) const;
     // Why a clip cannot be heard; empty when it can, or will be.
     std::string problemWith(project::ClipId id) const;
     // Stops rendering; the next change, locate or play goes on with it.
@@ -67,6 +84,7 @@ class Player {
         metre::Frames start;
         float gain = 1;
         std::string key;
+        std::string otherKey; // what it is compared with, if it is
         std::string problem;
     };
 
@@ -78,6 +96,9 @@ class Player {
 
     void publish();
     bool nextToSoundAreReady() const;
+    bool isReadyFor(const Part& part, double seconds) const;
+    double otherGainDb(const Part& part) const;
+    std::size_t readyPieces() const;
     void startOutput();
 
     std::unique_ptr<Output> output_;
@@ -86,11 +107,14 @@ class Player {
     RenderCache cache_;
     project::Project project_;
     std::vector<Part> parts_;
-    std::map<project::ClipId, sound::AudioPtr> lastHeard_; // at heardTempo_: stands in until the new one is ready
+    // At heardTempo_: stands in until the new one is ready.
+    std::map<project::ClipId, std::vector<RenderedPiece>> lastHeard_;
+    std::optional<Comparison> comparison_;
+    bool wantsOther_ = false;
     metre::TempoMap heardTempo_;
     bool waiting_ = false; // a new tempo waits for its clips
     std::chrono::steady_clock::time_point changedAt_;
-    std::size_t publishedReady_ = 0;
+    std::size_t publishedPieces_ = 0;
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;

@@ -1,13 +1,25 @@
 #include "play/render_cache.h"
 
+#include "sound/loudness.h"
+
 #include <algorithm>
 
 namespace play {
 
 namespace {
 
-std::size_t bytesOf(const sound::AudioPtr& audio) {
-    return audio ? static_cast<std::size_t>(audio->frames().value) * audio->channels.size() * sizeof(float) : 0;
+constexpr std::int64_t shortestPiece = 2; // seconds
+
+std::size_t bytesOf(const RenderedPiece& piece) {
+    return static_cast<std::size_t>(piece.audio->frames().value) * piece.audio->channels.size() * sizeof(float);
+}
+
+// How soon frames [from, to) of a rendering are needed.
+double urgencyOf(const WantedRender& wanted, std::int64_t from, std::int64_t to) {
+    const double rate = wanted.job.sound->audio.rate;
+    const double begins = wanted.startsIn + double(from) / rate;
+    const double ends = wanted.startsIn + double(to) / rate;
+    return ends < 0 ? 1e6 - ends : std::max(0.0, begins);
 }
 
 } // namespace
@@ -30,33 +42,88 @@ void RenderCache::want(std::vector<WantedRender> wanted) {
     wanted_.clear();
     for (WantedRender& w : wanted) {
         const auto [at, isNew] = wanted_.emplace(w.job.key, w);
-        if (!isNew) at->second.urgency = std::min(at->second.urgency, w.urgency);
+        if (isNew) continue;
+        const std::int64_t length = w.job.map.outputLength().value;
+        if (urgencyOf(w, 0, length) < urgencyOf(at->second, 0, length)) at->second.startsIn = w.startsIn;
+        at->second.measured |= w.measured;
     }
-    for (const auto& [key, w] : wanted_)
-        if (const auto found = entries_.find(key); found != entries_.end())
-            ages_.splice(ages_.end(), ages_, found->second.age);
+    for (const auto& w : wanted_)
+        if (const Entry* entry = entryOf(w.first)) ages_.splice(ages_.end(), ages_, entry->age);
     for (const auto& r : running_)
         if (wanted_.count(r->key) == 0) r->stop.request_stop();
+    // What was begun and is no longer wanted is not kept by halves.
+    std::vector<std::string> halves;
+    for (const auto& [key, entry] : entries_)
+        if (!entry.hasEnded() && wanted_.count(key) == 0) halves.push_back(key);
+    for (const std::string& key : halves)
+        forget(key);
     forgetOld();
     wake_.notify_all();
 }
 
-sound::AudioPtr RenderCache::find(const std::string& key) const {
-    const std::lock_guard lock(mutex_);
+RenderCache::Entry* RenderCache::entryOf(const std::string& key) {
     const auto found = entries_.find(key);
-    return found == entries_.end() ? nullptr : found->second.audio;
+    return found == entries_.end() ? nullptr : &found->second;
+}
+const RenderCache::Entry* RenderCache::entryOf(const std::string& key) const {
+    const auto found = entries_.find(key);
+    return found == entries_.end() ? nullptr : &found->second;
+}
+
+std::vector<RenderedPiece> RenderCache::find(const std::string& key) const {
+    const std::lock_guard lock(mutex_);
+    std::vector<RenderedPiece> list;
+    if (const Entry* entry = entryOf(key))
+        for (const Piece& piece : entry->pieces)
+            if (piece.made.audio) list.push_back(piece.made);
+    return list;
+}
+
+bool RenderCache::has(const std::string& key, metre::Frames from, metre::Frames to) const {
+    const std::lock_guard lock(mutex_);
+    const Entry* entry = entryOf(key);
+    return entry != nullptr && !entry->pieces.empty() &&
+           std::all_of(entry->pieces.begin(), entry->pieces.end(), [&](const Piece& piece) {
+               return piece.made.audio || piece.to <= from.value || piece.from >= to.value;
+           });
+}
+
+bool RenderCache::isComplete(const std::string& key) const {
+    const std::lock_guard lock(mutex_);
+    const Entry* entry = entryOf(key);
+    return entry != nullptr && entry->isComplete();
+}
+
+std::size_t RenderCache::pieceCount(const std::string& key) const {
+    const std::lock_guard lock(mutex_);
+    const Entry* entry = entryOf(key);
+    return entry == nullptr ? 0 : entry->ready;
+}
+
+std::optional<double> RenderCache::loudness(const std::string& key) const {
+    const std::lock_guard lock(mutex_);
+    const Entry* entry = entryOf(key);
+    return entry == nullptr ? std::nullopt : entry->loudness;
+}
+
+bool RenderCache::isMeasured(const std::string& key) const {
+    const std::lock_guard lock(mutex_);
+    const Entry* entry = entryOf(key);
+    return entry != nullptr && (entry->measured || !entry->problem.empty());
 }
 
 std::string RenderCache::problemWith(const std::string& key) const {
     const std::lock_guard lock(mutex_);
-    const auto found = entries_.find(key);
-    return found == entries_.end() ? std::string() : found->second.problem;
+    const Entry* entry = entryOf(key);
+    return entry == nullptr ? std::string() : entry->problem;
 }
 
 std::size_t RenderCache::pending() const {
     const std::lock_guard lock(mutex_);
-    return static_cast<std::size_t>(
-        std::count_if(wanted_.begin(), wanted_.end(), [&](const auto& w) { return entries_.count(w.first) == 0; }));
+    return static_cast<std::size_t>(std::count_if(wanted_.begin(), wanted_.end(), [&](const auto& w) {
+        const Entry* entry = entryOf(w.first);
+        return entry == nullptr || !entry->hasEnded();
+    }));
 }
 
 std::size_t RenderCache::wantedCount() const {
@@ -64,59 +131,146 @@ std::size_t RenderCache::wantedCount() const {
     return wanted_.size();
 }
 
-void RenderCache::keep(const std::string& key, Entry entry) {
-    bytes_ += bytesOf(entry.audio);
-    entry.age = ages_.insert(ages_.end(), key);
-    entries_.emplace(key, std::move(entry));
-    forgetOld();
+void RenderCache::forget(const std::string& key) {
+    const auto found = entries_.find(key);
+    bytes_ -= found->second.bytes;
+    ages_.erase(found->second.age);
+    entries_.erase(found);
 }
 
 void RenderCache::forgetOld() {
     for (auto age = ages_.begin(); bytes_ > keepBytes_ && age != ages_.end();) {
-        const auto entry = entries_.find(*age);
-        if (wanted_.count(*age) > 0) { // what is wanted stays, whatever it weighs
-            ++age;
-            continue;
-        }
-        bytes_ -= bytesOf(entry->second.audio);
-        entries_.erase(entry);
-        age = ages_.erase(age);
+        const std::string key = *age;
+        ++age;
+        if (wanted_.count(key) == 0) forget(key); // what is wanted stays, whatever it weighs
     }
+}
+
+std::optional<RenderCache::Step> RenderCache::next() const {
+    std::optional<Step> best;
+    const auto consider = [&](const WantedRender& w, std::optional<std::size_t> piece, double urgency) {
+        if (!best || urgency < best->urgency) best = Step{&w, piece, urgency};
+    };
+    for (const auto& [key, w] : wanted_) {
+        const Entry* entry = entryOf(key);
+        if (entry == nullptr) {
+            consider(w, {}, urgencyOf(w, 0, w.job.map.outputLength().value));
+        } else if (!entry->busy && entry->isComplete()) {
+            if (w.measured && !entry->measured) consider(w, {}, urgencyOf(w, 0, w.job.map.outputLength().value));
+        } else if (entry->problem.empty()) {
+            for (std::size_t i = 0; i < entry->pieces.size(); ++i) {
+                const Piece& piece = entry->pieces[i];
+                if (!piece.running && !piece.made.audio) consider(w, i, urgencyOf(w, piece.from, piece.to));
+            }
+        }
+    }
+    return best;
 }
 
 void RenderCache::work(const std::stop_token& end) {
     std::unique_lock lock(mutex_);
-    const auto next = [&] {
-        const WantedRender* best = nullptr;
-        for (const auto& wanted : wanted_) {
-            const std::string& key = wanted.first;
-            const bool taken = entries_.count(key) > 0 || std::any_of(running_.begin(), running_.end(),
-                                                                      [&](const auto& r) { return r->key == key; });
-            if (!taken && (best == nullptr || wanted.second.urgency < best->urgency)) best = &wanted.second;
-        }
-        return best;
-    };
-    while (wake_.wait(lock, end, [&] { return next() != nullptr; })) {
-        const project::RenderJob job = next()->job;
-        const auto running = std::make_shared<Running>(Running{job.key, {}});
-        running_.push_back(running);
-        lock.unlock();
-        auto rendered = project::renderClip(job, {{}, running->stop.get_token()});
-        lock.lock();
-        std::erase(running_, running);
-        Entry entry;
-        if (rendered)
-            entry.audio = std::make_shared<const sound::Audio>(std::move(*rendered));
-        else if (!rendered.error().cancelled)
-            entry.problem = rendered.error().text;
-        const bool ended = rendered || !rendered.error().cancelled;
-        if (ended && entries_.count(job.key) == 0) keep(job.key, std::move(entry));
-        // A job that was stopped and is wanted again meanwhile must be seen by a worker that sleeps.
+    std::optional<Step> step;
+    while (wake_.wait(lock, end, [&] { return (step = next()).has_value(); })) {
+        doStep(lock, *step);
+        // What was stopped and is wanted again meanwhile must be seen by a worker that sleeps.
         wake_.notify_all();
         lock.unlock();
-        if (ended && onDone_) onDone_();
+        if (onDone_) onDone_();
         lock.lock();
     }
+}
+
+void RenderCache::doStep(std::unique_lock<std::mutex>& lock, const Step& step) {
+    const std::string key = step.wanted->job.key;
+    if (step.piece)
+        render(lock, key, *step.piece);
+    else if (entryOf(key) == nullptr)
+        plan(lock, *step.wanted);
+    else
+        measure(lock, key);
+}
+
+// Each of these leaves the lock while it works; meanwhile the entry may have been forgotten, and even begun anew.
+
+void RenderCache::plan(std::unique_lock<std::mutex>& lock, const WantedRender& wanted) {
+    const auto job = std::make_shared<const project::RenderJob>(wanted.job);
+    Entry fresh;
+    fresh.job = job;
+    fresh.busy = true;
+    fresh.age = ages_.insert(ages_.end(), job->key);
+    entries_.emplace(job->key, std::move(fresh));
+    lock.unlock();
+    auto planned = project::planClip(*job);
+    lock.lock();
+    Entry* entry = entryOf(job->key);
+    if (entry == nullptr || entry->job != job) return;
+    entry->busy = false;
+    if (!planned) {
+        entry->problem = planned.error().text;
+        return;
+    }
+    entry->plan = std::make_shared<const stretch::Rendering>(std::move(*planned));
+    std::int64_t from = 0;
+    const std::int64_t length = entry->plan->length().value;
+    const std::int64_t least = shortestPiece * job->sound->audio.rate;
+    for (const metre::Frames cut : entry->plan->cuts())
+        if (cut.value >= from + least && cut.value + least <= length) {
+            entry->pieces.push_back({from, cut.value, false, {}});
+            from = cut.value;
+        }
+    entry->pieces.push_back({from, length, false, {}});
+}
+
+void RenderCache::render(std::unique_lock<std::mutex>& lock, const std::string& key, std::size_t piece) {
+    Entry* entry = entryOf(key);
+    entry->pieces[piece].running = true;
+    const auto job = entry->job;
+    const auto plan = entry->plan;
+    const metre::Frames from(entry->pieces[piece].from);
+    const metre::Frames to(entry->pieces[piece].to);
+    const auto running = std::make_shared<Running>(Running{key, {}});
+    running_.push_back(running);
+    lock.unlock();
+    auto rendered = plan->piece(from, to, {{}, running->stop.get_token()});
+    RenderedPiece made;
+    if (rendered) {
+        made = {from, std::make_shared<const sound::Audio>(std::move(*rendered)), {}};
+        made.peaks = std::make_shared<const sound::Peaks>(*made.audio);
+    }
+    lock.lock();
+    std::erase(running_, running);
+    entry = entryOf(key);
+    if (entry == nullptr || entry->job != job) return;
+    Piece& place = entry->pieces[piece];
+    place.running = false;
+    if (made.audio) {
+        place.made = std::move(made);
+        ++entry->ready;
+        entry->bytes += bytesOf(place.made);
+        bytes_ += bytesOf(place.made);
+        if (entry->isComplete()) entry->plan = nullptr;
+        forgetOld();
+    } else if (!rendered.error().cancelled) {
+        entry->problem = rendered.error().text;
+    }
+}
+
+void RenderCache::measure(std::unique_lock<std::mutex>& lock, const std::string& key) {
+    Entry* entry = entryOf(key);
+    entry->busy = true;
+    const auto job = entry->job;
+    std::vector<sound::AudioPtr> pieces;
+    pieces.reserve(entry->pieces.size());
+    for (const Piece& piece : entry->pieces)
+        pieces.push_back(piece.made.audio);
+    lock.unlock();
+    const auto loudness = sound::integratedLoudness(pieces);
+    lock.lock();
+    entry = entryOf(key);
+    if (entry == nullptr || entry->job != job) return;
+    entry->busy = false;
+    entry->measured = true;
+    entry->loudness = loudness;
 }
 
 } // namespace play

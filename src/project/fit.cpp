@@ -91,8 +91,21 @@ Result<RenderJob> renderJobOf(const Project& p, const Clip& clip) {
     return job;
 }
 
-Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress) {
-    return stretch::render({job.sound->audio, job.sound->attacks}, job.map, job.settings, progress);
+Result<stretch::Rendering> planClip(const RenderJob& job) {
+    // Reading has made every sample a number.
+    return stretch::Rendering::plan({job.sound->audio, job.sound->attacks, true}, job.map, job.settings);
+}
+
+Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress, int threads) {
+    return stretch::render({job.sound->audio, job.sound->attacks, true}, job.map, job.settings, progress, threads);
+}
+
+RenderJob rawJobOf(const RenderJob& fitted) {
+    const Frames from = fitted.map.points().front().source;
+    const Frames length = std::min(fitted.map.outputLength(), fitted.map.points().back().source - from);
+    RenderJob raw{fitted.sound, *metre::TimeMap::make({{from, Frames(0)}, {from + length, length}}), {}, {}};
+    raw.key = fmt::format("{} as recorded", fitted.key);
+    return raw;
 }
 
 stretch::Method methodFor(hear::Kind kind) {
@@ -118,6 +131,12 @@ double strainPercent(const Project& p, const Clip& clip) {
     if (!isStretched(p, clip)) return 0;
     const SourcePtr source = sourceOf(p, clip.source);
     return 100.0 * (source->beats->meanTempo().value / p.tempo.tempoAt(startOf(p, clip)).value - 1.0);
+}
+
+metre::Bpm strainBpm(const Project& p, const Clip& clip) {
+    if (!isStretched(p, clip)) return metre::Bpm(0);
+    const SourcePtr source = sourceOf(p, clip.source);
+    return metre::Bpm(p.tempo.tempoAt(startOf(p, clip)).value - source->beats->meanTempo().value);
 }
 
 } // namespace project

@@ -3,6 +3,7 @@
 
 #include "metre/time_map.h"
 #include "project/project.h"
+#include "stretch/method.h"
 
 namespace project {
 
@@ -22,13 +23,19 @@ Frames startFrameOf(const Project& p, const Clip& clip);
 // sound is missing or the stretch is beyond what can be done.
 Result<RenderJob> renderJobOf(const Project& p, const Clip& clip);
 
-// Renders a job. Takes time; any thread.
-Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress = {});
+// Plans a job, to be rendered piece by piece. The job's sound must outlive what is returned. Any thread.
+Result<stretch::Rendering> planClip(const RenderJob& job);
+// Renders a job, on so many threads. Takes time; any thread.
+Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress = {}, int threads = 1);
+// A clip's sound at its recorded speed, for as long as the clip is fitted or as it lasts.
+RenderJob rawJobOf(const RenderJob& fitted);
 
 // The method that measures best for a kind of sound (docs/decisions/0007-methods.md).
 stretch::Method methodFor(hear::Kind kind);
 
 // How far a clip is stretched where it begins, in per cent of length: +7.7 is longer. 0 for a clip that is not.
 double strainPercent(const Project& p, const Clip& clip);
+// By how much its tempo changes there.
+metre::Bpm strainBpm(const Project& p, const Clip& clip);
 
 } // namespace project

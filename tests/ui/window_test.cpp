@@ -307,6 +307,66 @@ TEST(Card, TempoBeatsMethodAndGainOfTheSelection) {
     w.settle();
 }
 
+TEST(Card, ComparesMethodsAndTheSourceAsRecordedWhilePlaying) {
+    Loaded w;
+    w.session().select({w.first});
+    auto* hear = w.child<QPushButton>("hearOther");
+    auto* with = w.child<QComboBox>("compareWith");
+    const project::Project before = w.now();
+    w.bars().setFocus();
+    w.key(Qt::Key_Space);
+    QTest::mouseClick(hear, Qt::LeftButton);
+    EXPECT_TRUE(waitFor([&] { return w.session().player().hearsOther(); })) << "as recorded";
+    EXPECT_TRUE(waitFor([&] { return w.status().contains("as loud"); }));
+    with->setCurrentText("Held");
+    emit with->activated(with->currentIndex());
+    EXPECT_TRUE(waitFor([&] { return w.session().player().hearsOther(); }));
+    EXPECT_EQ(w.session().player().comparison()->with, stretch::Method::Held);
+    // Back by the key.
+    w.bars().setFocus();
+    w.key(Qt::Key_X);
+    EXPECT_FALSE(hear->isChecked());
+    EXPECT_FALSE(w.session().player().hearsOther());
+    w.key(Qt::Key_X);
+    EXPECT_TRUE(waitFor([&] { return w.session().player().hearsOther(); }));
+    EXPECT_TRUE(w.session().player().isPlaying()) << "all the while";
+    EXPECT_EQ(w.now().tracks, before.tracks) << "comparing changes nothing";
+    w.session().select({});
+    EXPECT_FALSE(w.session().player().comparison());
+    EXPECT_FALSE(hear->isChecked() || hear->isEnabled());
+    w.settle();
+}
+
+TEST(Card, TransposesBySemitonesAndCentsAndSaysTheStrain) {
+    Loaded w;
+    w.session().select({w.first});
+    auto* transpose = w.child<app::Figure>("transpose");
+    const auto typed = [&](const char* text) {
+        transpose->setFocus();
+        w.key(Qt::Key_Return);
+        w.type(text);
+        w.key(Qt::Key_Return);
+        return project::clipOf(w.now(), w.first)->stretch.semitones;
+    };
+    EXPECT_EQ(typed("3 st 25 ct"), 3.25);
+    EXPECT_EQ(transpose->text(), "3 st 25 ct");
+    EXPECT_EQ(typed("-40 ct"), -0.4);
+    EXPECT_EQ(transpose->text(), QString::fromUtf8("0 st −40 ct"));
+    EXPECT_EQ(typed("-1.5"), -1.5);
+    EXPECT_EQ(transpose->text(), QString::fromUtf8("−1 st −50 ct"));
+    EXPECT_EQ(typed("25"), -1.5) << "beyond two octaves";
+    EXPECT_TRUE(w.status().contains("24"));
+    EXPECT_EQ(typed("nonsense"), -1.5);
+    EXPECT_EQ(typed("-24"), -24);
+    // 112 BPM at the project's tempo: how far, by how much, and whether it will be heard.
+    const double to = w.now().tempo.points().front().bpm.value;
+    const QString strain = w.child<QLabel>("strain")->text();
+    EXPECT_TRUE(strain.contains(QString::number(std::abs(to - 112), 'f', 1) + " BPM")) << strain.toStdString();
+    EXPECT_TRUE(strain.contains(QString::number(std::abs(112 / to - 1) * 100, 'f', 1) + " %"))
+        << strain.toStdString();
+    w.settle();
+}
+
 TEST(Card, DifferentValuesShowAsMixedAndAreSetTogether) {
     Loaded w;
     w.session().select({w.first});
