@@ -5,7 +5,7 @@ first should be the second.
 For each pair NAME_from.wav and NAME_to.wav; truth.json has kind, ratio (output length over input length), and the
 moments of the notes in both, in seconds. Notes, sounds and fonts are those of listening_set.py, without reverberation and
 without scatter. The synthesiser begins notes on blocks of 64 samples only; so each different note is rendered by itself
-and put in its place to the sample. A decay lasts as long as it lasts, whatever the tempo, so no stretcher can reach the
+and put where its sound begins, to the sample: a note's moment is when it is heard, whatever the tempo. A decay lasts as long as it lasts, whatever the tempo, so no stretcher can reach the
 truth entirely.
 
 Needs: python3-numpy, fluidsynth, fluid-soundfont-gm, timgm6mb-soundfont.
@@ -46,19 +46,20 @@ def placed(notes, programs, font, seconds):
     # In the middle of a block, so that rounding to ticks moves none to another.
     sheet = [((slot + BLOCK / 2) / ls.RATE, *note) for note, slot in slots.items()]
     x = ls.render(sheet, programs, font, False, at / ls.RATE)
-    first = []
+    heard = {}  # where in its slot a note begins to sound: at a hundredth of its peak
     for note, slot in slots.items():
-        heard = np.nonzero(np.abs(x[slot:slot + BLOCK * 8]).max(axis=1) > 0)[0]
-        if len(heard):
-            first.append(heard[0])
-    late = min(first) // BLOCK * BLOCK if first else 0  # blocks between an event and its sound
+        level = np.abs(x[slot:slot + int((note[3] + TAIL) * ls.RATE)]).max(axis=1)
+        heard[note] = int(np.argmax(level > 0.01 * level.max())) if level.max() > 0 else 0
     out = np.zeros((int(round(seconds * ls.RATE)), 2))
     for begin, *note in notes:
-        slot = slots[tuple(note)] + late
-        to = int(round(begin * ls.RATE))
-        length = min(int((note[3] + TAIL) * ls.RATE), len(out) - to, len(x) - slot)
+        slot = slots[tuple(note)]
+        skip = max(0, heard[tuple(note)] - BLOCK)
+        to = int(round(begin * ls.RATE)) - (heard[tuple(note)] - skip)
+        skip -= min(0, to)
+        to = max(0, to)
+        length = min(int((note[3] + TAIL) * ls.RATE) - skip, len(out) - to, len(x) - slot - skip)
         if length > 0:
-            out[to:to + length] += x[slot:slot + length]
+            out[to:to + length] += x[slot + skip:slot + skip + length]
     return out
 
 

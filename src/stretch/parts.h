@@ -10,12 +10,13 @@ struct Parts {
     Audio striking; // attacks, drums, noise
 };
 
-// The two add up to the span of the passage's sound, sample by sample but for rounding, and a frame comes out with
-// the same bits in whatever span it lies. Medians over time and over frequency decide for each bin which it is, all
-// channels alike: Fitzgerald, "Harmonic/Percussive Separation using Median Filtering", DAFx 2010; Driedger, Müller
-// & Ewert, "Improving Time-Scale Modification of Music Signals Using Harmonic-Percussive Separation", IEEE Signal
-// Processing Letters 2014 (both from memory). Any thread; takes time; holds half a second of spectra. What it
-// returns when stopped is of no use.
+// The two add up to the span of the passage's sound; where they share a sound between them, both are raised so that
+// they keep its level when they are stretched apart. A frame comes out with the same bits in whatever span it lies.
+// Medians over time and over frequency decide for each bin which it is, all channels alike: Fitzgerald,
+// "Harmonic/Percussive Separation using Median Filtering", DAFx 2010; Driedger, Müller & Ewert, "Improving
+// Time-Scale Modification of Music Signals Using Harmonic-Percussive Separation", IEEE Signal Processing Letters
+// 2014 (both from memory). Any thread; takes time; holds half a second of spectra. What it returns when stopped is
+// of no use.
 Parts parted(const Passage& passage, Span span, const Progress& progress);
 
 } // namespace stretch

@@ -117,6 +117,40 @@ double Similarity::at(std::int64_t a, std::int64_t b) const {
     return likeness(sums);
 }
 
+// How alike a is to each place from `first` to `last`. The energies are carried on from one to the next.
+std::vector<double> Similarity::atEach(std::int64_t a, std::int64_t first, std::int64_t last) const {
+    std::vector<double> likes;
+    if (last < first) return likes;
+    likes.reserve(static_cast<std::size_t>(last - first + 1));
+    const std::int64_t size = in_.audio->frames().value;
+    const std::int64_t x = a - in_.begin;
+    const std::int64_t y = first - in_.begin;
+    if (x < 0 || x + window_ > size || y < 0 || last - in_.begin + window_ > size) {
+        for (std::int64_t place = first; place <= last; ++place)
+            likes.push_back(at(a, place));
+        return likes;
+    }
+    Products sums;
+    for (const auto& samples : in_.audio->channels) {
+        sums.aa += product(samples.data() + x, samples.data() + x, window_);
+        sums.bb += product(samples.data() + y, samples.data() + y, window_);
+    }
+    const std::int64_t end = last - in_.begin;
+    for (std::int64_t i = y; i <= end; ++i) {
+        sums.ab = 0;
+        for (const auto& samples : in_.audio->channels)
+            sums.ab += product(samples.data() + x, samples.data() + i, window_);
+        likes.push_back(likeness(sums));
+        if (i == end) break; // what comes next may lie beyond the recording
+        for (const auto& samples : in_.audio->channels) {
+            const auto leaves = static_cast<double>(samples[static_cast<std::size_t>(i)]);
+            const auto comes = static_cast<double>(samples[static_cast<std::size_t>(i + window_)]);
+            sums.bb = std::max(0.0, sums.bb + comes * comes - leaves * leaves);
+        }
+    }
+    return likes;
+}
+
 double Similarity::coarse(std::int64_t a, std::int64_t b) const {
     const std::int64_t n = std::max<std::int64_t>(4, window_ / step_);
     a -= cell_;
@@ -163,8 +197,11 @@ Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_
     }
     Best found;
     bestScore = -10;
-    for (std::int64_t place = std::max(from, middle - step_); place <= std::min(to, middle + step_); ++place) {
-        const double like = at(a, place);
+    const std::int64_t first = std::max(from, middle - step_);
+    const std::vector<double> likes = atEach(a, first, std::min(to, middle + step_));
+    for (std::size_t i = 0; i < likes.size(); ++i) {
+        const std::int64_t place = first + static_cast<std::int64_t>(i);
+        const double like = likes[i];
         if (const double s = score(like, place); s > bestScore) {
             bestScore = s;
             found = {place, like};

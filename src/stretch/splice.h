@@ -33,6 +33,7 @@ class Similarity {
 
   private:
     std::int64_t cellOf(std::int64_t frame) const; // the coarse copy's, in steps from frame 0
+    std::vector<double> atEach(std::int64_t a, std::int64_t first, std::int64_t last) const;
     double coarse(std::int64_t a, std::int64_t b) const;
 
     Excerpt in_;

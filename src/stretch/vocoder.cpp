@@ -9,6 +9,7 @@
 #include "sound/fft.h"
 #include "stretch/envelope.h"
 #include "stretch/loop.h"
+#include "stretch/strikes.h"
 
 #include <algorithm>
 #include <cmath>
@@ -22,9 +23,9 @@ namespace {
 using Spectrum = std::vector<std::complex<float>>;
 
 // Output seconds: a run is no shorter than the first where attacks could begin another, and no longer than the
-// second; so long is another led over to where no attack begins it.
-constexpr double shortestRun = 3;
-constexpr double longestRun = 8;
+// second; so long is one led over to the next.
+constexpr double shortestRun = 6;
+constexpr double longestRun = 12;
 constexpr double leadOver = 1.5;
 
 std::size_t windowFor(double seconds, int rate) {
@@ -42,9 +43,11 @@ Hops hopsOf(const Passage& passage, std::int64_t window) {
 // What goes on from one frame to the next.
 struct Voice {
     std::vector<Spectrum> before; // what was put out before, by channel
-    Spectrum turn;
+    std::vector<Spectrum> turn;
+    bool level = true; // turn changes no levels
 
-    Voice(std::size_t channels, std::size_t bins) : before(channels, Spectrum(bins)), turn(bins, 1.0F) {}
+    Voice(std::size_t channels, std::size_t bins)
+        : before(channels, Spectrum(bins)), turn(channels, Spectrum(bins, 1.0F)) {}
 };
 
 } // namespace
@@ -54,7 +57,7 @@ Vocoder::Vocoder(const Passage& passage, const VocoderSettings& settings)
       hops_(hopsOf(passage, static_cast<std::int64_t>(size_))),
       frames_(passage.circle ? hops_.onceRound()
                              : hops_.from(passage.length + static_cast<std::int64_t>(size_ / 2))),
-      zones_(attackZones(passage, size_ / 4)) {
+      zones_(attackZones(passage, strikesOf(passage), size_ / 4)) {
     const auto inFrames = [&](double seconds) {
         return static_cast<std::int64_t>(seconds * passage.in.audio->rate / hops_.hop()) + 1;
     };
@@ -62,13 +65,15 @@ Vocoder::Vocoder(const Passage& passage, const VocoderSettings& settings)
     runs_.push_back({0, passage.circle ? runUp : 0});
     const auto addLong = [&](std::int64_t upTo) {
         while (upTo - runs_.back().first > inFrames(longestRun))
-            runs_.push_back({runs_.back().first + inFrames(longestRun - leadOver), runUp});
+            runs_.push_back({runs_.back().first + inFrames(longestRun) - runUp - 1, runUp});
     };
     for (const std::int64_t reset : zones_.resets()) {
         const std::int64_t frame = hops_.from(reset);
-        if (frame < runs_.back().first + inFrames(shortestRun) || frame >= frames_) continue;
+        // Each run has room to be led over to the next.
+        const std::int64_t latest = frames_ - (passage.circle ? inFrames(shortestRun) : 1);
+        if (frame < runs_.back().first + inFrames(shortestRun) || frame > latest) continue;
         addLong(frame);
-        if (frame >= runs_.back().first + inFrames(shortestRun)) runs_.push_back({frame, 0});
+        if (frame >= runs_.back().first + inFrames(shortestRun)) runs_.push_back({frame, runUp});
     }
     addLong(frames_);
 }
@@ -115,7 +120,8 @@ class VocoderRun {
     VocoderRun(const Vocoder& plan, const Excerpt& in, Span span)
         : plan_(plan), in_(in), span_(span), size_(plan.size_), fft_(size_), bins_(fft_.bins()), shape_(size_),
           envelope_(size_, in.audio->rate, plan.settings_.formantsAgainst),
-          out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_),
+          out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_), behind_(bins_),
+          ahead_(bins_), rises_(bins_), scratch_(bins_), fits_(in.audio->channels.size()),
           main_(in.audio->channels.size(), bins_), next_(in.audio->channels.size(), bins_),
           // Hann windows squared, a hop apart, sum to this.
           scale_(static_cast<float>(plan.hops_.hop() / (0.375 * double(size_)))) {
@@ -132,13 +138,16 @@ class VocoderRun {
             const Vocoder::Run& run = plan_.runs_[r];
             if (run.first >= frames.to) break;
             const Vocoder::Run following = plan_.runAfter(r);
-            const std::int64_t begin = run.first - run.runUp;
+            // Having been led over to it, this run is where it would be on its own.
+            const bool goesOn = r > plan_.runOf(frames.from);
+            if (goesOn) std::swap(main_, next_);
+            const std::int64_t begin = goesOn ? run.first : run.first - run.runUp;
             for (std::int64_t k = begin; k < std::min(following.first, frames.to); ++k) {
                 if (progress.stopped()) return metre::cancelled();
                 if (k >= run.first)
                     progress.at(std::clamp(double(k - frames.from) / double(frames.length()), 0.0, 1.0));
                 const std::int64_t left = following.first - k;
-                step(k, k == begin, left <= following.runUp ? left : 0, left == following.runUp);
+                step(k, k == begin && !goesOn, left <= following.runUp ? left : 0, left == following.runUp);
                 if (k >= frames.from && k >= run.first) put(plan_.hops_.at(k));
             }
         }
@@ -146,6 +155,12 @@ class VocoderRun {
     }
 
   private:
+    struct Region {
+        std::size_t from;
+        std::size_t peak;
+        std::size_t to;
+    };
+
     // Works out one frame. `left`: frames until the next run, when this one is being led over to it, else 0.
     void step(std::int64_t k, bool first, std::int64_t left, bool leadBegins) {
         const std::int64_t o = plan_.hops_.at(k);
@@ -174,17 +189,24 @@ class VocoderRun {
         }
         const bool asRecorded = plan_.zones_.resetsBetween(previous, o);
         const bool sameSpeed = source - plan_.zones_.sourceAt(previous) == o - previous;
-        if (!first && !asRecorded && !sameSpeed)
+        if (!first && (asRecorded || !sameSpeed))
             for (std::size_t c = 0; c < back_.size(); ++c)
                 analyse(c, source - (o - previous), back_[c]);
+        if (asRecorded) lookAhead(source);
+        if (!first && (asRecorded || !sameSpeed)) findRegions();
         const auto advance = [&](Voice& voice, bool begins) {
-            if (begins || asRecorded)
+            if (begins) {
                 begin(voice);
-            else if (sameSpeed) // going on at the recording's own speed, as turned as before
-                for (auto& t : voice.turn)
-                    t /= std::max(1e-9F, std::sqrt(std::norm(t)));
-            else
+            } else if (asRecorded) {
                 turnAroundPeaks(voice);
+                for (Spectrum& turn : voice.turn)
+                    for (std::size_t b = 0; b < bins_; ++b)
+                        if (rises_[b] != 0) turn[b] = 1;
+            } else if (sameSpeed) { // going on at the recording's own speed, as turned as before
+                flatten(voice);
+            } else {
+                turnAroundPeaks(voice);
+            }
         };
         advance(main_, first);
         if (left > 0) {
@@ -195,23 +217,74 @@ class VocoderRun {
         remember(main_);
     }
 
+    // Finds the bins in which an attack brings more than there was: those begin with it, while what lasts through
+    // it goes on.
+    void lookAhead(std::int64_t source) {
+        powerAt(source - static_cast<std::int64_t>(size_ / 4), behind_);
+        powerAt(source + static_cast<std::int64_t>(size_ / 4 + size_ / 8), ahead_);
+        constexpr float rise = 2;
+        for (std::size_t b = 0; b < bins_; ++b) {
+            float then = 0;
+            float before = 0;
+            for (std::size_t k = b > 2 ? b - 2 : 0; k < std::min(bins_, b + 3); ++k) {
+                then += ahead_[k];
+                before += behind_[k];
+            }
+            rises_[b] = static_cast<char>(then > rise * before);
+        }
+    }
+
+    void powerAt(std::int64_t source, std::vector<float>& power) {
+        std::fill(power.begin(), power.end(), 0.0F);
+        for (std::size_t c = 0; c < now_.size(); ++c) {
+            analyse(c, source, scratch_);
+            for (std::size_t b = 0; b < bins_; ++b)
+                power[b] += std::norm(scratch_[b]);
+        }
+    }
+
     // Phases as they are recorded.
-    static void begin(Voice& voice) { std::fill(voice.turn.begin(), voice.turn.end(), 1.0F); }
+    static void begin(Voice& voice) {
+        for (Spectrum& turn : voice.turn)
+            std::fill(turn.begin(), turn.end(), 1.0F);
+        voice.level = true;
+    }
+
+    // Takes the levels out of the turns.
+    static void flatten(Voice& voice) {
+        if (voice.level) return;
+        for (Spectrum& turn : voice.turn)
+            for (auto& t : turn)
+                t = unit(t);
+        voice.level = true;
+    }
+
+    static std::complex<float> unit(std::complex<float> x) { return x / std::max(1e-9F, std::sqrt(std::norm(x))); }
 
     void remember(Voice& voice) const {
         for (std::size_t c = 0; c < now_.size(); ++c)
             for (std::size_t b = 0; b < bins_; ++b)
-                voice.before[c][b] = now_[c][b] * voice.turn[b];
+                voice.before[c][b] = now_[c][b] * voice.turn[c][b];
     }
 
     // Turns what is heard towards what will be, so that nothing is left to turn after `left` more frames.
     void lead(std::int64_t left) {
         const auto share = float(left) / float(left + 1);
-        for (std::size_t b = 0; b < bins_; ++b) {
-            const float level = std::sqrt(std::norm(main_.turn[b]));
-            const std::complex<float> there = next_.turn[b] / std::max(1e-9F, std::sqrt(std::norm(next_.turn[b])));
-            const float apart = std::arg(main_.turn[b] * std::conj(there));
-            main_.turn[b] = level * there * std::polar(1.0F, apart * share);
+        for (std::size_t c = 0; c < now_.size(); ++c) {
+            // Neighbours mostly turn alike: what was worked out for one holds for the next.
+            std::complex<float> turn;
+            std::complex<float> next;
+            std::complex<float> led;
+            for (std::size_t b = 0; b < bins_; ++b) {
+                if (b == 0 || main_.turn[c][b] != turn || next_.turn[c][b] != next) {
+                    turn = main_.turn[c][b];
+                    next = next_.turn[c][b];
+                    const std::complex<float> there = unit(next);
+                    const float apart = std::arg(turn * std::conj(there));
+                    led = std::sqrt(std::norm(turn)) * there * std::polar(1.0F, apart * share);
+                }
+                main_.turn[c][b] = led;
+            }
         }
     }
 
@@ -240,11 +313,15 @@ class VocoderRun {
         std::copy(spectrum.begin(), spectrum.end(), to.begin());
     }
 
-    // Turns the bins around each peak of the power together. The regions meet where the power is lowest between
-    // peaks.
-    void turnAroundPeaks(Voice& voice) {
+    // Parts the bins around the peaks of the power; the regions meet where it is lowest between peaks.
+    void findRegions() {
+        regions_.clear();
+        // An offset has no phase to turn.
         std::size_t from = 0;
-        std::size_t peak = nextPeak(0);
+        while (from + 1 < bins_ && power_[from + 1] < power_[from])
+            ++from;
+        offsetEnd_ = from;
+        std::size_t peak = nextPeak(from);
         while (from < bins_) {
             const std::size_t following = nextPeak(peak + 1);
             std::size_t to = bins_;
@@ -254,36 +331,67 @@ class VocoderRun {
                                               power_.begin()) +
                      1;
             }
-            // Where the past has nothing like it, something begins: as recorded.
-            std::complex<float> fit = 0;
-            float past = 0;
-            const std::size_t low = std::max(from, peak > 2 ? peak - 2 : 0);
-            const std::size_t high = std::min(to, peak + 3);
-            for (std::size_t c = 0; c < back_.size(); ++c)
-                for (std::size_t b = low; b < high; ++b) {
-                    fit += voice.before[c][b] * std::conj(back_[c][b]);
-                    past += std::norm(back_[c][b]);
-                }
-            float present = 0;
-            for (std::size_t b = low; b < high; ++b)
-                present += power_[b];
-            const float magnitude = std::sqrt(std::norm(fit));
-            const bool begins = past < 0.003F * present || magnitude < 1e-20F;
-            std::complex<float> turn = begins ? std::complex<float>(1) : fit / magnitude;
-            if (!begins) turn *= levelAt(likeness(voice, from, to, turn));
-            for (std::size_t b = from; b < to; ++b)
-                voice.turn[b] = turn;
+            regions_.push_back({from, peak, to});
             from = to;
             peak = following;
         }
     }
 
-    // How well the whole region fits, turned, to what was put out before: 1 entirely.
-    float likeness(const Voice& voice, std::size_t from, std::size_t to, std::complex<float> turn) const {
+    // Turns the bins of each region together.
+    void turnAroundPeaks(Voice& voice) {
+        for (Spectrum& turn : voice.turn)
+            std::fill(turn.begin(), turn.begin() + std::ptrdiff_t(offsetEnd_), 1.0F);
+        for (const Region& region : regions_)
+            turnAround(voice, region.from, region.peak, region.to);
+        voice.level = false;
+    }
+
+    // The channels are turned as one where they move as one. Where they do not, as in wide pads, each goes on from
+    // what it was.
+    void turnAround(Voice& voice, std::size_t from, std::size_t peak, std::size_t to) {
+        const std::size_t low = std::max(from, peak > 2 ? peak - 2 : 0);
+        const std::size_t high = std::min(to, peak + 3);
+        std::complex<float> together = 0;
+        float apart = 0;
+        float past = 0;
+        for (std::size_t c = 0; c < back_.size(); ++c) {
+            std::complex<float> fit = 0;
+            for (std::size_t b = low; b < high; ++b) {
+                fit += voice.before[c][b] * std::conj(back_[c][b]);
+                past += std::norm(back_[c][b]);
+            }
+            fits_[c] = fit;
+            together += fit;
+            apart += std::sqrt(std::norm(fit));
+        }
+        float present = 0;
+        for (std::size_t b = low; b < high; ++b)
+            present += power_[b];
+        const float magnitude = std::sqrt(std::norm(together));
+        constexpr float asOne = 0.97F; // two channels within some 28° of each other
+        const bool locked = magnitude >= asOne * apart;
+        // Where the past has nothing like it, something begins: as recorded.
+        const bool begins = past < 0.003F * present || apart < 1e-20F;
+        std::complex<float> common = begins ? 1 : unit(together);
+        if (!begins && locked) common *= levelAt(likeness(voice, 0, back_.size(), from, to, common));
+        for (std::size_t c = 0; c < back_.size(); ++c) {
+            std::complex<float> turn = common;
+            if (!begins && !locked) {
+                turn = std::norm(fits_[c]) > 1e-40F ? unit(fits_[c]) : std::complex<float>(1);
+                turn *= levelAt(likeness(voice, c, c + 1, from, to, turn));
+            }
+            std::fill(voice.turn[c].begin() + std::ptrdiff_t(from), voice.turn[c].begin() + std::ptrdiff_t(to),
+                      turn);
+        }
+    }
+
+    // How well the whole region of some channels fits, turned, to what was put out before: 1 entirely.
+    float likeness(const Voice& voice, std::size_t firstChannel, std::size_t endChannel, std::size_t from,
+                   std::size_t to, std::complex<float> turn) const {
         float both = 0;
         float past = 1e-30F;
         float put = 1e-30F;
-        for (std::size_t c = 0; c < back_.size(); ++c)
+        for (std::size_t c = firstChannel; c < endChannel; ++c)
             for (std::size_t b = from; b < to; ++b) {
                 both += (voice.before[c][b] * std::conj(back_[c][b] * turn)).real();
                 past += std::norm(back_[c][b]);
@@ -327,6 +435,13 @@ class VocoderRun {
     Envelope envelope_;
     Audio out_;
     std::vector<float> power_;
+    std::vector<Region> regions_; // of its peaks
+    std::size_t offsetEnd_ = 0;   // bins below it are an offset
+    std::vector<float> behind_;   // the power before an attack
+    std::vector<float> ahead_;    // and after it
+    std::vector<char> rises_;     // what it brings
+    Spectrum scratch_;
+    Spectrum fits_;              // a channel each
     Voice main_;                 // what is heard
     Voice next_;                 // the run to come, unheard
     std::vector<Spectrum> now_;  // the frame

@@ -33,8 +33,7 @@ std::int64_t roomFor(std::int64_t wanted, double source, double output) {
 
 } // namespace
 
-Zones attackZones(const Passage& passage, std::size_t reach) {
-    const std::vector<Frames>& attacks = passage.attacks;
+Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, std::size_t reach) {
     const TimeMap& map = passage.map;
     struct Anchor {
         std::int64_t source;

@@ -25,8 +25,8 @@ class Zones {
     std::vector<std::int64_t> resets_;
 };
 
-// Keeps `reach` frames on both sides of each attack unstretched, less where attacks or points of the map are near
-// or where the ratio between would leave what a map may have. Every point of the map stays where it is.
-Zones attackZones(const Passage& passage, std::size_t reach);
+// Keeps `reach` frames on both sides of each of these attacks unstretched, less where attacks or points of the map
+// are near or where the ratio between would leave what a map may have. Every point of the map stays where it is.
+Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, std::size_t reach);
 
 } // namespace stretch
