@@ -5,14 +5,13 @@
 #include "sound/read.h"
 #include "sound/resample.h"
 #include "stretch/method.h"
+#include "support/stretch_references.h"
 
-#include <SoundTouch.h>
 #include <algorithm>
 #include <cmath>
 #include <ctime>
 #include <fmt/format.h>
 #include <functional>
-#include <rubberband/RubberBandStretcher.h>
 #include <string>
 
 namespace {
@@ -36,46 +35,6 @@ sound::Audio material() {
             out.channels[c].insert(out.channels[c].end(), r->audio.channels[c].begin(), r->audio.channels[c].end());
     }
     return out;
-}
-
-void rubberband(const sound::Audio& a, double ratio, int engine) {
-    using R = RubberBand::RubberBandStretcher;
-    R r(static_cast<std::size_t>(a.rate), 2, R::OptionProcessOffline | R::OptionThreadingNever | engine, ratio);
-    const auto n = static_cast<std::size_t>(a.frames().value);
-    r.setExpectedInputDuration(n);
-    r.setMaxProcessSize(4096);
-    const float* in[] = {a.channels[0].data(), a.channels[1].data()};
-    r.study(in, n, true);
-    std::vector<float> left(65536);
-    std::vector<float> right(65536);
-    float* to[] = {left.data(), right.data()};
-    for (std::size_t at = 0; at < n; at += 4096) {
-        const float* part[] = {in[0] + at, in[1] + at};
-        const std::size_t count = std::min<std::size_t>(4096, n - at);
-        r.process(part, count, at + count == n);
-        for (int ready = r.available(); ready > 0; ready = r.available())
-            r.retrieve(to, std::min<std::size_t>(65536, static_cast<std::size_t>(ready)));
-    }
-}
-
-void soundTouch(const sound::Audio& a, double ratio) {
-    soundtouch::SoundTouch st;
-    st.setSampleRate(static_cast<unsigned>(a.rate));
-    st.setChannels(2);
-    st.setTempo(1 / ratio);
-    std::vector<float> block(2 * 8192);
-    for (std::int64_t at = 0; at < a.frames().value; at += 8192) {
-        const std::int64_t n = std::min<std::int64_t>(8192, a.frames().value - at);
-        for (std::int64_t i = 0; i < n; ++i)
-            for (std::size_t c = 0; c < 2; ++c)
-                block[static_cast<std::size_t>(2 * i) + c] = a.channels[c][static_cast<std::size_t>(at + i)];
-        st.putSamples(block.data(), static_cast<unsigned>(n));
-        while (st.receiveSamples(block.data(), 8192) > 0) {
-        }
-    }
-    st.flush();
-    while (st.receiveSamples(block.data(), 8192) > 0) {
-    }
 }
 
 struct Contender {
@@ -116,16 +75,12 @@ int main(int argc, char** argv) {
         {"Blend", ours(stretch::Method::Blend, false), {}},
         {"Sung", ours(stretch::Method::Sung, false), {}},
         {"Tape", ours(stretch::Method::Tape, false), {}},
-        {"soundtouch", soundTouch, {}},
+        {"soundtouch", [](const sound::Audio& x, double r) { reference::soundTouch(x, r); }, {}},
         {"rubberband, faster engine",
-         [](const sound::Audio& x, double r) {
-             rubberband(x, r, RubberBand::RubberBandStretcher::OptionEngineFaster);
-         },
+         [](const sound::Audio& x, double r) { reference::rubberband(x, r, reference::Engine::Faster); },
          {}},
         {"rubberband, finer engine",
-         [](const sound::Audio& x, double r) {
-             rubberband(x, r, RubberBand::RubberBandStretcher::OptionEngineFiner);
-         },
+         [](const sound::Audio& x, double r) { reference::rubberband(x, r, reference::Engine::Finer); },
          {}},
     };
     if (quick) contenders.erase(contenders.begin() + 7, contenders.end());

@@ -4,6 +4,7 @@
 #include "stretch/tape.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/stretch_measures.h"
 
 #include <cmath>
 #include <complex>
@@ -217,37 +218,6 @@ TEST(Struck, TransposingMovesThePitchAndNotTheTime) {
     }
 }
 
-// What is left of a chord of pure tones when tones of these frequencies are taken out: dB below the whole.
-double offTheTones(const Audio& a, const std::vector<double>& hertz) {
-    const auto n = static_cast<std::int64_t>(a.rate);
-    const std::int64_t from = a.frames().value / 2 - n / 2;
-    std::vector<double> rest(static_cast<std::size_t>(n));
-    for (std::int64_t i = 0; i < n; ++i)
-        rest[static_cast<std::size_t>(i)] = a.channels[0][static_cast<std::size_t>(from + i)];
-    const auto power = [&] {
-        double sum = 0;
-        for (const double x : rest)
-            sum += x * x;
-        return sum;
-    };
-    const double whole = power();
-    for (int round = 0; round < 6; ++round)
-        for (const double h : hertz) {
-            std::complex<double> sum = 0;
-            double weights = 0;
-            for (std::int64_t i = 0; i < n; ++i) {
-                const double w = 0.5 - 0.5 * std::cos(2 * M_PI * (double(i) + 0.5) / double(n));
-                sum += w * rest[static_cast<std::size_t>(i)] * std::polar(1.0, -2 * M_PI * h * double(i) / a.rate);
-                weights += w;
-            }
-            sum *= 2 / weights;
-            for (std::int64_t i = 0; i < n; ++i)
-                rest[static_cast<std::size_t>(i)] -=
-                    (sum * std::polar(1.0, 2 * M_PI * h * double(i) / a.rate)).real();
-        }
-    return 10 * std::log10(power() / whole);
-}
-
 Audio chord(const std::vector<double>& hertz, double seconds) {
     Audio a(48000, 2, Frames(std::llround(seconds * 48000)));
     for (std::size_t i = 0; i < a.channels[0].size(); ++i)
@@ -265,14 +235,14 @@ TEST(Held, ASteadyChordStaysPureAndInTune) {
     const Audio a = chord(triad, 4);
     for (const double ratio : {0.75, 0.9, 1.1, 1.33, 2.0}) {
         const auto r = stretched(a, ratio, {Method::Held});
-        EXPECT_LT(offTheTones(*r, triad), -40) << ratio;
+        EXPECT_LT(support::offTheTones(*r, triad), -40) << ratio;
     }
     // Transposed: every tone where equal temperament puts it.
     const auto up = stretched(a, 1.1, {Method::Held, 3});
     std::vector<double> higher;
     for (const double h : triad)
         higher.push_back(h * std::exp2(3 / 12.0));
-    EXPECT_LT(offTheTones(*up, higher), -44);
+    EXPECT_LT(support::offTheTones(*up, higher), -44);
 }
 
 TEST(Held, ChannelsKeepTheirLevelsAndPhases) {
@@ -360,18 +330,7 @@ TEST_P(EveryMethod, NoClickWhereALoopComesRound) {
         if (GetParam() == Method::Tape && ratio > 0) continue; // no whole periods fit at another pitch
         const auto r = stretched(a, ratio, {GetParam(), 0, true});
         ASSERT_TRUE(r);
-        const auto& x = r->channels[0];
-        const std::size_t n = x.size();
-        const auto jump = [&](std::size_t i) {
-            return std::abs(x[i % n] - 2 * x[(i + n - 1) % n] + x[(i + n - 2) % n]); // curvature shows clicks
-        };
-        float usual = 0;
-        for (std::size_t i = n / 4; i < n / 2; ++i)
-            usual = std::max(usual, jump(i));
-        float seam = 0;
-        for (std::size_t i = n - 8; i < n + 8; ++i)
-            seam = std::max(seam, jump(i));
-        EXPECT_LT(20 * std::log10(seam / usual), 10) << ratio;
+        EXPECT_LT(support::seamClickDb(*r), 10) << ratio;
     }
 }
 

@@ -1,19 +1,27 @@
 #include "support/stretch_references.h"
 
+#include "sound/read.h"
+#include "sound/write.h"
+
 #include <SoundTouch.h>
+#include <cmath>
+#include <cstdlib>
+#include <filesystem>
+#include <fmt/format.h>
 #include <rubberband/RubberBandStretcher.h>
+#include <unistd.h>
 
 namespace reference {
 
 using sound::Audio;
 using sound::Frames;
 
-Audio rubberband(const Audio& a, double ratio, Engine engine) {
+Audio rubberband(const Audio& a, double ratio, Engine engine, double semitones) {
     using R = RubberBand::RubberBandStretcher;
     R r(static_cast<std::size_t>(a.rate), a.channels.size(),
         R::OptionProcessOffline | R::OptionThreadingNever |
             (engine == Engine::Finer ? R::OptionEngineFiner : R::OptionEngineFaster) | R::OptionChannelsTogether,
-        ratio);
+        ratio, std::exp2(semitones / 12));
     const auto n = static_cast<std::size_t>(a.frames().value);
     std::vector<const float*> in;
     for (const auto& samples : a.channels)
@@ -41,12 +49,13 @@ Audio rubberband(const Audio& a, double ratio, Engine engine) {
     return out;
 }
 
-Audio soundTouch(const Audio& a, double ratio) {
+Audio soundTouch(const Audio& a, double ratio, double semitones) {
     soundtouch::SoundTouch st;
     const auto channels = a.channels.size();
     st.setSampleRate(static_cast<unsigned>(a.rate));
     st.setChannels(static_cast<unsigned>(channels));
     st.setTempo(1 / ratio);
+    st.setPitchSemiTones(semitones);
     std::vector<float> in;
     for (std::int64_t i = 0; i < a.frames().value; ++i)
         for (const auto& samples : a.channels)
@@ -58,6 +67,24 @@ Audio soundTouch(const Audio& a, double ratio) {
     st.receiveSamples(got.data(), static_cast<unsigned>(out.frames().value));
     for (std::size_t i = 0; i < got.size(); ++i)
         out.channels[i % channels][i / channels] = got[i];
+    return out;
+}
+
+std::optional<Audio> sox(const Audio& a, double ratio) {
+    static const bool installed = std::system("command -v sox >/dev/null 2>&1") == 0;
+    if (!installed) return std::nullopt;
+    const auto folder = std::filesystem::temp_directory_path() / fmt::format("stretch-reference-{}", getpid());
+    std::filesystem::create_directories(folder);
+    const std::string from = (folder / "from.wav").string();
+    const std::string to = (folder / "to.wav").string();
+    std::optional<Audio> out;
+    if (sound::write(from, a, sound::Depth::Float32, {}, sound::Existing::Replace)) {
+        const auto command =
+            fmt::format("sox -V1 -D '{}' -e floating-point -b 32 '{}' tempo -m {:.9f}", from, to, 1 / ratio);
+        if (std::system(command.c_str()) == 0)
+            if (auto read = sound::read(to, 0)) out = std::move(read->audio);
+    }
+    std::filesystem::remove_all(folder);
     return out;
 }
 

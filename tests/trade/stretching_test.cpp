@@ -9,6 +9,7 @@
 #include "stretch/method.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/stretch_measures.h"
 #include "support/stretch_references.h"
 
 #include <algorithm>
@@ -21,6 +22,8 @@ namespace {
 using metre::Frames;
 using stretch::Method;
 using support::Audio;
+using support::peakNear;
+using support::tones;
 
 Audio stretched(const Audio& a, double ratio, const stretch::Settings& settings) {
     std::vector<Frames> attacks;
@@ -28,45 +31,6 @@ Audio stretched(const Audio& a, double ratio, const stretch::Settings& settings)
         attacks.push_back(o.at);
     const auto map = metre::TimeMap::straight(a.frames(), Frames(std::llround(double(a.frames().value) * ratio)));
     return *stretch::render({a, attacks}, *map, settings);
-}
-
-// The peak of the spectrum next to a frequency, interpolated: a parabola through the logarithms of three bins
-// (Smith & Serra, "PARSHL", International Computer Music Conference 1987; from memory) of a spectrum padded
-// fourfold, under a Blackman–Harris window. The middle two seconds are looked at.
-double peakNear(const Audio& a, double hertz) {
-    const auto n = static_cast<std::size_t>(2 * a.rate);
-    sound::RealFft fft(4 * n);
-    const auto time = fft.time();
-    std::fill(time.begin(), time.end(), 0.0F);
-    const auto from = static_cast<std::size_t>(a.frames().value) / 2 - n / 2;
-    for (std::size_t i = 0; i < n; ++i) {
-        const double x = 2 * M_PI * double(i) / double(n);
-        const double w = 0.35875 - 0.48829 * std::cos(x) + 0.14128 * std::cos(2 * x) - 0.01168 * std::cos(3 * x);
-        time[i] = static_cast<float>(w * double(a.channels[0][from + i]));
-    }
-    fft.forward();
-    const auto s = fft.spectrum();
-    const double bin = double(a.rate) / double(4 * n);
-    const auto low = static_cast<std::size_t>(hertz * 0.985 / bin);
-    const auto high = static_cast<std::size_t>(hertz * 1.015 / bin) + 1;
-    std::size_t k = low;
-    for (std::size_t i = low; i <= high; ++i)
-        if (std::norm(s[i]) > std::norm(s[k])) k = i;
-    const auto level = [&](std::size_t i) { return std::log(double(std::norm(s[i])) + 1e-30); };
-    const double l = level(k - 1);
-    const double r = level(k + 1);
-    return (double(k) + 0.5 * (l - r) / (l - 2 * level(k) + r)) * bin;
-}
-
-// Tones of these frequencies together, each with as many harmonics, falling by 6 dB an octave.
-Audio tones(const std::vector<double>& hertz, int harmonics, double seconds = 4) {
-    Audio a(48000, 1, Frames(std::llround(seconds * 48000)));
-    for (const double h : hertz)
-        for (int k = 1; k <= harmonics; ++k)
-            for (std::size_t i = 0; i < a.channels[0].size(); ++i)
-                a.channels[0][i] += static_cast<float>(0.4 / double(hertz.size()) / k *
-                                                       std::sin(2 * M_PI * h * k * double(i) / 48000 + h + k));
-    return a;
 }
 
 // In cents, the worst of all partials.
