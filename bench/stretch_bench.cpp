@@ -43,6 +43,61 @@ struct Contender {
     std::vector<double> seconds;
 };
 
+// What one channel costs, over what two do.
+void printMono(const sound::Audio& a) {
+    sound::Audio mono = a;
+    mono.channels.resize(1);
+    const std::vector<sound::Frames> none;
+    fmt::print("one channel's time over two channels':");
+    for (const stretch::Method m : stretch::methods()) {
+        const auto seconds = [&](const sound::Audio& audio) {
+            const auto map = metre::TimeMap::straight(
+                audio.frames(), sound::Frames(std::llround(double(audio.frames().value) * 1.15)));
+            std::vector<double> list;
+            for (int i = 0; i < 5; ++i) {
+                const double before = cpuSeconds();
+                if (!stretch::render({audio, none}, *map, {m})) std::exit(1);
+                list.push_back(cpuSeconds() - before);
+            }
+            std::sort(list.begin(), list.end());
+            return list[2];
+        };
+        fmt::print(" {} {:.2f}", stretch::methodLabel(m), seconds(mono) / seconds(a));
+    }
+    fmt::print("\n");
+}
+
+// From nothing to a second of sound at a play position, in five minutes of material.
+void printFirstPieces(const sound::Audio& a) {
+    sound::Audio minutes(a.rate, 2, sound::Frames(0));
+    while (minutes.length().value < 300)
+        for (std::size_t c = 0; c < 2; ++c)
+            minutes.channels[c].insert(minutes.channels[c].end(), a.channels[c].begin(), a.channels[c].end());
+    std::vector<sound::Frames> attacks;
+    for (const auto& o : hear::onsets(minutes))
+        attacks.push_back(o.at);
+    const std::vector<sound::Frames> none;
+    const auto map = metre::TimeMap::straight(minutes.frames(),
+                                              sound::Frames(std::llround(double(minutes.frames().value) * 1.15)));
+    fmt::print("a first second anywhere in {:.0f} s, planning included, CPU ms, median and worst of 24:\n",
+               minutes.length().value);
+    for (const stretch::Method m : stretch::methods())
+        for (const bool struck : {true, false}) {
+            std::vector<double> list;
+            for (int i = 0; i < 24; ++i) {
+                const double before = cpuSeconds();
+                const auto rendering =
+                    stretch::Rendering::plan({minutes, struck ? attacks : none, true}, *map, {m});
+                const sound::Frames from(rendering->length().value * (2 * i + 1) / 50);
+                if (!rendering->piece(from, from + sound::Frames(minutes.rate))) std::exit(1);
+                list.push_back(1000 * (cpuSeconds() - before));
+            }
+            std::sort(list.begin(), list.end());
+            fmt::print("  {:<8}{:<24}{:>7.1f}{:>7.1f}\n", stretch::methodLabel(m),
+                       struck ? "with its attacks" : "as if without attacks", list[12], list.back());
+        }
+}
+
 } // namespace
 
 // --quick leaves the slow reference out.
@@ -104,5 +159,7 @@ int main(int argc, char** argv) {
     fmt::print("{:<36}{:>12}{:>14}{:>14}\n", "", "s per CPU s", "× soundtouch", "× finer");
     for (Contender& c : contenders)
         fmt::print("{:<36}{:>12.1f}{:>14.2f}{:>14.1f}\n", c.name, speed(c), speed(c) / touch, speed(c) / finer);
+    printMono(a);
+    printFirstPieces(a);
     return 0;
 }

@@ -101,20 +101,20 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     if (!map) return tl::unexpected(map.error());
     if (!method) method = project::methodFor(source.kind);
     const stretch::Settings settings{*method, o.semitones, o.loop, o.formants};
-    const auto rendered = stretch::render({audio, source.sound->attacks}, *map, settings, {{}, stop});
-    if (!rendered) return tl::unexpected(rendered.error());
+    const auto rendering = stretch::Rendering::plan({audio, source.sound->attacks, true}, *map, settings);
+    if (!rendering) return tl::unexpected(rendering.error());
     sound::Tags tags;
     tags.bpm = aim->tempo;
     if (source.key && o.semitones == 0 && *method != stretch::Method::Tape) tags.key = hear::keyTag(*source.key);
-    const auto written = sound::write(o.out, *rendered, depth, tags,
+    const auto written = sound::write(o.out, project::renderedBlocks(*rendering, audio, 1, stop), depth, tags,
                                       o.overwrite ? sound::Existing::Replace : sound::Existing::Refuse, {{}, stop});
     if (!written) return tl::unexpected(written.error());
     if (written->clipped > 0)
         fmt::print(stderr, "pmetre: {}: {} samples were above full scale and were cut; --depth float keeps them.\n",
                    sound::shownName(o.out), written->clipped);
     return fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}{}", sound::shownPath(o.out),
-                       audio.length().value, rendered->length().value, 100 * map->meanRatio(),
-                       stretch::methodLabel(*method),
+                       audio.length().value, metre::toSeconds(rendering->length(), audio.rate).value,
+                       100 * map->meanRatio(), stretch::methodLabel(*method),
                        aim->tempo ? fmt::format(", {} BPM", metre::tempoLabel(*aim->tempo)) : "");
 }
 

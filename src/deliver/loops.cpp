@@ -160,41 +160,34 @@ Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>
         return out;
     }
     for (std::size_t i = 0; i < plan.size(); ++i) {
-        const auto part = [&](double from, double to) {
-            const double n = static_cast<double>(plan.size());
-            return progress.part((double(i) + from) / n, (double(i) + to) / n);
-        };
         const project::Clip* clip = project::clipOf(p, plan[i].clip);
         const auto job = project::renderJobOf(p, *clip);
         if (!job) {
             out.problems.push_back(job.error().text);
             continue;
         }
-        auto audio = project::renderClip(*job, part(0, 0.7));
-        if (audio) {
-            const auto factor = static_cast<float>(sound::factorFromDb(clip->gainDb));
-            if (clip->gainDb != 0)
-                for (auto& samples : audio->channels)
-                    for (float& s : samples)
-                        s *= factor;
-            const project::SourcePtr source = project::sourceOf(p, clip->source);
-            sound::Tags tags;
-            if (project::isStretched(p, *clip)) tags.bpm = tempoOver(p, *clip);
-            if (source->key && clip->stretch.semitones == 0) tags.key = hear::keyTag(*source->key);
-            const auto written =
-                sound::write(plan[i].file, *audio, options.depth, tags, options.existing, part(0.7, 1));
-            if (written) {
-                out.written.push_back(plan[i].file);
-                out.clipped += written->clipped;
-                continue;
-            }
-            if (written.error().cancelled) return out;
-            out.problems.push_back(written.error().text);
+        const auto rendering = project::planClip(*job);
+        if (!rendering) {
+            out.problems.push_back(fmt::format("{} could not be rendered: {}", sound::shownPath(plan[i].file),
+                                               rendering.error().text));
             continue;
         }
-        if (audio.error().cancelled) return out;
-        out.problems.push_back(
-            fmt::format("{} could not be rendered: {}", sound::shownPath(plan[i].file), audio.error().text));
+        const project::SourcePtr source = project::sourceOf(p, clip->source);
+        sound::Tags tags;
+        if (project::isStretched(p, *clip)) tags.bpm = tempoOver(p, *clip);
+        if (source->key && clip->stretch.semitones == 0) tags.key = hear::keyTag(*source->key);
+        const auto gain = static_cast<float>(sound::factorFromDb(clip->gainDb));
+        const double n = static_cast<double>(plan.size());
+        const auto written =
+            sound::write(plan[i].file, project::renderedBlocks(*rendering, job->sound->audio, gain, progress.stop),
+                         options.depth, tags, options.existing, progress.part(double(i) / n, double(i + 1) / n));
+        if (written) {
+            out.written.push_back(plan[i].file);
+            out.clipped += written->clipped;
+            continue;
+        }
+        if (written.error().cancelled) return out;
+        out.problems.push_back(written.error().text);
     }
     return out;
 }

@@ -6,6 +6,7 @@
 #include <cmath>
 #include <fmt/format.h>
 #include <iterator>
+#include <thread>
 
 namespace project {
 
@@ -96,8 +97,23 @@ Result<stretch::Rendering> planClip(const RenderJob& job) {
     return stretch::Rendering::plan({job.sound->audio, job.sound->attacks, true}, job.map, job.settings);
 }
 
-Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress, int threads) {
-    return stretch::render({job.sound->audio, job.sound->attacks, true}, job.map, job.settings, progress, threads);
+sound::Blocks renderedBlocks(const stretch::Rendering& rendering, const sound::Audio& material, float gain,
+                             const std::stop_token& stop) {
+    const auto next = [&rendering, gain, stop, cuts = rendering.cuts(),
+                       rate = material.rate](Frames from) -> Result<sound::AudioPtr> {
+        const Frames minute(std::int64_t(60) * rate);
+        const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + minute);
+        const Frames to = cut == cuts.end() ? rendering.length() : *cut;
+        const int threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
+        auto made = rendering.piece(from, to, {{}, stop}, threads);
+        if (!made) return tl::unexpected(made.error());
+        if (gain != 1)
+            for (auto& samples : made->channels)
+                for (float& s : samples)
+                    s *= gain;
+        return std::make_shared<const sound::Audio>(std::move(*made));
+    };
+    return {material.rate, material.channelCount(), rendering.length(), next};
 }
 
 RenderJob rawJobOf(const RenderJob& fitted) {

@@ -3,6 +3,7 @@
 
 #include "metre/time_map.h"
 #include "project/project.h"
+#include "sound/write.h"
 #include "stretch/method.h"
 
 namespace project {
@@ -25,8 +26,10 @@ Result<RenderJob> renderJobOf(const Project& p, const Clip& clip);
 
 // Plans a job, to be rendered piece by piece. The job's sound must outlive what is returned. Any thread.
 Result<stretch::Rendering> planClip(const RenderJob& job);
-// Renders a job, on so many threads. Takes time; any thread.
-Result<sound::Audio> renderClip(const RenderJob& job, const sound::Progress& progress = {}, int threads = 1);
+// Renders while it is written, a minute or so at a time, on all of the machine's cores. What it refers to must
+// outlive what is returned. `gain`: a factor.
+sound::Blocks renderedBlocks(const stretch::Rendering& rendering, const sound::Audio& material, float gain,
+                             const std::stop_token& stop);
 // A clip's sound at its recorded speed, for as long as the clip is fitted or as it lasts.
 RenderJob rawJobOf(const RenderJob& fitted);
 

@@ -51,14 +51,21 @@ std::int32_t quantised(float sample, int bits, std::size_t& clipped) {
 
 Result<Written> write(const std::filesystem::path& path, const Audio& audio, Depth depth, const Tags& tags,
                       Existing existing, const Progress& progress) {
+    const Blocks one{audio.rate, audio.channelCount(), audio.frames(),
+                     [&](Frames) { return AudioPtr(AudioPtr(), &audio); }};
+    return write(path, one, depth, tags, existing, progress);
+}
+
+Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, Depth depth, const Tags& tags,
+                      Existing existing, const Progress& progress) {
     const auto fail = [&](const std::string& reason) {
         return metre::problem(fmt::format("{} could not be written: {}.", shownPath(path), reason));
     };
     const std::optional<int> chosen = formatFor(path, depth);
     if (!chosen) return fail("its name must end in .wav, .aiff, .flac or .ogg");
     int format = *chosen;
-    const auto channels = audio.channels.size();
-    const auto length = static_cast<std::size_t>(audio.frames().value);
+    const auto channels = static_cast<std::size_t>(blocks.channels);
+    const auto length = static_cast<std::size_t>(blocks.length.value);
     const std::size_t sampleBytes = depth == Depth::Int16 ? 2 : depth == Depth::Int24 ? 3 : 4;
     const bool large = length * channels * sampleBytes > 4'000'000'000ULL;
     if (large && (format & SF_FORMAT_TYPEMASK) == SF_FORMAT_WAV)
@@ -69,11 +76,11 @@ Result<Written> write(const std::filesystem::path& path, const Audio& audio, Dep
 
     PartFile part(path);
     SF_INFO info{};
-    info.samplerate = audio.rate;
-    info.channels = audio.channelCount();
+    info.samplerate = blocks.rate;
+    info.channels = blocks.channels;
     info.format = format;
     if (sf_format_check(&info) == 0)
-        return fail(fmt::format("this kind of file takes no {} channels at {} Hz", channels, audio.rate));
+        return fail(fmt::format("this kind of file takes no {} channels at {} Hz", channels, blocks.rate));
     errno = 0;
     SNDFILE* file = sf_open(part.path().c_str(), SFM_WRITE, &info);
     if (file == nullptr) return fail(writeReason(path, errno));
@@ -83,15 +90,27 @@ Result<Written> write(const std::filesystem::path& path, const Audio& audio, Dep
     const int bits = (format & SF_FORMAT_SUBMASK) == SF_FORMAT_PCM_16 ? 16 : 24;
     std::vector<std::int32_t> whole(isWholeNumbers(format) ? block * channels : 0);
     std::vector<float> floats(whole.empty() ? block * channels : 0);
-    for (std::size_t at = 0; at < length; at += block) {
+    AudioPtr audio;
+    std::size_t begin = 0; // of audio
+    for (std::size_t at = 0; at < length;) {
         if (progress.stopped()) {
             sf_close(file);
             return metre::cancelled();
         }
-        const std::size_t n = std::min(block, length - at);
+        if (!audio || at == begin + static_cast<std::size_t>(audio->frames().value)) {
+            auto next = blocks.next(Frames(static_cast<std::int64_t>(at)));
+            if (!next) {
+                sf_close(file);
+                return tl::unexpected(next.error());
+            }
+            audio = std::move(*next);
+            begin = at;
+        }
+        const std::size_t n =
+            std::min({block, length - at, begin + static_cast<std::size_t>(audio->frames().value) - at});
         for (std::size_t c = 0; c < channels; ++c)
             for (std::size_t i = 0; i < n; ++i) {
-                const float sample = audio.channels[c][at + i];
+                const float sample = audio->channels[c][at - begin + i];
                 if (whole.empty())
                     floats[i * channels + c] = sample;
                 else
@@ -106,7 +125,8 @@ Result<Written> write(const std::filesystem::path& path, const Audio& audio, Dep
             sf_close(file);
             return fail(writeReason(path, error));
         }
-        progress.at(static_cast<double>(at + n) / static_cast<double>(length));
+        at += n;
+        progress.at(static_cast<double>(at) / static_cast<double>(length));
     }
     errno = 0;
     if (sf_close(file) != 0) return fail(writeReason(path, errno));

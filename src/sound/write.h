@@ -7,6 +7,7 @@
 #include "sound/tags.h"
 
 #include <filesystem>
+#include <functional>
 
 namespace sound {
 
@@ -16,12 +17,24 @@ struct Written {
     std::size_t clipped = 0; // samples beyond full scale that a whole-number format had to cut
 };
 
+// Audio that is made while it is written, so that never all of it is in memory.
+struct Blocks {
+    int rate = 48000;
+    int channels = 1;
+    Frames length;
+    // What follows from a frame on, one frame at least; asked for in order.
+    std::function<Result<AudioPtr>(Frames from)> next;
+};
+
 // Writes the audio, with its tags, whole or not at all. The kind of file follows the name's ending: .wav, .aif,
 // .aiff, .flac or .ogg; FLAC knows no floats and takes 24 bits instead, Ogg Vorbis has no depth. A WAV too large
 // for its own length field becomes an RF64, without tags. 16 and 24 bits are rounded without dither, so that
 // what was read from a file of that depth is written back bit for bit. Any thread; takes time.
 // Fails, naming the file and the reason.
 Result<Written> write(const std::filesystem::path& path, const Audio& audio, Depth depth, const Tags& tags,
+                      Existing existing, const Progress& progress = {});
+// The same of blocks. Fails as their making does, too.
+Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, Depth depth, const Tags& tags,
                       Existing existing, const Progress& progress = {});
 
 } // namespace sound

@@ -32,13 +32,18 @@ Result<Passage> circleOf(const Material& material, const TimeMap& map) {
         }
     }
     const std::int64_t laps = margin / turn + 1;
+    const std::vector<Frames> none;
+    const bool hasAttacks = turn > in.rate / 50; // what comes round faster is a tone
     std::vector<Frames> attacks;
     std::vector<metre::TimePoint> points;
     attacks.reserve(material.attacks.size() * static_cast<std::size_t>(2 * laps + 1));
     points.reserve(map.points().size() * static_cast<std::size_t>(2 * laps + 1));
     for (std::int64_t lap = -laps; lap <= laps; ++lap) {
-        for (const Frames a : material.attacks)
-            if (a.value >= begin && a.value < begin + turn) attacks.emplace_back(a.value + lap * turn);
+        for (const Frames a : hasAttacks ? material.attacks : none) {
+            const std::int64_t at = a.value + lap * turn;
+            const bool inside = a.value >= begin && a.value < begin + turn;
+            if (inside && at >= begin - margin && at < begin + turn + margin) attacks.emplace_back(at);
+        }
         for (const metre::TimePoint& p : map.points())
             if (p != map.points().back() || lap == laps)
                 points.push_back(

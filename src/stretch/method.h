@@ -61,11 +61,11 @@ class Rendering {
     Frames length() const;
     // Frames, ascending, from which a piece may begin without rendering much that comes before.
     std::vector<Frames> cuts() const;
-    // Output frames from `from` up to, not including, `to`. Memory besides the result does not grow with it. Takes
-    // time. REQUIRES 0 <= from < to <= length(). Fails when memory does not reach, and when cancelled.
-    Result<Audio> piece(Frames from, Frames to, const Progress& progress = {}) const;
-    // All of it, in pieces side by side on so many threads. Fails as piece() does; absurd lengths are refused
-    // before they are tried.
+    // Output frames from `from` up to, not including, `to`, on so many threads side by side. Memory besides the
+    // result does not grow with it. Takes time. REQUIRES 0 <= from < to <= length(). Fails when memory does not
+    // reach, and when cancelled.
+    Result<Audio> piece(Frames from, Frames to, const Progress& progress = {}, int threads = 1) const;
+    // All of it. Fails as piece() does; absurd lengths are refused before they are tried.
     Result<Audio> whole(const Progress& progress = {}, int threads = 1) const;
 
   private:

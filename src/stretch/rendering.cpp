@@ -76,8 +76,16 @@ Result<std::unique_ptr<Line>> transposedLine(const Material& material, const Tim
     for (const metre::TimePoint& p : map.points()) {
         const auto time = tape ? (p.source - map.points().front().source).value : p.output.value;
         const Frames at(std::llround(double(time) * factor));
-        longer.push_back({p.source, at});
-        back.push_back({at, p.output});
+        const bool last = p == map.points().back();
+        // Points that fall together are one; of the ends, each stays.
+        while (longer.size() > 1 && last && at <= longer.back().output) {
+            longer.pop_back();
+            back.pop_back();
+        }
+        if (!longer.empty() && at <= longer.back().output && !last) continue;
+        const Frames apart = longer.empty() ? at : std::max(at, longer.back().output + Frames(1));
+        longer.push_back({p.source, apart});
+        back.push_back({apart, p.output});
     }
     const auto longMap = TimeMap::make(std::move(longer), widestRatio);
     auto backMap = TimeMap::make(std::move(back), widestRatio);
@@ -135,7 +143,7 @@ class SideBySide {
             if (made)
                 for (std::size_t c = 0; c < out_.channels.size(); ++c)
                     std::copy(made->channels[c].begin(), made->channels[c].end(),
-                              out_.channels[c].begin() + span.from);
+                              out_.channels[c].begin() + (span.from - pieces_.front().from));
             const std::lock_guard lock(mutex_);
             if (!made) {
                 failure_ = made.error();
@@ -233,10 +241,24 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
     }
 }
 
-Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress) const {
+Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress, int threads) const {
     if (progress.stopped()) return metre::cancelled();
     try {
-        return plan_->line->piece({from.value, to.value}, progress);
+        std::vector<Span> parts;
+        Span part{from.value, to.value};
+        if (threads > 1) {
+            const std::int64_t least = std::int64_t(2) * plan_->rate;
+            for (const std::int64_t cut : plan_->line->cuts())
+                if (cut >= part.from + least && cut < to.value) {
+                    parts.push_back({part.from, cut});
+                    part.from = cut;
+                }
+        }
+        parts.push_back(part);
+        if (parts.size() == 1) return plan_->line->piece(part, progress);
+        Audio out(plan_->rate, plan_->channels, to - from);
+        threads = std::min(threads, static_cast<int>(parts.size()));
+        return SideBySide(*plan_->line, std::move(parts), progress).run(threads, std::move(out));
     } catch (const std::bad_alloc&) {
         return metre::problem(tooLittleMemory);
     }
@@ -245,26 +267,7 @@ Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress)
 Result<Audio> Rendering::whole(const Progress& progress, int threads) const {
     if (auto problem = tooLong(plan_->length, plan_->channels, plan_->rate))
         return tl::unexpected(std::move(*problem));
-    std::vector<Span> pieces;
-    if (threads > 1) {
-        std::int64_t from = 0;
-        const std::int64_t least = std::int64_t(2) * plan_->rate;
-        for (const std::int64_t cut : plan_->line->cuts())
-            if (cut >= from + least && cut < plan_->length) {
-                pieces.push_back({from, cut});
-                from = cut;
-            }
-        pieces.push_back({from, plan_->length});
-    }
-    if (pieces.size() < 2) return piece(Frames(0), length(), progress);
-    if (progress.stopped()) return metre::cancelled();
-    try {
-        Audio out(plan_->rate, plan_->channels, length());
-        threads = std::min(threads, static_cast<int>(pieces.size()));
-        return SideBySide(*plan_->line, std::move(pieces), progress).run(threads, std::move(out));
-    } catch (const std::bad_alloc&) {
-        return metre::problem(tooLittleMemory);
-    }
+    return piece(Frames(0), length(), progress, threads);
 }
 
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,

@@ -93,6 +93,63 @@ TEST_P(EveryMethod, OneFrameAndAFewFrames) {
     }
 }
 
+TEST_P(EveryMethod, AnySampleRate) {
+    for (const int rate : {8000, 11025, 22050, 96000, 192000}) {
+        const Audio a = support::sine(440, 1.5, rate, 2);
+        const auto r = stretched(a, 1.2, {GetParam()});
+        ASSERT_TRUE(r) << rate;
+        EXPECT_EQ(r->rate, rate);
+        EXPECT_EQ(r->frames().value, std::llround(double(a.frames().value) * 1.2));
+        const double expected = GetParam() == Method::Tape ? 440 / 1.2 : 440;
+        EXPECT_NEAR(support::cents(support::frequencyOf(*r, expected), expected), 0, 2) << rate;
+        EXPECT_NEAR(support::rmsDb(*r), support::rmsDb(a), 0.2) << rate;
+    }
+}
+
+TEST_P(EveryMethod, FullScaleIsNotCut) {
+    // A square wave at full scale: what rings beyond it must come out as it is, and no further than that.
+    Audio a = support::sine(110, 1.0, 48000, 2, 1.0);
+    for (auto& x : a.channels)
+        for (float& s : x)
+            s = s < 0 ? -1.0F : 1.0F;
+    const auto r = stretched(a, 1.15, {GetParam()});
+    ASSERT_TRUE(r);
+    float greatest = 0;
+    for (const float s : r->channels[0])
+        greatest = std::max(greatest, std::abs(s));
+    EXPECT_GE(greatest, 1.0F);
+    EXPECT_LT(greatest, 2.5F);
+    EXPECT_NEAR(support::rmsDb(*r), support::rmsDb(a), 0.3);
+}
+
+TEST_P(EveryMethod, MapsThatAskForTheUtmost) {
+    const Audio a = support::noise(2.0, 48000, 2);
+    std::vector<Frames> attacks; // far more than there are, some outside, some twice
+    for (std::int64_t i = -5000; i < 110000; i += 370)
+        attacks.emplace_back(i);
+    attacks.push_back(attacks.back());
+    const auto points = [](std::initializer_list<std::pair<std::int64_t, std::int64_t>> list) {
+        std::vector<metre::TimePoint> p;
+        for (const auto& [source, output] : list)
+            p.push_back({Frames(source), Frames(output)});
+        return *TimeMap::make(p);
+    };
+    for (const TimeMap& map :
+         {points({{0, 0}, {40000, 41000}, {40001, 41001}, {40002, 41003}, {96000, 99000}}), // a sample apart
+          points({{0, 0}, {20000, 5000}, {40000, 85000}, {60000, 90000}, {96000, 230000}}), // from 0.25 to 4
+          points({{-30000, 0}, {10000, 50000}, {150000, 170000}}),                          // beyond both ends
+          points({{95990, 0}, {96000, 12}}), points({{10, 0}, {11, 1}, {13, 3}})})
+        for (const bool loop : {false, true})
+            for (const double semitones : {0.0, -24.0, 24.0}) {
+                const auto r = render({a, attacks}, map, {GetParam(), semitones, loop});
+                ASSERT_TRUE(r) << r.error().text;
+                EXPECT_EQ(r->frames(), map.outputLength());
+                for (const auto& x : r->channels)
+                    for (const float s : x)
+                        ASSERT_TRUE(std::isfinite(s) && std::abs(s) < 20);
+            }
+}
+
 TEST_P(EveryMethod, CancelsAtOnce) {
     std::stop_source stop;
     stop.request_stop();
@@ -378,6 +435,7 @@ TEST(Sung, FormantsStayWhereTheyAreWhenAsked) {
 TEST_P(EveryMethod, NonNumbersHurtNothingElse) {
     Audio a = support::strokes({1000, 20000, 40000}, 1.0);
     a.channels[0][30000] = std::numeric_limits<float>::quiet_NaN();
+    a.channels[0][10000] = std::numeric_limits<float>::infinity();
     const auto r = stretched(a, 1.2, {GetParam()});
     ASSERT_TRUE(r);
     for (const float s : r->channels[0])

@@ -4,6 +4,7 @@
 #include "sound/write.h"
 
 #include <SoundTouch.h>
+#include <algorithm>
 #include <cmath>
 #include <cstdlib>
 #include <filesystem>
@@ -56,17 +57,25 @@ Audio soundTouch(const Audio& a, double ratio, double semitones) {
     st.setChannels(static_cast<unsigned>(channels));
     st.setTempo(1 / ratio);
     st.setPitchSemiTones(semitones);
-    std::vector<float> in;
-    for (std::int64_t i = 0; i < a.frames().value; ++i)
-        for (const auto& samples : a.channels)
-            in.push_back(samples[static_cast<std::size_t>(i)]);
-    st.putSamples(in.data(), static_cast<unsigned>(a.frames().value));
+    Audio out(a.rate, a.channelCount(), Frames(0));
+    constexpr std::int64_t most = 8192;
+    std::vector<float> block(channels * static_cast<std::size_t>(most));
+    const auto take = [&] {
+        for (unsigned got = 0; (got = st.receiveSamples(block.data(), static_cast<unsigned>(most))) > 0;)
+            for (std::size_t c = 0; c < channels; ++c)
+                for (std::size_t i = 0; i < got; ++i)
+                    out.channels[c].push_back(block[i * channels + c]);
+    };
+    for (std::int64_t at = 0; at < a.frames().value; at += most) {
+        const std::int64_t n = std::min(most, a.frames().value - at);
+        for (std::size_t c = 0; c < channels; ++c)
+            for (std::int64_t i = 0; i < n; ++i)
+                block[static_cast<std::size_t>(i) * channels + c] = a.channels[c][static_cast<std::size_t>(at + i)];
+        st.putSamples(block.data(), static_cast<unsigned>(n));
+        take();
+    }
     st.flush();
-    Audio out(a.rate, a.channelCount(), Frames(st.numSamples()));
-    std::vector<float> got(static_cast<std::size_t>(out.frames().value) * channels);
-    st.receiveSamples(got.data(), static_cast<unsigned>(out.frames().value));
-    for (std::size_t i = 0; i < got.size(); ++i)
-        out.channels[i % channels][i / channels] = got[i];
+    take();
     return out;
 }
 
