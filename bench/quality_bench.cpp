@@ -2,7 +2,9 @@
 // libraries, in one run.
 //
 //   tools/stretch_set.py SET
-//   bench_quality SET
+//   bench_quality SET [--ours] [--kind KIND]
+//
+// --ours leaves the references out, --kind all kinds but one.
 //
 // Our own measures. For each recording: the length's error in frames; where its attacks lie against the truth's,
 // both found by the same detector (ms, median and 95 %); how steep they are against the truth's; how much louder it
@@ -242,11 +244,22 @@ Audio smeared(const Audio& a) {
 } // namespace
 
 int main(int argc, char** argv) {
-    if (argc != 2) {
-        fmt::print(stderr, "Usage: bench_quality FOLDER\n");
+    std::string folder;
+    std::string only;
+    bool ours = false;
+    for (int i = 1; i < argc; ++i) {
+        const std::string word = argv[i];
+        if (word == "--ours")
+            ours = true;
+        else if (word == "--kind" && i + 1 < argc)
+            only = argv[++i];
+        else
+            folder = word;
+    }
+    if (folder.empty()) {
+        fmt::print(stderr, "Usage: bench_quality FOLDER [--ours] [--kind KIND]\n");
         return 2;
     }
-    const std::string folder = argv[1];
     const auto truth = nlohmann::json::parse(std::ifstream(folder + "/truth.json"), nullptr, false);
     if (truth.is_discarded()) {
         fmt::print(stderr, "{}/truth.json could not be read; tools/stretch_set.py makes it.\n", folder);
@@ -258,7 +271,7 @@ int main(int argc, char** argv) {
         hear::Kind kind;
     };
     using Stretcher = std::function<Audio(const Piece&)>;
-    const auto ours = [](std::optional<stretch::Method> method) {
+    const auto byUs = [](std::optional<stretch::Method> method) {
         return Stretcher([method](const Piece& p) {
             const auto map = metre::TimeMap::straight(p.from.frames(), p.to.frames());
             const stretch::Method m = method ? *method : project::methodFor(p.kind);
@@ -290,23 +303,30 @@ int main(int argc, char** argv) {
              return a;
          }},
         {"the truth, smeared", [](const Piece& p) { return smeared(p.to); }},
-        {"Struck", ours(stretch::Method::Struck)},
-        {"Held", ours(stretch::Method::Held)},
-        {"Blend", ours(stretch::Method::Blend)},
-        {"Sung", ours(stretch::Method::Sung)},
-        {"by kind", ours(std::nullopt)},
-        {"rubberband, faster",
-         [&](const Piece& p) { return reference::rubberband(p.from, ratioOf(p), reference::Engine::Faster); }},
-        {"rubberband, finer",
-         [&](const Piece& p) { return reference::rubberband(p.from, ratioOf(p), reference::Engine::Finer); }},
-        {"soundtouch", [&](const Piece& p) { return reference::soundTouch(p.from, ratioOf(p)); }},
+        {"Struck", byUs(stretch::Method::Struck)},
+        {"Held", byUs(stretch::Method::Held)},
+        {"Blend", byUs(stretch::Method::Blend)},
+        {"Sung", byUs(stretch::Method::Sung)},
+        {"by kind", byUs(std::nullopt)},
     };
-    const bool sox = reference::sox(support::tones({440}, 1, 0.5), 1.1).has_value();
+    if (!ours) {
+        stretchers.emplace_back("rubberband, faster", [&](const Piece& p) {
+            return reference::rubberband(p.from, ratioOf(p), reference::Engine::Faster);
+        });
+        stretchers.emplace_back("rubberband, finer", [&](const Piece& p) {
+            return reference::rubberband(p.from, ratioOf(p), reference::Engine::Finer);
+        });
+        stretchers.emplace_back("soundtouch",
+                                [&](const Piece& p) { return reference::soundTouch(p.from, ratioOf(p)); });
+    }
+    const bool sox = !ours && reference::sox(support::tones({440}, 1, 0.5), 1.1).has_value();
     if (sox)
         stretchers.emplace_back("sox, tempo -m",
                                 [&](const Piece& p) { return *reference::sox(p.from, ratioOf(p)); });
     std::map<std::string, std::vector<Score>> scores;
     for (const auto& [name, t] : truth.items()) {
+        const std::string kind = t["kind"];
+        if (!only.empty() && kind != only) continue;
         const auto from = sound::read(folder + "/" + name + "_from.wav", 0);
         const auto to = sound::read(folder + "/" + name + "_to.wav", 0);
         if (!from || !to) continue;
@@ -315,7 +335,6 @@ int main(int argc, char** argv) {
         for (const auto& o : onsets)
             piece.attacks.push_back(o.at);
         piece.kind = hear::listen(piece.from, onsets).kind;
-        const std::string kind = t["kind"];
         auto& list = scores[kind];
         list.resize(stretchers.size());
         for (std::size_t i = 0; i < stretchers.size(); ++i) {
@@ -368,14 +387,16 @@ int main(int argc, char** argv) {
                                                                    {"Held", ourSteady(stretch::Method::Held)},
                                                                    {"Blend", ourSteady(stretch::Method::Blend)},
                                                                    {"Sung", ourSteady(stretch::Method::Sung)}};
-    for (const auto& [name, engine] : {std::pair("rubberband, faster", reference::Engine::Faster),
-                                       std::pair("rubberband, finer", reference::Engine::Finer)})
-        steady.emplace_back(name, [engine = engine](const Audio& a, double ratio, double semitones, bool) {
-            return reference::rubberband(a, ratio, engine, semitones);
+    if (!ours) {
+        for (const auto& [name, engine] : {std::pair("rubberband, faster", reference::Engine::Faster),
+                                           std::pair("rubberband, finer", reference::Engine::Finer)})
+            steady.emplace_back(name, [engine = engine](const Audio& a, double ratio, double semitones, bool) {
+                return reference::rubberband(a, ratio, engine, semitones);
+            });
+        steady.emplace_back("soundtouch", [](const Audio& a, double ratio, double semitones, bool) {
+            return reference::soundTouch(a, ratio, semitones);
         });
-    steady.emplace_back("soundtouch", [](const Audio& a, double ratio, double semitones, bool) {
-        return reference::soundTouch(a, ratio, semitones);
-    });
+    }
     if (sox)
         steady.emplace_back("sox, tempo -m, untransposed",
                             [](const Audio& a, double ratio, double, bool) { return *reference::sox(a, ratio); });

@@ -14,7 +14,7 @@ namespace {
 class BlendLine : public Line {
   public:
     BlendLine(Passage passage, double formantsAgainst)
-        : passage_(std::move(passage)), vocoder_(passage_, {0.17, formantsAgainst}), struck_(passage_, false) {}
+        : passage_(std::move(passage)), vocoder_(passage_, {0.085, formantsAgainst}), struck_(passage_, false) {}
 
     std::vector<std::int64_t> cuts() const override { return vocoder_.cuts(); }
 

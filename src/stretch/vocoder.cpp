@@ -25,7 +25,7 @@ using Spectrum = std::vector<std::complex<float>>;
 // Output seconds: a run is no shorter than the first where attacks could begin another, and no longer than the
 // second; so long is one led over to the next.
 constexpr double shortestRun = 6;
-constexpr double longestRun = 12;
+constexpr double longestRun = 10;
 constexpr double leadOver = 1.5;
 
 std::size_t windowFor(double seconds, int rate) {
@@ -43,11 +43,10 @@ Hops hopsOf(const Passage& passage, std::int64_t window) {
 // What goes on from one frame to the next.
 struct Voice {
     std::vector<Spectrum> before; // what was put out before, by channel
-    std::vector<Spectrum> turn;
-    bool level = true; // turn changes no levels
+    Spectrum turn;                // of all channels alike, so that they stay to each other as they were
+    bool level = true;            // turn changes no levels
 
-    Voice(std::size_t channels, std::size_t bins)
-        : before(channels, Spectrum(bins)), turn(channels, Spectrum(bins, 1.0F)) {}
+    Voice(std::size_t channels, std::size_t bins) : before(channels, Spectrum(bins)), turn(bins, 1.0F) {}
 };
 
 } // namespace
@@ -121,8 +120,8 @@ class VocoderRun {
         : plan_(plan), in_(in), span_(span), size_(plan.size_), fft_(size_), bins_(fft_.bins()), shape_(size_),
           envelope_(size_, in.audio->rate, plan.settings_.formantsAgainst),
           out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_), behind_(bins_),
-          ahead_(bins_), rises_(bins_), scratch_(bins_), fits_(in.audio->channels.size()),
-          main_(in.audio->channels.size(), bins_), next_(in.audio->channels.size(), bins_),
+          ahead_(bins_), rises_(bins_), scratch_(bins_), main_(in.audio->channels.size(), bins_),
+          next_(in.audio->channels.size(), bins_),
           // Hann windows squared, a hop apart, sum to this.
           scale_(static_cast<float>(plan.hops_.hop() / (0.375 * double(size_)))) {
         for (std::size_t i = 0; i < size_; ++i)
@@ -199,9 +198,8 @@ class VocoderRun {
                 begin(voice);
             } else if (asRecorded) {
                 turnAroundPeaks(voice);
-                for (Spectrum& turn : voice.turn)
-                    for (std::size_t b = 0; b < bins_; ++b)
-                        if (rises_[b] != 0) turn[b] = 1;
+                for (std::size_t b = 0; b < bins_; ++b)
+                    if (rises_[b] != 0) voice.turn[b] = 1;
             } else if (sameSpeed) { // going on at the recording's own speed, as turned as before
                 flatten(voice);
             } else {
@@ -245,17 +243,15 @@ class VocoderRun {
 
     // Phases as they are recorded.
     static void begin(Voice& voice) {
-        for (Spectrum& turn : voice.turn)
-            std::fill(turn.begin(), turn.end(), 1.0F);
+        std::fill(voice.turn.begin(), voice.turn.end(), 1.0F);
         voice.level = true;
     }
 
     // Takes the levels out of the turns.
     static void flatten(Voice& voice) {
         if (voice.level) return;
-        for (Spectrum& turn : voice.turn)
-            for (auto& t : turn)
-                t = unit(t);
+        for (auto& t : voice.turn)
+            t = unit(t);
         voice.level = true;
     }
 
@@ -264,27 +260,25 @@ class VocoderRun {
     void remember(Voice& voice) const {
         for (std::size_t c = 0; c < now_.size(); ++c)
             for (std::size_t b = 0; b < bins_; ++b)
-                voice.before[c][b] = now_[c][b] * voice.turn[c][b];
+                voice.before[c][b] = now_[c][b] * voice.turn[b];
     }
 
     // Turns what is heard towards what will be, so that nothing is left to turn after `left` more frames.
     void lead(std::int64_t left) {
         const auto share = float(left) / float(left + 1);
-        for (std::size_t c = 0; c < now_.size(); ++c) {
-            // Neighbours mostly turn alike: what was worked out for one holds for the next.
-            std::complex<float> turn;
-            std::complex<float> next;
-            std::complex<float> led;
-            for (std::size_t b = 0; b < bins_; ++b) {
-                if (b == 0 || main_.turn[c][b] != turn || next_.turn[c][b] != next) {
-                    turn = main_.turn[c][b];
-                    next = next_.turn[c][b];
-                    const std::complex<float> there = unit(next);
-                    const float apart = std::arg(turn * std::conj(there));
-                    led = std::sqrt(std::norm(turn)) * there * std::polar(1.0F, apart * share);
-                }
-                main_.turn[c][b] = led;
+        // Neighbours mostly turn alike: what was worked out for one holds for the next.
+        std::complex<float> turn;
+        std::complex<float> next;
+        std::complex<float> led;
+        for (std::size_t b = 0; b < bins_; ++b) {
+            if (b == 0 || main_.turn[b] != turn || next_.turn[b] != next) {
+                turn = main_.turn[b];
+                next = next_.turn[b];
+                const std::complex<float> there = unit(next);
+                const float apart = std::arg(turn * std::conj(there));
+                led = std::sqrt(std::norm(turn)) * there * std::polar(1.0F, apart * share);
             }
+            main_.turn[b] = led;
         }
     }
 
@@ -339,59 +333,42 @@ class VocoderRun {
 
     // Turns the bins of each region together.
     void turnAroundPeaks(Voice& voice) {
-        for (Spectrum& turn : voice.turn)
-            std::fill(turn.begin(), turn.begin() + std::ptrdiff_t(offsetEnd_), 1.0F);
+        std::fill(voice.turn.begin(), voice.turn.begin() + std::ptrdiff_t(offsetEnd_), 1.0F);
         for (const Region& region : regions_)
             turnAround(voice, region.from, region.peak, region.to);
         voice.level = false;
     }
 
-    // The channels are turned as one where they move as one. Where they do not, as in wide pads, each goes on from
-    // what it was.
     void turnAround(Voice& voice, std::size_t from, std::size_t peak, std::size_t to) {
         const std::size_t low = std::max(from, peak > 2 ? peak - 2 : 0);
         const std::size_t high = std::min(to, peak + 3);
-        std::complex<float> together = 0;
-        float apart = 0;
+        std::complex<float> fit = 0;
         float past = 0;
-        for (std::size_t c = 0; c < back_.size(); ++c) {
-            std::complex<float> fit = 0;
+        for (std::size_t c = 0; c < back_.size(); ++c)
             for (std::size_t b = low; b < high; ++b) {
                 fit += voice.before[c][b] * std::conj(back_[c][b]);
                 past += std::norm(back_[c][b]);
             }
-            fits_[c] = fit;
-            together += fit;
-            apart += std::sqrt(std::norm(fit));
-        }
         float present = 0;
         for (std::size_t b = low; b < high; ++b)
             present += power_[b];
-        const float magnitude = std::sqrt(std::norm(together));
-        constexpr float asOne = 0.97F; // two channels within some 28° of each other
-        const bool locked = magnitude >= asOne * apart;
+        const float magnitude = std::sqrt(std::norm(fit));
         // Where the past has nothing like it, something begins: as recorded.
-        const bool begins = past < 0.003F * present || apart < 1e-20F;
-        std::complex<float> common = begins ? 1 : unit(together);
-        if (!begins && locked) common *= levelAt(likeness(voice, 0, back_.size(), from, to, common));
-        for (std::size_t c = 0; c < back_.size(); ++c) {
-            std::complex<float> turn = common;
-            if (!begins && !locked) {
-                turn = std::norm(fits_[c]) > 1e-40F ? unit(fits_[c]) : std::complex<float>(1);
-                turn *= levelAt(likeness(voice, c, c + 1, from, to, turn));
-            }
-            std::fill(voice.turn[c].begin() + std::ptrdiff_t(from), voice.turn[c].begin() + std::ptrdiff_t(to),
-                      turn);
+        const bool begins = past < 0.003F * present || magnitude < 1e-20F;
+        std::complex<float> turn = 1;
+        if (!begins) {
+            turn = fit / magnitude;
+            turn *= levelAt(likeness(voice, from, to, turn));
         }
+        std::fill(voice.turn.begin() + std::ptrdiff_t(from), voice.turn.begin() + std::ptrdiff_t(to), turn);
     }
 
-    // How well the whole region of some channels fits, turned, to what was put out before: 1 entirely.
-    float likeness(const Voice& voice, std::size_t firstChannel, std::size_t endChannel, std::size_t from,
-                   std::size_t to, std::complex<float> turn) const {
+    // How well the whole region fits, turned, to what was put out before: 1 entirely.
+    float likeness(const Voice& voice, std::size_t from, std::size_t to, std::complex<float> turn) const {
         float both = 0;
         float past = 1e-30F;
         float put = 1e-30F;
-        for (std::size_t c = firstChannel; c < endChannel; ++c)
+        for (std::size_t c = 0; c < back_.size(); ++c)
             for (std::size_t b = from; b < to; ++b) {
                 both += (voice.before[c][b] * std::conj(back_[c][b] * turn)).real();
                 past += std::norm(back_[c][b]);

@@ -15,7 +15,7 @@ struct VocoderSettings {
     double formantsAgainst = 1;
 };
 
-// A vocoder that has been given its passage; channels that move as one get the same phase rotations. Its frames are
+// A vocoder that has been given its passage; all channels get the same phase rotations. Its frames are
 // dealt out in runs that need nothing of each other: each begins at an attack, where phases are as recorded. Where
 // none comes for long, a run begins unheard a second and a half early, and the one before it is led over to the
 // phases that it then has, a little with every frame; on a circle the last run is led over to the first. Immutable;

@@ -112,9 +112,9 @@ TEST_P(InPieces, ManyCutsAndFewFramesBeforeThem) {
     const auto rendering =
         Rendering::plan({s.audio, s.attacks}, map, {GetParam().method, GetParam().semitones, GetParam().loop});
     ASSERT_TRUE(rendering);
-    // A piece anywhere reaches back twelve seconds and a half at most.
+    // A piece anywhere reaches back ten seconds and a half at most.
     std::int64_t last = 0;
-    const std::int64_t most = std::llround(12.7 * s.audio.rate);
+    const std::int64_t most = std::llround(10.7 * s.audio.rate);
     for (const Frames cut : rendering->cuts()) {
         EXPECT_GT(cut.value, last);
         EXPECT_LE(cut.value - last, most);
