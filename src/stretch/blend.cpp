@@ -11,10 +11,15 @@ namespace stretch {
 
 namespace {
 
+// Seconds around attacks in which both parts are as they were: what parting has smeared from one into the other
+// there still adds up.
+constexpr double around = 0.045;
+
 class BlendLine : public Line {
   public:
     BlendLine(Passage passage, double formantsAgainst)
-        : passage_(std::move(passage)), vocoder_(passage_, {0.085, formantsAgainst}), struck_(passage_, false) {}
+        : passage_(std::move(passage)), vocoder_(passage_, {0.085, formantsAgainst, around}),
+          struck_(passage_, false, around) {}
 
     std::vector<std::int64_t> cuts() const override { return vocoder_.cuts(); }
 

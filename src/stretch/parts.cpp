@@ -184,7 +184,7 @@ class Parting {
             // apart would no longer add up to its level.
             for (std::size_t i = 0; i < n; ++i) {
                 const float s = steady[i] * steady[i] * steady[i] * steady[i];
-                const float d = broad[i] * broad[i] * broad[i] * broad[i];
+                const float d = 16 * broad[i] * broad[i] * broad[i] * broad[i];
                 mask_[b + i] = s + d > 0 ? s / (s + d) : 0.0F;
             }
         }

@@ -23,7 +23,8 @@ constexpr double longest = 6; // seconds from one anchor to the next: where no a
 
 } // namespace
 
-Struck::Struck(const Passage& passage, bool alike) : passage_(passage), rate_(passage.in.audio->rate) {
+Struck::Struck(const Passage& passage, bool alike, double before)
+    : passage_(passage), rate_(passage.in.audio->rate), lead_(before) {
     // Where no attack comes for long, the sound is brought to its place all the same: so far a piece must reach
     // back.
     for (const Anchor& a : attackAnchors()) {
@@ -61,7 +62,7 @@ std::vector<Struck::Anchor> Struck::attackAnchors() const {
         if (a.value < first || a.value >= last) continue;
         const std::int64_t at = std::llround(passage_.outputAt(double(a.value)));
         // What is copied begins a little before the attack, so that nothing of it is missed.
-        const std::int64_t lead = std::min({frames(0.0015), a.value - list.back().source, at - list.back().output});
+        const std::int64_t lead = std::min({frames(lead_), a.value - list.back().source, at - list.back().output});
         if (at >= passage_.length || lead < 0) continue;
         const Anchor anchor{a.value - lead, at - lead, true, true};
         const bool onStart = anchor.output == list.back().output;
@@ -71,7 +72,7 @@ std::vector<Struck::Anchor> Struck::attackAnchors() const {
             list.push_back(anchor);
     }
     // A circle ends as its beginning is preceded.
-    const std::int64_t lead = frames(0.0015);
+    const std::int64_t lead = frames(lead_);
     if (passage_.circle && passage_.length - lead > list.back().output && last - lead > list.back().source)
         list.push_back({last - lead, passage_.length - lead, true, false});
     list.push_back({last, passage_.length, passage_.circle, false});

@@ -10,8 +10,9 @@ namespace stretch {
 class Struck {
   public:
     // The passage must outlive this. `alike`: where no attack comes for long and the sound is brought to its place
-    // all the same, that place is moved by a little to where the passage's sound goes on alike.
-    explicit Struck(const Passage& passage, bool alike = true);
+    // all the same, that place is moved by a little to where the passage's sound goes on alike. `lead`: seconds
+    // before an attack that are copied with it.
+    explicit Struck(const Passage& passage, bool alike = true, double lead = 0.0015);
 
     // As Line's.
     std::vector<std::int64_t> cuts() const;
@@ -37,6 +38,7 @@ class Struck {
 
     const Passage& passage_;
     int rate_;
+    double lead_;
     std::vector<Anchor> anchors_;
 };
 

@@ -56,7 +56,7 @@ Vocoder::Vocoder(const Passage& passage, const VocoderSettings& settings)
       hops_(hopsOf(passage, static_cast<std::int64_t>(size_))),
       frames_(passage.circle ? hops_.onceRound()
                              : hops_.from(passage.length + static_cast<std::int64_t>(size_ / 2))),
-      zones_(attackZones(passage, strikesOf(passage), size_ / 4)) {
+      zones_(attackZones(passage, strikesOf(passage), static_cast<std::size_t>(reachAround()))) {
     const auto inFrames = [&](double seconds) {
         return static_cast<std::int64_t>(seconds * passage.in.audio->rate / hops_.hop()) + 1;
     };
@@ -219,7 +219,7 @@ class VocoderRun {
     // it goes on.
     void lookAhead(std::int64_t source) {
         powerAt(source - static_cast<std::int64_t>(size_ / 4), behind_);
-        powerAt(source + static_cast<std::int64_t>(size_ / 4 + size_ / 8), ahead_);
+        powerAt(source + plan_.reachAround() + static_cast<std::int64_t>(size_ / 8), ahead_);
         constexpr float rise = 2;
         for (std::size_t b = 0; b < bins_; ++b) {
             float then = 0;

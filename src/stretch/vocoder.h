@@ -13,6 +13,8 @@ struct VocoderSettings {
     // What the result's pitch will be multiplied by afterwards: the spectral envelope is moved the other way
     // beforehand, so that formants stay. 1: leaves it alone.
     double formantsAgainst = 1;
+    // Seconds around an attack that stay unstretched; at least a quarter of the window.
+    double around = 0;
 };
 
 // A vocoder that has been given its passage; all channels get the same phase rotations. Its frames are
@@ -41,6 +43,11 @@ class Vocoder {
         std::int64_t runUp = 0; // unheard frames before the first
     };
 
+    // Frames on each side of an attack that stay unstretched.
+    std::int64_t reachAround() const {
+        return std::max(static_cast<std::int64_t>(size_ / 4),
+                        static_cast<std::int64_t>(settings_.around * passage_.in.audio->rate));
+    }
     std::size_t runOf(std::int64_t frame) const;
     Run runAfter(std::size_t run) const; // for the last: on a circle the first again, else an empty one at the end
     Span framesOf(Span span) const;
