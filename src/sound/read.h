@@ -34,7 +34,8 @@ struct ReadFile {
 inline constexpr int lowestRate = 4000;
 inline constexpr int highestRate = 384000;
 inline constexpr int mostChannels = 2;
-inline constexpr std::int64_t mostBytes = std::int64_t(3) << 30; // in memory, per file, at the target rate
+inline constexpr std::int64_t mostBytes = std::int64_t(4)
+                                          << 30; // in memory, per file, at the target rate: three hours at 48 kHz
 
 // Reads WAV, AIFF, FLAC, Ogg Vorbis, Opus or MP3 from its first frame to its last, in order, and converts it
 // to targetRate (0: leaves it as it is). Lengths come from what was decoded, never from a header. A file that

@@ -104,7 +104,8 @@ class Parting {
                 next = at + size <= span_.to ? raiseOver(parts, at) : here;
             }
             const std::int64_t centre = hops_.at(f) + size / 2;
-            const float x = float(t - centre) / float(hops_.at(f + 1) + size / 2 - centre);
+            const std::int64_t following = hops_.at(f + 1) + size / 2;
+            const float x = float(t - centre) / float(following - centre);
             const float raise = here + (next - here) * x;
             const auto to = static_cast<std::size_t>(t - wanted_.from);
             const auto from = static_cast<std::size_t>(t - span_.from);
