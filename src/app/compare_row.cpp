@@ -64,7 +64,7 @@ void CompareRow::hearOther(bool on) {
     else if (player.hearsOther())
         tell();
     else
-        session_.say(tr("%1 will be heard as soon as it is rendered").arg(with_->currentText()));
+        session_.say(tr("Heard as soon as it is rendered: %1").arg(with_->currentText()));
 }
 
 void CompareRow::tell() {
