@@ -47,7 +47,7 @@ class Parting {
           wanted_(span), span_{span.from - sizeFor(in_.audio->rate), span.to + sizeFor(in_.audio->rate)},
           size_(static_cast<std::size_t>(sizeFor(in_.audio->rate))),
           hops_(hopsOf(passage, static_cast<std::int64_t>(size_))), fft_(size_), bins_(fft_.bins()), shape_(size_),
-          power_(moments, std::vector<float>(beside + bins_ + std::max(beside, lanes), 0.0F)),
+          power_(moments, std::vector<float>(beside + bins_ + beside + lanes, 0.0F)),
           spectra_(moments, std::vector<std::vector<std::complex<float>>>(
                                 in_.audio->channels.size(), std::vector<std::complex<float>>(bins_, 0.0F))),
           mask_(bins_), weight_(static_cast<std::size_t>(span_.length()), 0.0F) {
@@ -215,7 +215,7 @@ class Parting {
     sound::RealFft fft_;
     std::size_t bins_;
     std::vector<float> shape_;
-    std::vector<std::vector<float>> power_; // a ring of frames, all channels summed
+    std::vector<std::vector<float>> power_; // a ring of frames, all channels summed; lanes run over the end
     std::vector<std::vector<std::vector<std::complex<float>>>> spectra_;
     std::vector<float> mask_;
     std::vector<float> weight_; // what the frames' shapes sum to
