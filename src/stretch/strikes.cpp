@@ -23,8 +23,8 @@ class Looking {
         const double hertz = double(in.audio->rate) / double(size_);
         for (double low = 60; low < std::min(14000.0, 0.45 * in.audio->rate); low *= std::exp2(1 / 3.0)) {
             const auto from = static_cast<std::size_t>(low / hertz);
-            bands_.push_back(
-                {from, std::max(from + 1, static_cast<std::size_t>(low * std::exp2(1 / 3.0) / hertz))});
+            const auto to = static_cast<std::size_t>(low * std::exp2(1 / 3.0) / hertz);
+            bands_.push_back({from, std::clamp(to, from + 1, fft_.bins())});
         }
     }
 

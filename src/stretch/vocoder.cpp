@@ -340,8 +340,8 @@ class VocoderRun {
     }
 
     void turnAround(Voice& voice, std::size_t from, std::size_t peak, std::size_t to) {
-        const std::size_t low = std::max(from, peak > 2 ? peak - 2 : 0);
-        const std::size_t high = std::min(to, peak + 3);
+        const std::size_t low = std::max(from, peak > 1 ? peak - 1 : 0);
+        const std::size_t high = std::min(to, peak + 2);
         std::complex<float> fit = 0;
         float past = 0;
         for (std::size_t c = 0; c < back_.size(); ++c)

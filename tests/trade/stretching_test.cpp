@@ -59,8 +59,7 @@ TEST(Pitch, OfSinesHarmonicTonesAndChordsStays) {
             EXPECT_LE(worstCents(stretched(tones({146.83}, 6), ratio, {m}), {146.83}, 6), 0.3)
                 << "a harmonic tone by " << methodLabel(m) << " × " << ratio;
             const std::vector<double> chord = {220, 277.18, 349.23}; // no partials next to each other
-            // One voice's window is too short to part a chord as well.
-            EXPECT_LE(worstCents(stretched(tones(chord, 3), ratio, {m}), chord, 3), m == Method::Sung ? 0.5 : 0.3)
+            EXPECT_LE(worstCents(stretched(tones(chord, 3), ratio, {m}), chord, 3), 0.3)
                 << "a chord by " << methodLabel(m) << " × " << ratio;
         }
     // Splicing keeps the pitch of one tone; it is not made for chords.
