@@ -13,8 +13,8 @@ namespace stretch {
 
 namespace {
 
-constexpr std::size_t moments = 9; // frames over which a tone must last: about a fifth of a second
-constexpr std::size_t across = 9;  // bins, two apart, over which an attack must spread: about 400 Hz
+constexpr std::size_t moments = 9; // frames over which a tone must last: about 0.4 s
+constexpr std::size_t across = 9;  // bins, two apart, over which an attack must spread: about 200 Hz
 constexpr std::size_t beside = 8;  // bins of these on either side
 
 // As many bins as are worked on at a time.
@@ -41,16 +41,14 @@ Lanes middleOf(std::array<Lanes, 9>& nine) {
 
 class Parting {
   public:
-    // Works on a window more on both sides, from which the level is found.
     Parting(const Passage& passage, Span span)
-        : in_(passage.in),
-          wanted_(span), span_{span.from - sizeFor(in_.audio->rate), span.to + sizeFor(in_.audio->rate)},
-          size_(static_cast<std::size_t>(sizeFor(in_.audio->rate))),
+        : in_(passage.in), span_(span), size_(static_cast<std::size_t>(sizeFor(in_.audio->rate))),
           hops_(hopsOf(passage, static_cast<std::int64_t>(size_))), fft_(size_), bins_(fft_.bins()), shape_(size_),
           power_(moments, std::vector<float>(beside + bins_ + beside + lanes, 0.0F)),
           spectra_(moments, std::vector<std::vector<std::complex<float>>>(
                                 in_.audio->channels.size(), std::vector<std::complex<float>>(bins_, 0.0F))),
-          mask_(bins_), weight_(static_cast<std::size_t>(span_.length()), 0.0F) {
+          all_(bins_ + 1, 0.0), lasting_(bins_ + 1, 0.0), mask_(bins_),
+          weight_(static_cast<std::size_t>(span_.length()), 0.0F) {
         // The root of a Hann window, before and after.
         for (std::size_t i = 0; i < size_; ++i)
             shape_[i] = static_cast<float>(std::sin(std::numbers::pi * (double(i) + 0.5) / double(size_)));
@@ -77,7 +75,7 @@ class Parting {
             for (std::size_t i = 0; i < striking.size(); ++i)
                 striking[i] -= out.lasting.channels[c][i];
         }
-        return asLoud(out);
+        return out;
     }
 
   private:
@@ -85,55 +83,6 @@ class Parting {
         if (!passage.circle) return Hops::onLine(-window / 2, window / 2);
         const std::int64_t begin = std::llround(passage.sourceAt(0));
         return Hops::onCircle(begin, std::llround(passage.sourceAt(double(passage.length))) - begin, window / 2);
-    }
-
-    // What is wanted of the parts, raised a little where they share a sound between them: stretched apart, the two
-    // are no longer in step, and would not add up to its level.
-    Parts asLoud(const Parts& parts) const {
-        const auto size = static_cast<std::int64_t>(size_);
-        const Audio empty(in_.audio->rate, in_.audio->channelCount(), Frames(wanted_.length()));
-        Parts out{empty, empty};
-        std::int64_t f = hops_.from(span_.from);
-        float here = raiseOver(parts, hops_.at(f));
-        float next = raiseOver(parts, hops_.at(f + 1));
-        for (std::int64_t t = wanted_.from; t < wanted_.to; ++t) {
-            while (t >= hops_.at(f + 1) + size / 2) {
-                ++f;
-                here = next;
-                const std::int64_t at = hops_.at(f + 1);
-                next = at + size <= span_.to ? raiseOver(parts, at) : here;
-            }
-            const std::int64_t centre = hops_.at(f) + size / 2;
-            const std::int64_t following = hops_.at(f + 1) + size / 2;
-            const float x = float(t - centre) / float(following - centre);
-            const float raise = here + (next - here) * x;
-            const auto to = static_cast<std::size_t>(t - wanted_.from);
-            const auto from = static_cast<std::size_t>(t - span_.from);
-            for (std::size_t c = 0; c < out.lasting.channels.size(); ++c) {
-                out.lasting.channels[c][to] = raise * parts.lasting.channels[c][from];
-                out.striking.channels[c][to] = raise * parts.striking.channels[c][from];
-            }
-        }
-        return out;
-    }
-
-    float raiseOver(const Parts& parts, std::int64_t at) const {
-        float lasting = 0;
-        float striking = 0;
-        float both = 0;
-        const auto from = static_cast<std::size_t>(at - span_.from);
-        for (std::size_t c = 0; c < parts.lasting.channels.size(); ++c) {
-            const float* l = parts.lasting.channels[c].data() + from;
-            const float* s = parts.striking.channels[c].data() + from;
-            for (std::size_t i = 0; i < size_; ++i) {
-                lasting += shape_[i] * l[i] * l[i];
-                striking += shape_[i] * s[i] * s[i];
-                both += shape_[i] * l[i] * s[i];
-            }
-        }
-        const float apart = lasting + striking;
-        if (apart <= 0 || both <= 0) return 1;
-        return std::min(1.3F, std::sqrt((apart + 2 * both) / apart));
     }
 
     static std::size_t slotOf(std::int64_t frame) {
@@ -181,14 +130,15 @@ class Parting {
             for (std::size_t k = 0; k < across; ++k)
                 std::copy_n(here + b + 2 * k - beside, lanes, nine[k].begin());
             const Lanes broad = middleOf(nine);
-            // What lasts must stand out, and nearly every bin goes one way: halves of a noise that are stretched
-            // apart would no longer add up to its level.
             for (std::size_t i = 0; i < n; ++i) {
-                const float s = steady[i] * steady[i] * steady[i] * steady[i];
-                const float d = 16 * broad[i] * broad[i] * broad[i] * broad[i];
-                mask_[b + i] = s + d > 0 ? s / (s + d) : 0.0F;
+                const float s = steady[i] * steady[i];
+                const float d = broad[i] * broad[i];
+                const float share = s + d > 0 ? s / (s + d) : 0.0F;
+                all_[b + i + 1] = all_[b + i] + double(here[b + i]);
+                lasting_[b + i + 1] = lasting_[b + i] + double(share * here[b + i]);
             }
         }
+        judge();
         const std::int64_t begin = std::max<std::int64_t>(0, span_.from - from);
         const std::int64_t end = std::min(static_cast<std::int64_t>(size_), span_.to - from);
         for (std::int64_t i = begin; i < end; ++i) {
@@ -207,8 +157,27 @@ class Parting {
         }
     }
 
+    // Bins are judged with their neighbours, so that whole bands go one way: halves of a noise that are stretched
+    // apart would no longer add up to its level, and a tone keeps what it spreads.
+    void judge() {
+        constexpr std::size_t narrowest = 8; // bins on either side, about 95 Hz
+        constexpr double even = 0.25;        // the lasting share of power that goes half either way
+        constexpr double most = 1e4;
+        for (std::size_t b = 0; b < bins_; ++b) {
+            const std::size_t about = std::max(narrowest, b / 8); // a third of an octave
+            const std::size_t from = b > about ? b - about : 0;
+            const std::size_t to = std::min(bins_, b + about + 1);
+            const double lasting = lasting_[to] - lasting_[from];
+            const double striking = std::max(0.0, all_[to] - all_[from] - lasting);
+            const double odds =
+                striking * most > lasting ? lasting / striking * (1 - even) / even : most; // 1: half either way
+            const double squared = odds * odds;
+            const double steep = squared * squared * squared * squared;
+            mask_[b] = static_cast<float>(steep / (1 + steep));
+        }
+    }
+
     const Excerpt in_;
-    const Span wanted_;
     const Span span_;
     std::size_t size_;
     Hops hops_; // the frames' beginnings
@@ -217,6 +186,8 @@ class Parting {
     std::vector<float> shape_;
     std::vector<std::vector<float>> power_; // a ring of frames, all channels summed; lanes run over the end
     std::vector<std::vector<std::vector<std::complex<float>>>> spectra_;
+    std::vector<double> all_;     // the power of the bins below each
+    std::vector<double> lasting_; // of it, that of what lasts
     std::vector<float> mask_;
     std::vector<float> weight_; // what the frames' shapes sum to
 };
