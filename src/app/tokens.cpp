@@ -25,7 +25,7 @@ Tokens paperTokens() {
     t.rule = QColor("#DDD3BD");
     t.ruleStrong = QColor("#9C9178");
     t.ink = QColor("#1F2A37");
-    t.inkSoft = QColor("#565E69");
+    t.inkSoft = QColor("#525A65");
     t.onInk = QColor("#FBF8F0");
     t.brass = QColor("#A8802B");
     t.brassText = QColor("#7A5B17");
@@ -48,7 +48,7 @@ Tokens lampTokens() {
     t.rule = QColor("#363B43");
     t.ruleStrong = QColor("#787466");
     t.ink = QColor("#EDE6D6");
-    t.inkSoft = QColor("#ABA696");
+    t.inkSoft = QColor("#B9B4A4");
     t.onInk = QColor("#1B1F25");
     t.brass = QColor("#D0A64C");
     t.brassText = QColor("#DDB767");
@@ -119,7 +119,7 @@ QCheckBox { color: %7; }
 
 QColor Tokens::band(int index) const {
     const QColor c = tint(index);
-    const auto mixed = [](int a, int b) { return static_cast<int>(std::lround(a * 0.28 + b * 0.72)); };
+    const auto mixed = [](int a, int b) { return static_cast<int>(std::lround(a * 0.22 + b * 0.78)); };
     return {mixed(c.red(), sheet.red()), mixed(c.green(), sheet.green()), mixed(c.blue(), sheet.blue())};
 }
 

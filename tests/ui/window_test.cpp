@@ -495,7 +495,8 @@ TEST(Look, EveryTextColourStandsOutFromItsGround) {
             EXPECT_GE(app::contrast(t.wax, ground), 4.5);
         EXPECT_GE(app::contrast(t.onInk, t.ink), 4.5);
         for (int i = 0; i < 8; ++i)
-            EXPECT_GE(app::contrast(t.ink, t.band(i)), 4.5) << i;
+            for (const QColor& text : {t.ink, t.inkSoft, t.brassText})
+                EXPECT_GE(app::contrast(text, t.band(i)), 4.5) << text.name().toStdString() << " on band " << i;
         EXPECT_GE(app::contrast(t.verdigris, t.sheet), 4.5);
     }
     EXPECT_NEAR(app::contrast(Qt::black, Qt::white), 21, 1e-6);
