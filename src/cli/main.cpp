@@ -57,7 +57,7 @@ int main(int argc, char** argv) {
     fitCommand->add_flag("--overwrite", fit.overwrite, "Replace the file to write if it is there already");
     fitCommand->footer("Examples:\n"
                        "  pmetre fit brushes.wav out.wav --from 88 --to 104\n"
-                       "  pmetre fit loop.wav out.wav --beats 8 --to 120 --style drums\n"
+                       "  pmetre fit loop.wav out.wav --beats 8 --to 120 --style struck\n"
                        "  pmetre fit pad.wav out.wav --ratio 1.25\n"
                        "The new tempo is written into the file as a tag.");
 
