@@ -47,7 +47,7 @@ class Parting {
           power_(moments, std::vector<float>(beside + bins_ + beside + lanes, 0.0F)),
           spectra_(moments, std::vector<std::vector<std::complex<float>>>(
                                 in_.audio->channels.size(), std::vector<std::complex<float>>(bins_, 0.0F))),
-          all_(bins_ + 1, 0.0), lasting_(bins_ + 1, 0.0), mask_(bins_),
+          lasting_(bins_ + 1, 0.0), striking_(bins_ + 1, 0.0), mask_(bins_),
           weight_(static_cast<std::size_t>(span_.length()), 0.0F) {
         // The root of a Hann window, before and after.
         for (std::size_t i = 0; i < size_; ++i)
@@ -133,12 +133,10 @@ class Parting {
             for (std::size_t i = 0; i < n; ++i) {
                 const float s = steady[i] * steady[i];
                 const float d = broad[i] * broad[i];
-                const float share = s + d > 0 ? s / (s + d) : 0.0F;
-                all_[b + i + 1] = all_[b + i] + double(here[b + i]);
-                lasting_[b + i + 1] = lasting_[b + i] + double(share * here[b + i]);
+                mask_[b + i] = s + d > 0 ? s / (s + d) : 0.0F;
             }
         }
-        judge();
+        judgeBands(here);
         const std::int64_t begin = std::max<std::int64_t>(0, span_.from - from);
         const std::int64_t end = std::min(static_cast<std::int64_t>(size_), span_.to - from);
         for (std::int64_t i = begin; i < end; ++i) {
@@ -159,21 +157,26 @@ class Parting {
 
     // Bins are judged with their neighbours, so that whole bands go one way: halves of a noise that are stretched
     // apart would no longer add up to its level, and a tone keeps what it spreads.
-    void judge() {
+    void judgeBands(const float* power) {
         constexpr std::size_t narrowest = 8; // bins on either side, about 95 Hz
-        constexpr double even = 0.25;        // the lasting share of power that goes half either way
-        constexpr double most = 1e4;
+        // The lasting share of power that goes half either way: over that of noise, which is about a half, so that
+        // noise strikes, and what lasts stands out.
+        constexpr double even = 0.7;
+        const auto steep = [](double x) {
+            const double squared = x * x;
+            return squared * squared * squared * squared;
+        };
+        for (std::size_t b = 0; b < bins_; ++b) {
+            lasting_[b + 1] = lasting_[b] + double(power[b] * mask_[b]);
+            striking_[b + 1] = striking_[b] + double(power[b] * (1 - mask_[b]));
+        }
         for (std::size_t b = 0; b < bins_; ++b) {
             const std::size_t about = std::max(narrowest, b / 8); // a third of an octave
             const std::size_t from = b > about ? b - about : 0;
             const std::size_t to = std::min(bins_, b + about + 1);
-            const double lasting = lasting_[to] - lasting_[from];
-            const double striking = std::max(0.0, all_[to] - all_[from] - lasting);
-            const double odds =
-                striking * most > lasting ? lasting / striking * (1 - even) / even : most; // 1: half either way
-            const double squared = odds * odds;
-            const double steep = squared * squared * squared * squared;
-            mask_[b] = static_cast<float>(steep / (1 + steep));
+            const double lasting = steep((1 - even) * (lasting_[to] - lasting_[from]));
+            const double striking = steep(even * (striking_[to] - striking_[from]));
+            mask_[b] = lasting + striking > 0 ? static_cast<float>(lasting / (lasting + striking)) : 0.0F;
         }
     }
 
@@ -186,8 +189,8 @@ class Parting {
     std::vector<float> shape_;
     std::vector<std::vector<float>> power_; // a ring of frames, all channels summed; lanes run over the end
     std::vector<std::vector<std::vector<std::complex<float>>>> spectra_;
-    std::vector<double> all_;     // the power of the bins below each
-    std::vector<double> lasting_; // of it, that of what lasts
+    std::vector<double> lasting_;  // the power of what lasts in all bins below each
+    std::vector<double> striking_; // and of what strikes
     std::vector<float> mask_;
     std::vector<float> weight_; // what the frames' shapes sum to
 };
