@@ -32,7 +32,7 @@ const std::vector<Placing> placings = {
     {"barge_bell.wav", "Barge bell", -16, {1, 7, 15}},
 };
 
-metre::Result<project::Project> lay(const std::filesystem::path& folder) {
+base::Result<project::Project> lay(const std::filesystem::path& folder) {
     auto titled = project::setTempo({}, Bpm(104));
     if (!titled) return titled;
     project::Project p = std::move(*titled);

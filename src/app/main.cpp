@@ -1,8 +1,8 @@
 // patient-metre: the application.
-#include "app/main_window.h"
-#include "app/shot.h"
-#include "app/text.h"
-#include "app/tokens.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "app/window/main_window.h"
+#include "app/window/shot.h"
 
 #include <CLI/CLI.hpp>
 #include <QApplication>

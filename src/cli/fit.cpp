@@ -1,5 +1,6 @@
 #include "cli/fit.h"
 
+#include "base/utf8.h"
 #include "hear/key.h"
 #include "metre/tempo.h"
 #include "project/fit.h"
@@ -15,9 +16,9 @@ namespace cli {
 
 namespace {
 
+using base::Result;
 using metre::Bpm;
 using metre::Frames;
-using metre::Result;
 
 // How long the result is, and which tempo it then has.
 struct Aim {
@@ -40,34 +41,34 @@ Result<Aim> aimOf(const FitOptions& o, const project::Source& source) {
     if (!from) return tl::unexpected(from.error());
 
     const auto tooFar = [](double ratio) {
-        return metre::problem(fmt::format("A file can become {} to {} times as long; {:g} times was asked for.",
-                                          metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio, ratio));
+        return base::problem(fmt::format("A file can become {} to {} times as long; {:g} times was asked for.",
+                                         metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio, ratio));
     };
     const auto within = [](double r) {
         return std::isfinite(r) && r >= metre::TimeMap::smallestRatio && r <= metre::TimeMap::largestRatio;
     };
     if (o.ratio) {
-        if (*to || *from || o.beats) return metre::problem("Say either --ratio, or tempos and beats; not both.");
+        if (*to || *from || o.beats) return base::problem("Say either --ratio, or tempos and beats; not both.");
         if (!within(*o.ratio)) return tooFar(*o.ratio);
         std::optional<Bpm> becomes;
         if (source.beats && metre::isTempo(Bpm(source.beats->meanTempo().value / *o.ratio)))
             becomes = Bpm(source.beats->meanTempo().value / *o.ratio);
         return Aim{Frames(std::max<std::int64_t>(1, std::llround(frames * *o.ratio))), becomes};
     }
-    if (!*to) return metre::problem("Say which tempo it shall have with --to, or how much longer with --ratio.");
+    if (!*to) return base::problem("Say which tempo it shall have with --to, or how much longer with --ratio.");
     if (o.beats) {
-        if (*from) return metre::problem("Say either --from or --beats; not both.");
+        if (*from) return base::problem("Say either --from or --beats; not both.");
         if (!std::isfinite(*o.beats) || *o.beats <= 0 || *o.beats > 1e6)
-            return metre::problem("--beats must be a number above 0.");
+            return base::problem("--beats must be a number above 0.");
         const double length = *o.beats * 60.0 / (*to)->value * audio.rate;
         if (!within(length / frames)) return tooFar(length / frames);
         return Aim{Frames(std::llround(length)), **to};
     }
     if (!*from && source.beats) from = std::optional<Bpm>(source.beats->meanTempo());
     if (!*from)
-        return metre::problem(
+        return base::problem(
             fmt::format("{} does not say its tempo, in its name or in a tag. Say it with --from or --beats.",
-                        sound::shownName(o.in)));
+                        base::shownName(o.in)));
     const double ratio = (*from)->value / (*to)->value;
     if (!within(ratio)) return tooFar(ratio);
     return Aim{Frames(std::max<std::int64_t>(1, std::llround(frames * ratio))), **to};
@@ -78,7 +79,7 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     if (o.style != "auto") {
         method = stretch::methodFromWord(o.style);
         if (!method)
-            return metre::problem(
+            return base::problem(
                 fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
     }
     sound::Depth depth = sound::Depth::Int24;
@@ -87,7 +88,7 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     else if (o.depth == "float")
         depth = sound::Depth::Float32;
     else if (o.depth != "24")
-        return metre::problem("--depth is 16, 24 or float.");
+        return base::problem("--depth is 16, 24 or float.");
 
     auto imported = project::importFile(o.in, 0, {}, {{}, stop});
     if (!imported) return tl::unexpected(imported.error());
@@ -107,12 +108,12 @@ Result<std::string> run(const FitOptions& o, const std::stop_token& stop) {
     tags.bpm = aim->tempo;
     if (source.key && o.semitones == 0 && *method != stretch::Method::Tape) tags.key = hear::keyTag(*source.key);
     const auto written = sound::write(o.out, project::renderedBlocks(*rendering, audio, 1, stop), depth, tags,
-                                      o.overwrite ? sound::Existing::Replace : sound::Existing::Refuse, {{}, stop});
+                                      o.overwrite ? base::Existing::Replace : base::Existing::Refuse, {{}, stop});
     if (!written) return tl::unexpected(written.error());
     if (written->clipped > 0)
         fmt::print(stderr, "pmetre: {}: {} samples were above full scale and were cut; --depth float keeps them.\n",
-                   sound::shownName(o.out), written->clipped);
-    return fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}{}", sound::shownPath(o.out),
+                   base::shownName(o.out), written->clipped);
+    return fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}{}", base::shownPath(o.out),
                        audio.length().value, metre::toSeconds(rendering->length(), audio.rate).value,
                        100 * map->meanRatio(), stretch::methodLabel(*method),
                        aim->tempo ? fmt::format(", {} BPM", metre::tempoLabel(*aim->tempo)) : "");

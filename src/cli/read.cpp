@@ -1,9 +1,9 @@
 #include "cli/read.h"
 
+#include "base/utf8.h"
 #include "hear/key.h"
 #include "metre/tempo.h"
 #include "project/import.h"
-#include "sound/utf8.h"
 
 #include <algorithm>
 #include <cmath>
@@ -22,7 +22,7 @@ namespace {
 using metre::Bpm;
 using Json = nlohmann::ordered_json;
 
-metre::Result<hear::Window> parseWindow(const std::string& text) {
+base::Result<hear::Window> parseWindow(const std::string& text) {
     if (text.empty()) return hear::Window{};
     const auto dash = text.find('-');
     if (dash != std::string::npos) {
@@ -30,7 +30,7 @@ metre::Result<hear::Window> parseWindow(const std::string& text) {
         const auto high = metre::parseTempo(text.substr(dash + 1));
         if (low && high && *low < *high) return hear::Window{*low, *high};
     }
-    return metre::problem(fmt::format("“{}” is not a range of tempos. Say it as 70-140.", text));
+    return base::problem(fmt::format("“{}” is not a range of tempos. Say it as 70-140.", text));
 }
 
 double rounded(double value, double perUnit) {
@@ -104,7 +104,7 @@ Json candidatesOf(const project::Source& s, const hear::Window& window) {
 Json describe(const std::filesystem::path& file, const project::Source& read, const hear::Window& window) {
     const project::Source s = broughtInto(read, window);
     const hear::Ranking ranking = hear::ranked(s.readings);
-    Json j = {{"file", sound::toUtf8(file.native())}};
+    Json j = {{"file", base::toUtf8(file.native())}};
     Json beats = nullptr;
     Json bars = nullptr;
     if (s.beats && isSteady(s))
@@ -133,7 +133,7 @@ Json describe(const std::filesystem::path& file, const project::Source& read, co
                                              {"beats", r.beats ? Json(r.beats->value) : Json(nullptr)},
                                              {"key", r.key ? Json(hear::keyName(*r.key)) : Json(nullptr)},
                                              {"sureness", rounded(r.sureness, 1e4)},
-                                             {"evidence", sound::toUtf8(r.evidence)}};
+                                             {"evidence", base::toUtf8(r.evidence)}};
     j["readings"] = readings;
     return j;
 }
@@ -153,7 +153,7 @@ std::string tableLine(const std::filesystem::path& file, const project::Source& 
         tableForm, s.beats ? metre::tempoFigure(s.beats->meanTempo()) : "–", whole ? std::to_string(*whole) : "–",
         s.beats ? fmt::format("{:.2f}", ranking.sureness) : "–", s.chosen ? hear::witnessWord(*s.chosen) : "–",
         hear::kindLabel(s.kind), s.key ? hear::keyLabel(*s.key) : "–", s.beats && !isSteady(s) ? "free " : "     ",
-        sound::toUtf8(file.native()));
+        base::toUtf8(file.native()));
     if (!ranking.disagree.empty()) line += "  (" + ranking.disagree + ")";
     return line;
 }

@@ -1,10 +1,10 @@
 #include "deliver/loops.h"
 
+#include "base/utf8.h"
 #include "hear/name.h"
 #include "metre/tempo.h"
 #include "project/fit.h"
 #include "sound/decibel.h"
-#include "sound/utf8.h"
 
 #include <algorithm>
 #include <cmath>
@@ -42,7 +42,7 @@ std::string withoutTempo(const std::string& name) {
 }
 
 std::string safeName(std::string name) {
-    name = sound::toUtf8(name);
+    name = base::toUtf8(name);
     for (char& c : name)
         if (c == '/' || c == '\\' || c == ':' || c == '*' || c == '?' || c == '"' || c == '<' || c == '>' ||
             c == '|' || static_cast<unsigned char>(c) < 0x20)
@@ -54,7 +54,7 @@ std::string safeName(std::string name) {
     constexpr std::size_t longest = 200; // bytes; file systems allow 255 with the ending
     if (name.size() > longest) {
         name.resize(longest);
-        while (!name.empty() && !sound::isUtf8(name))
+        while (!name.empty() && !base::isUtf8(name))
             name.pop_back();
     }
     return name.empty() ? "loop" : name;
@@ -104,7 +104,7 @@ Result<std::string> filled(const project::Project& p, const project::Clip& clip,
         else if (word == "number")
             value = fmt::format("{:02}", number);
         else
-            return metre::problem("The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.");
+            return base::problem("The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.");
         if (!value.empty()) out += separators + value;
         separators.clear();
         i = close;
@@ -126,7 +126,7 @@ bool soundTheSame(const project::Project& p, const project::Clip& a, const proje
 
 Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std::vector<project::ClipId>& clips,
                                            const LoopOptions& options) {
-    if (options.pattern.empty()) return metre::problem("The name pattern is empty.");
+    if (options.pattern.empty()) return base::problem("The name pattern is empty.");
     std::vector<PlannedLoop> plan;
     std::set<std::string> taken;
     for (const project::ClipId id : clips) {
@@ -150,13 +150,13 @@ Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std:
 }
 
 Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>& plan, const LoopOptions& options,
-                       const sound::Progress& progress) {
+                       const base::Progress& progress) {
     Delivered out;
     std::error_code error;
     fs::create_directories(options.folder, error);
     if (error) {
-        out.problems.push_back(fmt::format("{} could not be made: {}.", sound::shownPath(options.folder),
-                                           sound::writeReason(options.folder, error.value())));
+        out.problems.push_back(fmt::format("{} could not be made: {}.", base::shownPath(options.folder),
+                                           base::writeReason(options.folder, error.value())));
         return out;
     }
     for (std::size_t i = 0; i < plan.size(); ++i) {
@@ -168,8 +168,8 @@ Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>
         }
         const auto rendering = project::planClip(*job);
         if (!rendering) {
-            out.problems.push_back(fmt::format("{} could not be rendered: {}", sound::shownPath(plan[i].file),
-                                               rendering.error().text));
+            out.problems.push_back(
+                fmt::format("{} could not be rendered: {}", base::shownPath(plan[i].file), rendering.error().text));
             continue;
         }
         const project::SourcePtr source = project::sourceOf(p, clip->source);

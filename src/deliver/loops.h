@@ -10,13 +10,13 @@
 
 namespace deliver {
 
-using metre::Result;
+using base::Result;
 
 struct LoopOptions {
     std::filesystem::path folder;
     std::string pattern = "{name}_{bpm}bpm_{key}"; // also {track}, {beats}, {number}
     sound::Depth depth = sound::Depth::Int24;
-    sound::Existing existing = sound::Existing::Refuse;
+    base::Existing existing = base::Existing::Refuse;
 };
 
 // What a clip will be written as.
@@ -44,6 +44,6 @@ struct Delivered {
 // frame; the tag says the project's tempo, where it is one over the clip. Any thread; takes time. Cancelled, it
 // keeps what was written.
 Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>& plan, const LoopOptions& options,
-                       const sound::Progress& progress = {});
+                       const base::Progress& progress = {});
 
 } // namespace deliver

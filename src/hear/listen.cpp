@@ -173,7 +173,7 @@ void settleSteady(Heard& out, const LoopFit& settled, double lastSound) {
 } // namespace
 
 Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window,
-             const sound::Progress& progress) {
+             const base::Progress& progress) {
     Heard out;
     out.onsets = onsets;
     const double fileSeconds = audio.length().value;

@@ -1,13 +1,13 @@
 // Listening: what a recording says of its own tempo, beats, key and kind.
 #pragma once
 
+#include "base/progress.h"
 #include "hear/kind.h"
 #include "hear/length.h"
 #include "hear/onsets.h"
 #include "hear/reading.h"
 #include "hear/tonality.h"
 #include "metre/beat_map.h"
-#include "sound/progress.h"
 
 #include <optional>
 #include <vector>
@@ -44,7 +44,7 @@ struct Heard {
 // Listens to the whole of a recording. `onsets` are hear::onsets() of the same audio. Any thread; about three
 // thousandths of the audio's length. Nothing heard is no error: bpm is empty. Returns what it has when stopped.
 Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window = {},
-             const sound::Progress& progress = {});
+             const base::Progress& progress = {});
 
 // What was heard, as readings: the tempo with its candidates and where its beats lie; and what the length says of
 // it. Either has no tempo where nothing was heard, with the reason as its evidence.

@@ -21,7 +21,7 @@ std::vector<float> monoMix(const sound::Audio& audio) {
 
 // The flux of every hop; hop h looks at the window centred on frame h × hop.
 std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::size_t window, std::size_t hop,
-                                const sound::Progress& progress) {
+                                const base::Progress& progress) {
     const std::vector<Band> bands = semitoneBands(rate, window, 40, std::min(16000.0, rate * 0.48));
     sound::RealFft fft(window);
     const std::vector<float> shape = hannWindow(window);
@@ -128,7 +128,7 @@ std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int ra
 
 } // namespace
 
-std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const sound::Progress& progress) {
+std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const base::Progress& progress) {
     std::vector<Onset> found;
     if (audio.frames().value < 64) return found;
     const std::vector<float> mono = monoMix(audio);

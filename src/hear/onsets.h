@@ -1,8 +1,8 @@
 // Where sounds begin.
 #pragma once
 
+#include "base/progress.h"
 #include "sound/audio.h"
-#include "sound/progress.h"
 
 #include <vector>
 
@@ -21,7 +21,6 @@ struct Onset {
 // Böck & Widmer, "Maximum Filter Vibrato Suppression for Onset Detection", DAFx 2013 (from memory); the
 // refinement on the waveform is ours. sensitivity 0 to 1: higher finds weaker onsets. Any thread; about a
 // thousandth of the audio's length. Returns what was found so far when progress is stopped.
-std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity = 0.5,
-                          const sound::Progress& progress = {});
+std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity = 0.5, const base::Progress& progress = {});
 
 } // namespace hear

@@ -47,7 +47,7 @@ void transform(sound::RealFft& fft, const float* x, const std::vector<float>& sh
     fft.forward();
 }
 
-void strengthCurves(const Mono& mono, Strength& s, const sound::Progress& progress) {
+void strengthCurves(const Mono& mono, Strength& s, const base::Progress& progress) {
     const int rate = mono.rate();
     const std::size_t window = powerOfTwoNear(0.046 * rate);
     const std::int64_t hop = std::max(1, static_cast<int>(std::lround(rate * 0.005)));
@@ -106,7 +106,7 @@ void strengthCurves(const Mono& mono, Strength& s, const sound::Progress& progre
 
 // Magnitudes on semitones, and how far the recording is tuned off 440 Hz: the spectral peaks' mean distance from
 // the nearest semitone, as an angle.
-void pitchProfiles(const Mono& mono, Pitches& p, const sound::Progress& progress) {
+void pitchProfiles(const Mono& mono, Pitches& p, const base::Progress& progress) {
     const int rate = mono.rate();
     const std::size_t window = powerOfTwoNear(0.186 * rate);
     const auto hop = std::max<std::int64_t>(1, std::lround(rate * 0.02));
@@ -218,7 +218,7 @@ void changeOfPitch(const Pitches& p, Strength& s) {
 
 } // namespace
 
-Curves curves(const Mono& mono, const sound::Progress& progress) {
+Curves curves(const Mono& mono, const base::Progress& progress) {
     Curves out;
     strengthCurves(mono, out.strength, progress.part(0, 0.6));
     if (!progress.stopped()) pitchProfiles(mono, out.pitches, progress.part(0.6, 1));

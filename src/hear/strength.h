@@ -1,8 +1,8 @@
 // How strongly something begins, moment by moment: the curves that tempo and beats are found from.
 #pragma once
 
+#include "base/progress.h"
 #include "hear/mono.h"
-#include "sound/progress.h"
 
 #include <array>
 #include <vector>
@@ -42,6 +42,6 @@ struct Curves {
 // before with the one after: a novelty after Foote, "Automatic Audio Segmentation Using a Measure of Audio
 // Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 8 kB a second
 // of audio. Returns what it has when stopped.
-Curves curves(const Mono& mono, const sound::Progress& progress = {});
+Curves curves(const Mono& mono, const base::Progress& progress = {});
 
 } // namespace hear

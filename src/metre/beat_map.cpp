@@ -11,13 +11,13 @@ BeatMap::BeatMap(Bpm bpm, Seconds firstDownbeat) {
     pins_ = {{firstDownbeat, Beats(0)}, {firstDownbeat + Seconds(60.0 / bpm.value), Beats(1)}};
 }
 
-Result<BeatMap> BeatMap::make(std::vector<Pin> pins) {
-    if (pins.size() < 2) return problem("A beat map needs at least two pins.");
+base::Result<BeatMap> BeatMap::make(std::vector<Pin> pins) {
+    if (pins.size() < 2) return base::problem("A beat map needs at least two pins.");
     for (std::size_t i = 0; i < pins.size(); ++i) {
         if (!std::isfinite(pins[i].at.value) || !std::isfinite(pins[i].beat.value))
-            return problem("A pin must have a time and a beat.");
+            return base::problem("A pin must have a time and a beat.");
         if (i > 0 && (pins[i].at <= pins[i - 1].at || pins[i].beat <= pins[i - 1].beat))
-            return problem("Pins must each lie after the one before, in the recording and in beats.");
+            return base::problem("Pins must each lie after the one before, in the recording and in beats.");
     }
     BeatMap map;
     map.pins_ = std::move(pins);

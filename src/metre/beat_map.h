@@ -1,7 +1,7 @@
 // Which moment of a recording is which beat.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "metre/units.h"
 
 #include <vector>
@@ -23,7 +23,7 @@ class BeatMap {
     BeatMap(Bpm bpm, Seconds firstDownbeat);
 
     // Fails with fewer than two pins, or when times or beats do not both strictly increase.
-    static Result<BeatMap> make(std::vector<Pin> pins);
+    static base::Result<BeatMap> make(std::vector<Pin> pins);
 
     Beats beatAt(Seconds s) const;
     Seconds secondsAt(Beats b) const;

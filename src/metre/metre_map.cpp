@@ -18,7 +18,7 @@ constexpr double hair = 1e-6; // of a beat: what rounding may cost a position
 
 } // namespace
 
-Result<Metre> parseMetre(std::string_view text) {
+base::Result<Metre> parseMetre(std::string_view text) {
     Metre m;
     const auto slash = text.find('/');
     if (slash != std::string_view::npos) {
@@ -30,7 +30,7 @@ Result<Metre> parseMetre(std::string_view text) {
             isMetre(m))
             return m;
     }
-    return problem(fmt::format("“{}” is not a metre. Type beats and unit, such as 4/4, 3/4 or 6/8.", text));
+    return base::problem(fmt::format("“{}” is not a metre. Type beats and unit, such as 4/4, 3/4 or 6/8.", text));
 }
 
 std::string metreLabel(Metre m) {
@@ -39,17 +39,17 @@ std::string metreLabel(Metre m) {
 
 MetreMap::MetreMap(Metre m) : points_{{1, m}}, starts_{Beats(0)} {}
 
-Result<MetreMap> MetreMap::make(std::vector<MetrePoint> points) {
-    if (points.empty() || points.front().bar != 1) return problem("A metre map begins at bar 1.");
+base::Result<MetreMap> MetreMap::make(std::vector<MetrePoint> points) {
+    if (points.empty() || points.front().bar != 1) return base::problem("A metre map begins at bar 1.");
     MetreMap map;
     map.starts_.assign(1, Beats(0));
     for (std::size_t i = 0; i < points.size(); ++i) {
         if (!isMetre(points[i].metre))
-            return problem(fmt::format("{}/{} at bar {} is not a metre.", points[i].metre.beats,
-                                       points[i].metre.unit, points[i].bar));
+            return base::problem(fmt::format("{}/{} at bar {} is not a metre.", points[i].metre.beats,
+                                             points[i].metre.unit, points[i].bar));
         if (i == 0) continue;
         if (points[i].bar <= points[i - 1].bar)
-            return problem("The points of a metre map must each lie after the one before.");
+            return base::problem("The points of a metre map must each lie after the one before.");
         map.starts_.push_back(map.starts_.back() +
                               points[i - 1].metre.bar() * double(points[i].bar - points[i - 1].bar));
     }

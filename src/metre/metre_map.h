@@ -1,7 +1,7 @@
 // Bars: which metre (time signature) holds where, and positions as bar, beat and part.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "metre/units.h"
 
 #include <string>
@@ -22,7 +22,7 @@ struct Metre {
 };
 
 // Reads "4/4" or "6/8". Fails, saying why, on anything else.
-Result<Metre> parseMetre(std::string_view text);
+base::Result<Metre> parseMetre(std::string_view text);
 std::string metreLabel(Metre m);
 
 // A place in the music as people say it: bars and beats count from 1, parts from 0 to 95.
@@ -48,7 +48,7 @@ class MetreMap {
     explicit MetreMap(Metre m);
 
     // Fails when there is no point, when bars are not strictly increasing from 1, or a metre is out of range.
-    static Result<MetreMap> make(std::vector<MetrePoint> points);
+    static base::Result<MetreMap> make(std::vector<MetrePoint> points);
 
     // The beat on which a bar begins. Bars below 1 lie before the start, in the first metre.
     Beats startOfBar(int bar) const;

@@ -30,7 +30,7 @@ bool isTempo(Bpm bpm) {
     return std::isfinite(bpm.value) && bpm >= slowestTempo && bpm <= fastestTempo;
 }
 
-Result<Bpm> parseTempo(std::string_view text) {
+base::Result<Bpm> parseTempo(std::string_view text) {
     std::string_view body = trimmed(text);
     if (endsWithBpm(body)) body = trimmed(body.substr(0, body.size() - 3));
     std::string number(body);
@@ -39,11 +39,11 @@ Result<Bpm> parseTempo(std::string_view text) {
     double value = 0;
     const auto [end, error] = std::from_chars(number.data(), number.data() + number.size(), value);
     if (error != std::errc() || end != number.data() + number.size())
-        return problem(
+        return base::problem(
             fmt::format("“{}” is not a tempo. Type a number of beats a minute, such as 104 or 97.5.", text));
     if (!isTempo(Bpm(value)))
-        return problem(fmt::format("A tempo lies between {:.0f} and {:.0f} BPM; {} does not.", slowestTempo.value,
-                                   fastestTempo.value, std::string(body)));
+        return base::problem(fmt::format("A tempo lies between {:.0f} and {:.0f} BPM; {} does not.",
+                                         slowestTempo.value, fastestTempo.value, std::string(body)));
     return Bpm(value);
 }
 

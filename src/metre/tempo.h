@@ -1,7 +1,7 @@
 // Reading and writing a tempo as a person types it.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "metre/units.h"
 
 #include <string>
@@ -18,7 +18,7 @@ bool isTempo(Bpm bpm);
 
 // Reads "104", "104.5", "104,5" or "104 BPM". Fails, saying why, on anything that is not a number between
 // slowestTempo and fastestTempo.
-Result<Bpm> parseTempo(std::string_view text);
+base::Result<Bpm> parseTempo(std::string_view text);
 
 // "104.00": always two decimals, for the large figures.
 std::string tempoFigure(Bpm bpm);

@@ -31,15 +31,16 @@ TempoMap::TempoMap(Bpm bpm) : points_{{Beats(0), bpm, TempoPoint::Shape::Hold}},
     assert(isTempo(bpm));
 }
 
-Result<TempoMap> TempoMap::make(std::vector<TempoPoint> points) {
-    if (points.empty()) return problem("A tempo map needs at least one point.");
-    if (points.front().at != Beats(0)) return problem("A tempo map begins at beat 0.");
+base::Result<TempoMap> TempoMap::make(std::vector<TempoPoint> points) {
+    if (points.empty()) return base::problem("A tempo map needs at least one point.");
+    if (points.front().at != Beats(0)) return base::problem("A tempo map begins at beat 0.");
     for (std::size_t i = 0; i < points.size(); ++i) {
         if (!isTempo(points[i].bpm))
-            return problem(fmt::format("The tempo map has {} BPM at beat {}; tempos lie between 20 and 400 BPM.",
-                                       points[i].bpm.value, points[i].at.value));
+            return base::problem(
+                fmt::format("The tempo map has {} BPM at beat {}; tempos lie between 20 and 400 BPM.",
+                            points[i].bpm.value, points[i].at.value));
         if (!std::isfinite(points[i].at.value) || (i > 0 && points[i].at <= points[i - 1].at))
-            return problem("The points of a tempo map must each lie after the one before.");
+            return base::problem("The points of a tempo map must each lie after the one before.");
     }
     TempoMap map;
     map.points_ = std::move(points);

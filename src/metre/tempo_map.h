@@ -1,7 +1,7 @@
 // Maps beats to seconds. Between two points the tempo holds, or glides linearly over beats (a ramp).
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "metre/units.h"
 
 #include <vector>
@@ -28,7 +28,7 @@ class TempoMap {
 
     // Fails when there is no point, when points are not strictly increasing, when the first is not at beat 0,
     // or when a tempo is out of range.
-    static Result<TempoMap> make(std::vector<TempoPoint> points);
+    static base::Result<TempoMap> make(std::vector<TempoPoint> points);
 
     // Exact inverses of each other to 1e-9 s within a day of music. REQUIRES finite arguments.
     // A ramp from v0 to v1 BPM over n beats has v(b) = v0 + k b with k = (v1 - v0) / n, so

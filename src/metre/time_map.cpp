@@ -6,23 +6,24 @@
 
 namespace metre {
 
-Result<TimeMap> TimeMap::straight(Frames sourceLength, Frames outputLength) {
+base::Result<TimeMap> TimeMap::straight(Frames sourceLength, Frames outputLength) {
     return make({{Frames(0), Frames(0)}, {sourceLength, outputLength}});
 }
 
-Result<TimeMap> TimeMap::make(std::vector<TimePoint> points, double widest) {
-    if (points.size() < 2) return problem("A time map needs at least two points.");
-    if (points.front().output != Frames(0)) return problem("A time map's output begins at frame 0.");
+base::Result<TimeMap> TimeMap::make(std::vector<TimePoint> points, double widest) {
+    if (points.size() < 2) return base::problem("A time map needs at least two points.");
+    if (points.front().output != Frames(0)) return base::problem("A time map's output begins at frame 0.");
     for (std::size_t i = 1; i < points.size(); ++i) {
         const auto source = (points[i].source - points[i - 1].source).value;
         const auto output = (points[i].output - points[i - 1].output).value;
         if (source <= 0 || output <= 0)
-            return problem("A time map must run forwards, in the source and in the output.");
+            return base::problem("A time map must run forwards, in the source and in the output.");
         const double low = double(source - 1) / widest - 1;
         const double high = widest * double(source + 1) + 1;
         if (double(output) < low || double(output) > high)
-            return problem(fmt::format("That would stretch to {:.1f} % of the length; {:g} to {:g} % can be done.",
-                                       100.0 * double(output) / double(source), 100 / widest, 100 * widest));
+            return base::problem(
+                fmt::format("That would stretch to {:.1f} % of the length; {:g} to {:g} % can be done.",
+                            100.0 * double(output) / double(source), 100 / widest, 100 * widest));
     }
     TimeMap map;
     map.points_ = std::move(points);

@@ -1,7 +1,7 @@
 // The one meaning of stretching: which source frame sounds at which output frame.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "metre/units.h"
 
 #include <vector>
@@ -22,12 +22,12 @@ class TimeMap {
     static constexpr double largestRatio = 4.0;
 
     // One ratio throughout, from source frame 0. Fails as make() does.
-    static Result<TimeMap> straight(Frames sourceLength, Frames outputLength);
+    static base::Result<TimeMap> straight(Frames sourceLength, Frames outputLength);
 
     // Fails with fewer than two points, when they do not strictly increase, when the first output frame is
     // not 0, or when a stretch leaves the ratios from 1/widest to widest by more than the rounding of its ends to
     // frames.
-    static Result<TimeMap> make(std::vector<TimePoint> points, double widest = largestRatio);
+    static base::Result<TimeMap> make(std::vector<TimePoint> points, double widest = largestRatio);
 
     // Fractional frames; beyond the ends the end stretches run on. REQUIRES finite arguments.
     double sourceAt(double output) const;

@@ -39,7 +39,7 @@ class DeviceOutput : public Output {
                                &DeviceOutput::fill, this, &options, &DeviceOutput::failed);
             audio_->startStream();
         } catch (const RtAudioError& e) {
-            return metre::problem(fmt::format("{} could not be opened: {}", description(), e.getMessage()));
+            return base::problem(fmt::format("{} could not be opened: {}", description(), e.getMessage()));
         }
         alive_ = true;
         return {};

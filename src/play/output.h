@@ -1,7 +1,7 @@
 // Where sound goes: a device, or a simulated one.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 
 #include <functional>
 #include <memory>
@@ -9,7 +9,7 @@
 
 namespace play {
 
-using metre::Result;
+using base::Result;
 
 // Fills n interleaved stereo frames. Called from the output's own thread.
 using Callback = std::function<void(float* out, int n)>;

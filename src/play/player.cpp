@@ -8,7 +8,7 @@
 
 namespace play {
 
-using metre::Result;
+using base::Result;
 
 namespace {
 

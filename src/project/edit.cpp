@@ -56,8 +56,8 @@ Project withSource(const Project& p, const Source& changed) {
     return out;
 }
 
-tl::unexpected<metre::Problem> noSource() {
-    return metre::problem("That source is no longer in the project.");
+tl::unexpected<base::Problem> noSource() {
+    return base::problem("That source is no longer in the project.");
 }
 
 Seconds downbeatOf(const Source& s) {
@@ -118,7 +118,7 @@ Project removeTrack(const Project& p, TrackId id) {
 }
 
 Result<Project> changeTrack(const Project& p, TrackId id, const std::function<void(Track&)>& change) {
-    if (!trackOf(p, id)) return metre::problem("That track is no longer in the project.");
+    if (!trackOf(p, id)) return base::problem("That track is no longer in the project.");
     Project out = p;
     eachTrack(out, [&](Track& track) {
         if (track.id != id) return false;
@@ -132,7 +132,7 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
     const SourcePtr s = sourceOf(p, source);
     if (!s) return noSource();
     if (!std::isfinite(at.value) || std::abs(at.value) > mostBeats)
-        return metre::problem("A clip cannot lie that far from the beginning.");
+        return base::problem("A clip cannot lie that far from the beginning.");
     Placed placed{p, {}};
     if (!track || !trackOf(p, *track)) {
         AddedTrack added = addTrack(p, s->name);
@@ -165,10 +165,10 @@ Result<Project> moveClips(const Project& p, const std::vector<ClipId>& ids, Beat
             if (!contains(ids, clip.id)) continue;
             const auto to = static_cast<std::int64_t>(i) + tracks;
             if (to < 0 || to >= static_cast<std::int64_t>(p.tracks.size()))
-                return metre::problem("There is no track there.");
+                return base::problem("There is no track there.");
             clip.at += by;
             if (startOf(p, clip) < earliest || std::abs(clip.at.value) > mostBeats)
-                return metre::problem("A clip cannot lie that far from the beginning.");
+                return base::problem("A clip cannot lie that far from the beginning.");
             moved[static_cast<std::size_t>(to)].push_back(clip);
         }
     Project out = removeClips(p, ids);
@@ -236,8 +236,8 @@ void scaleBeats(Source& s, double factor) {
 
 Result<void> tempoFits(const Source& s, Bpm bpm) {
     if (metre::isTempo(bpm)) return {};
-    return metre::problem(fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.",
-                                      s.name, bpm.value, metre::slowestTempo.value, metre::fastestTempo.value));
+    return base::problem(fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.",
+                                     s.name, bpm.value, metre::slowestTempo.value, metre::fastestTempo.value));
 }
 
 hear::Reading said(hear::Witness by, Bpm bpm) {
@@ -270,7 +270,7 @@ Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Wit
 Result<Project> setSourceReading(const Project& p, SourceId id, hear::Reading reading) {
     const SourcePtr old = sourceOf(p, id);
     if (!old) return noSource();
-    if (!reading.bpm) return metre::problem(fmt::format("{} has no tempo from that reading.", old->name));
+    if (!reading.bpm) return base::problem(fmt::format("{} has no tempo from that reading.", old->name));
     if (auto fits = tempoFits(*old, *reading.bpm); !fits) return tl::unexpected(fits.error());
     Source changed = *old;
     useReading(changed, reading);
@@ -283,7 +283,7 @@ Result<Project> chooseReading(const Project& p, SourceId id, hear::Witness by) {
     if (!s) return noSource();
     const hear::Reading* reading = readingBy(*s, by);
     if (reading == nullptr || !reading->bpm)
-        return metre::problem(fmt::format("{} has no tempo from that reading.", s->name));
+        return base::problem(fmt::format("{} has no tempo from that reading.", s->name));
     Source changed = *s;
     useReading(changed, *reading);
     return withBeatsOf(p, changed);
@@ -296,7 +296,7 @@ Result<Project> setSourceBeats(const Project& p, SourceId id, int beats) {
     Seconds to = s->beats && s->loopBeats ? s->beats->secondsAt(*s->loopBeats) : s->length();
     if (s->marks) std::tie(from, to) = *s->marks;
     const double seconds = (to - from).value;
-    if (beats < 1 || seconds <= 0) return metre::problem(fmt::format("{} needs at least one beat.", s->name));
+    if (beats < 1 || seconds <= 0) return base::problem(fmt::format("{} needs at least one beat.", s->name));
     const Bpm bpm = hear::tempoOf(beats, seconds);
     if (auto fits = tempoFits(*s, bpm); !fits) return tl::unexpected(fits.error());
     hear::Reading reading = said(hear::Witness::Typed, bpm);
@@ -311,8 +311,8 @@ Result<Project> setMarks(const Project& p, SourceId id, Seconds from, Seconds to
     if (!s) return noSource();
     if (!std::isfinite(from.value) || !std::isfinite(to.value) || from < Seconds(0) || to > s->length() ||
         (to - from).value < 0.02)
-        return metre::problem(fmt::format("The marks of {} must lie within its {:.3f} s, one after the other.",
-                                          s->name, s->length().value));
+        return base::problem(fmt::format("The marks of {} must lie within its {:.3f} s, one after the other.",
+                                         s->name, s->length().value));
     Source changed = *s;
     changed.marks = {from, to};
     return withSource(p, changed);
@@ -342,10 +342,9 @@ Result<Project> setSourceKey(const Project& p, SourceId id, std::optional<hear::
 Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return noSource();
-    if (!s->beats)
-        return metre::problem(fmt::format("{} has no tempo yet; its first downbeat needs one.", s->name));
+    if (!s->beats) return base::problem(fmt::format("{} has no tempo yet; its first downbeat needs one.", s->name));
     if (!std::isfinite(at.value) || at < Seconds(0) || at >= s->length())
-        return metre::problem(
+        return base::problem(
             fmt::format("The first downbeat of {} must lie within its {:.3f} s.", s->name, s->length().value));
     Source changed = *s;
     // Steady beats move as they are; of free playing, the nearest beat becomes the first.
@@ -376,7 +375,7 @@ Result<Project> forgetBeat(const Project& p, SourceId id) {
 }
 
 Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars) {
-    if (bars < 1 || bars > 1024) return metre::problem("Between 1 and 1024 bars can be filled.");
+    if (bars < 1 || bars > 1024) return base::problem("Between 1 and 1024 bars can be filled.");
     Project out = p;
     for (const ClipId id : ids) {
         const Clip* clip = clipOf(out, id);
@@ -384,7 +383,7 @@ Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int 
         const Beats start = metre::snapped(clip->at, metre::Snap::Bar, out.metre);
         const double beats = bars * out.metre.metreAt(start).bar().value;
         if (beats != std::round(beats))
-            return metre::problem("In this metre that is no whole number of quarter notes.");
+            return base::problem("In this metre that is no whole number of quarter notes.");
         const SourceId source = clip->source;
         auto fitted = setSourceBeats(out, source, static_cast<int>(beats));
         if (!fitted) return fitted;
@@ -400,7 +399,7 @@ Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int 
 Result<Project> setLoop(const Project& p, LoopRange loop) {
     const bool sane = std::isfinite(loop.from.value) && std::isfinite(loop.to.value) && loop.from >= Beats(0) &&
                       loop.to > loop.from + Beats(0.05) && loop.to.value < mostBeats;
-    if (!sane) return metre::problem("A loop range must run forwards, from bar 1 on.");
+    if (!sane) return base::problem("A loop range must run forwards, from bar 1 on.");
     Project out = p;
     out.loop = loop;
     return out;

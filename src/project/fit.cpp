@@ -1,5 +1,6 @@
 #include "project/fit.h"
 
+#include "base/utf8.h"
 #include "project/edit.h"
 
 #include <algorithm>
@@ -80,12 +81,12 @@ Frames startFrameOf(const Project& p, const Clip& clip) {
 
 Result<RenderJob> renderJobOf(const Project& p, const Clip& clip) {
     const SourcePtr source = sourceOf(p, clip.source);
-    if (!source) return metre::problem("The clip's source is no longer in the project.");
+    if (!source) return base::problem("The clip's source is no longer in the project.");
     if (!source->sound)
-        return metre::problem(
-            fmt::format("{} is missing: {} was not found.", source->name, sound::shownPath(source->file)));
+        return base::problem(
+            fmt::format("{} is missing: {} was not found.", source->name, base::shownPath(source->file)));
     auto map = timeMapOf(p, *source, clip);
-    if (!map) return metre::problem(fmt::format("{} cannot be fitted. {}", source->name, map.error().text));
+    if (!map) return base::problem(fmt::format("{} cannot be fitted. {}", source->name, map.error().text));
     RenderJob job{source->sound, std::move(*map), clip.stretch, {}};
     if (!isStretched(p, clip)) job.settings.loop = false;
     job.key = keyOf(*source, job.map, job.settings, p.rate);

@@ -1,5 +1,6 @@
 #include "project/import.h"
 
+#include "base/utf8.h"
 #include "hear/name.h"
 #include "hear/onsets.h"
 #include "metre/tempo.h"
@@ -58,7 +59,7 @@ void bringInto(hear::Reading& r, const hear::Window& window) {
 
 } // namespace
 
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const sound::Progress& progress) {
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress) {
     auto sound = std::make_shared<Sound>();
     sound->audio = std::move(audio);
     sound->peaks = sound::Peaks(sound->audio);
@@ -69,19 +70,19 @@ std::shared_ptr<const Sound> soundOf(sound::Audio audio, const sound::Progress& 
 }
 
 Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
-                                  const sound::Progress& progress) {
+                                  const base::Progress& progress) {
     auto read = sound::read(file, rate, progress.part(0, 0.4));
     if (!read) return tl::unexpected(read.error());
     ImportedSource out;
     Source& s = out.source;
-    s.name = sound::shownName(file.stem());
+    s.name = base::shownName(file.stem());
     std::error_code error;
     s.file = std::filesystem::absolute(file, error);
     if (error) s.file = file;
     s.content = read->content;
     s.facts = read->facts;
     s.sound = soundOf(std::move(read->audio), progress.part(0.4, 0.6));
-    if (progress.stopped()) return metre::cancelled();
+    if (progress.stopped()) return base::cancelled();
     if (heeded.name) s.readings.push_back(hear::readName(file));
     if (heeded.tag) s.readings.push_back(tagReading(file));
     for (const hear::Reading& r : s.readings)
@@ -90,7 +91,7 @@ Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, W
     for (hear::Reading& r : s.readings)
         bringInto(r, s.window);
     if (heeded.ear) listenTo(s, progress.part(0.6, 1.0));
-    if (progress.stopped()) return metre::cancelled();
+    if (progress.stopped()) return base::cancelled();
     settle(s);
     out.warnings = std::move(read->warnings);
     return out;

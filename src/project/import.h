@@ -1,8 +1,8 @@
 // From a file to a source, and from sources to clips.
 #pragma once
 
+#include "base/progress.h"
 #include "project/project.h"
-#include "sound/progress.h"
 
 #include <filesystem>
 
@@ -24,10 +24,10 @@ struct Witnesses {
 // Reads a file at the project's rate (0: at its own), works out outline, attacks and readings, and settles on the
 // most trusted reading (see settle.h). Any thread; takes time. Fails, naming the file and the reason.
 Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded = {},
-                                  const sound::Progress& progress = {});
+                                  const base::Progress& progress = {});
 
 // What was worked out from audio. Any thread; takes time.
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const sound::Progress& progress = {});
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress = {});
 
 // What an import did with one file, in a sentence: "winch_hands_112bpm: 112 by its name,
 // as heard, 16 beats, fitted to 104".

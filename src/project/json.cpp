@@ -1,8 +1,8 @@
 // The document as JSON: docs/format.md says what each member means. The only file that includes the JSON library.
 #include "project/save.h"
 
+#include "base/utf8.h"
 #include "metre/tempo.h"
-#include "sound/utf8.h"
 
 #include <array>
 #include <cmath>
@@ -35,7 +35,7 @@ Json pathToJson(const std::filesystem::path& path, const std::filesystem::path& 
     const auto inside = path.lexically_relative(folder);
     const bool relative = !folder.empty() && !inside.empty() && *inside.begin() != "..";
     const std::string& bytes = relative ? inside.native() : path.native();
-    if (sound::isUtf8(bytes)) return bytes;
+    if (base::isUtf8(bytes)) return bytes;
     std::string hex;
     for (const char c : bytes)
         hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
@@ -156,7 +156,7 @@ Json readingToJson(const hear::Reading& r) {
             {"beats", r.beats ? Json(r.beats->value) : Json(nullptr)},
             {"key", keyToJson(r.key)},
             {"sureness", r.sureness},
-            {"evidence", sound::toUtf8(r.evidence)},
+            {"evidence", base::toUtf8(r.evidence)},
             {"steady", r.steady},
             {"others", candidatesToJson(r.others)},
             {"pins", pinsToJson(r.pins)}};
@@ -194,7 +194,7 @@ Json sourceToJson(const Source& s, const std::filesystem::path& folder) {
         readings.push_back(readingToJson(r));
     return {
         {"id", s.id.value},
-        {"name", sound::toUtf8(s.name)},
+        {"name", base::toUtf8(s.name)},
         {"file", pathToJson(s.file, folder)},
         {"content", s.content},
         {"rate", s.facts.rate},
@@ -311,7 +311,7 @@ Json projectToJson(const Project& p, const std::filesystem::path& folder) {
         for (const Clip& c : t->clips)
             clips.push_back(clipToJson(c));
         tracks.push_back({{"id", t->id.value},
-                          {"name", sound::toUtf8(t->name)},
+                          {"name", base::toUtf8(t->name)},
                           {"tint", t->tint},
                           {"gain", t->gainDb},
                           {"mute", t->mute},
@@ -411,7 +411,7 @@ std::string toJson(const Project& p, const std::filesystem::path& folder) {
 
 Result<Project> fromJson(const std::string& text, const std::filesystem::path& folder, const std::string& shownAs) {
     const auto fail = [&](const std::string& reason) {
-        return metre::problem(fmt::format("{} could not be opened: {}.", shownAs, reason));
+        return base::problem(fmt::format("{} could not be opened: {}.", shownAs, reason));
     };
     const Json j = Json::parse(text, nullptr, false);
     if (j.is_discarded()) return fail("the file is damaged or was cut off");

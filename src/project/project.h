@@ -20,10 +20,10 @@
 
 namespace project {
 
+using base::Result;
 using metre::Beats;
 using metre::Bpm;
 using metre::Frames;
-using metre::Result;
 using metre::Seconds;
 
 // A number that names one thing of one kind in a project, and is never used again for another.

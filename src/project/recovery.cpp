@@ -1,7 +1,8 @@
 #include "project/recovery.h"
 
+#include "base/safe_file.h"
+#include "base/utf8.h"
 #include "project/save.h"
-#include "sound/safe_file.h"
 
 #include <cerrno>
 #include <charconv>
@@ -32,11 +33,11 @@ Result<void> autosave(const Project& p, const fs::path& projectFolder, const fs:
     std::error_code error;
     fs::create_directories(recoveryFolder, error);
     if (error)
-        return metre::problem(fmt::format("The autosave could not be written to {}: {}.",
-                                          sound::shownPath(recoveryFolder),
-                                          sound::writeReason(recoveryFolder, error.value())));
+        return base::problem(fmt::format("The autosave could not be written to {}: {}.",
+                                         base::shownPath(recoveryFolder),
+                                         base::writeReason(recoveryFolder, error.value())));
     const std::string text = projectFolder.native() + "\n" + toJson(p, {});
-    return sound::writeText(autosaveFile(recoveryFolder), text, sound::Existing::Replace);
+    return base::writeText(autosaveFile(recoveryFolder), text, base::Existing::Replace);
 }
 
 std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
@@ -49,7 +50,7 @@ std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
         const char* digits = name.data() + std::string_view(prefix).size();
         std::from_chars(digits, name.data() + name.size(), process);
         if (process <= 0 || isRunning(process)) continue;
-        const auto text = sound::readText(entry.path());
+        const auto text = base::readText(entry.path());
         if (!text) continue;
         const auto line = text->find('\n');
         if (line == std::string::npos) continue;

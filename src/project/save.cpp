@@ -1,8 +1,8 @@
 #include "project/save.h"
 
+#include "base/safe_file.h"
+#include "base/utf8.h"
 #include "project/import.h"
-#include "sound/safe_file.h"
-#include "sound/utf8.h"
 
 #include <fmt/format.h>
 #include <set>
@@ -20,8 +20,8 @@ bool isInside(const fs::path& file, const fs::path& folder) {
 
 // A name in audio/ that no other source has: "keel_bass_96.wav", "keel_bass_96 2.wav".
 fs::path freeName(const fs::path& folder, const fs::path& wanted, std::set<std::string>& taken) {
-    const std::string stem = sound::toUtf8(wanted.stem().native());
-    const std::string ending = sound::toUtf8(wanted.extension().native());
+    const std::string stem = base::toUtf8(wanted.stem().native());
+    const std::string ending = base::toUtf8(wanted.extension().native());
     for (int n = 1;; ++n) {
         const std::string name = n == 1 ? stem + ending : fmt::format("{} {}{}", stem, n, ending);
         std::error_code ignored;
@@ -35,15 +35,15 @@ fs::path freeName(const fs::path& folder, const fs::path& wanted, std::set<std::
 } // namespace
 
 Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, bool copyAudio,
-                            const sound::Progress& progress) {
+                            const base::Progress& progress) {
     std::error_code error;
     fs::path folder = fs::absolute(folderAsGiven, error).lexically_normal();
     if (!folder.has_filename()) folder = folder.parent_path();
     const fs::path audio = folder / "audio";
     fs::create_directories(copyAudio ? audio : folder, error);
     if (error)
-        return metre::problem(fmt::format("{} could not be saved: {}.", sound::shownPath(folder),
-                                          sound::writeReason(folder, error.value())));
+        return base::problem(fmt::format("{} could not be saved: {}.", base::shownPath(folder),
+                                         base::writeReason(folder, error.value())));
     Project out = p;
     std::vector<fs::path> copied;
     const auto undoCopies = [&] {
@@ -56,19 +56,19 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
         progress.at(static_cast<double>(done++) / static_cast<double>(out.sources.size()));
         if (progress.stopped()) {
             undoCopies();
-            return metre::cancelled();
+            return base::cancelled();
         }
         if (!copyAudio || !s->sound || isInside(s->file, folder)) continue;
         Source moved = *s;
         moved.file = freeName(audio, s->file.filename(), taken);
-        if (auto ok = sound::copyFile(s->file, moved.file, sound::Existing::Refuse); !ok) {
+        if (auto ok = base::copyFile(s->file, moved.file, base::Existing::Refuse); !ok) {
             undoCopies();
             return tl::unexpected(ok.error());
         }
         copied.push_back(moved.file);
         s = std::make_shared<const Source>(std::move(moved));
     }
-    if (auto ok = sound::writeText(folder / projectFileName, toJson(out, folder), sound::Existing::Replace); !ok) {
+    if (auto ok = base::writeText(folder / projectFileName, toJson(out, folder), base::Existing::Replace); !ok) {
         undoCopies();
         return tl::unexpected(ok.error());
     }
@@ -76,13 +76,13 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
     return out;
 }
 
-std::vector<std::string> loadAudio(Project& p, const sound::Progress& progress) {
+std::vector<std::string> loadAudio(Project& p, const base::Progress& progress) {
     std::vector<std::string> warnings;
     const auto count = static_cast<double>(p.sources.size());
     for (std::size_t i = 0; i < p.sources.size(); ++i) {
         if (progress.stopped()) return warnings;
         if (p.sources[i]->sound) continue;
-        const sound::Progress part = progress.part(double(i) / count, double(i + 1) / count);
+        const base::Progress part = progress.part(double(i) / count, double(i + 1) / count);
         auto read = sound::read(p.sources[i]->file, p.rate, part.part(0, 0.7));
         if (!read) {
             if (!read.error().cancelled) warnings.push_back(read.error().text);
@@ -92,8 +92,8 @@ std::vector<std::string> loadAudio(Project& p, const sound::Progress& progress) 
         for (std::string& w : read->warnings)
             warnings.push_back(std::move(w));
         if (!loaded.content.empty() && loaded.content != read->content)
-            warnings.push_back(fmt::format("{} holds other audio than when the project was saved.",
-                                           sound::shownName(loaded.file)));
+            warnings.push_back(
+                fmt::format("{} holds other audio than when the project was saved.", base::shownName(loaded.file)));
         loaded.content = read->content;
         loaded.facts = read->facts;
         loaded.sound = soundOf(std::move(read->audio), part.part(0.7, 1.0));
@@ -102,20 +102,20 @@ std::vector<std::string> loadAudio(Project& p, const sound::Progress& progress) 
     return warnings;
 }
 
-Result<Loaded> loadProject(const fs::path& path, const sound::Progress& progress) {
+Result<Loaded> loadProject(const fs::path& path, const base::Progress& progress) {
     std::error_code error;
     fs::path file = fs::absolute(path, error).lexically_normal();
     if (fs::is_directory(file, error)) {
         if (!file.has_filename()) file = file.parent_path();
         file /= projectFileName;
     }
-    const auto text = sound::readText(file);
+    const auto text = base::readText(file);
     if (!text) return tl::unexpected(text.error());
-    auto p = fromJson(*text, file.parent_path(), sound::shownPath(file));
+    auto p = fromJson(*text, file.parent_path(), base::shownPath(file));
     if (!p) return tl::unexpected(p.error());
     Loaded loaded{std::move(*p), {}};
     loaded.warnings = loadAudio(loaded.project, progress);
-    if (progress.stopped()) return metre::cancelled();
+    if (progress.stopped()) return base::cancelled();
     return loaded;
 }
 

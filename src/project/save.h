@@ -1,8 +1,8 @@
 // A project as a folder: project.json (described in docs/format.md) and audio/.
 #pragma once
 
+#include "base/progress.h"
 #include "project/project.h"
-#include "sound/progress.h"
 
 #include <filesystem>
 
@@ -16,7 +16,7 @@ inline constexpr const char* projectFileName = "project.json";
 // project.json is replaced last and whole, so that a failure leaves the project that was there as it was. Any
 // thread; takes time.
 Result<Project> saveProject(const Project& p, const std::filesystem::path& folder, bool copyAudio,
-                            const sound::Progress& progress = {});
+                            const base::Progress& progress = {});
 
 struct Loaded {
     Project project;
@@ -26,13 +26,13 @@ struct Loaded {
 // Reads a project from its folder, or from its project.json. A source whose audio is missing is kept, silent, with
 // a warning. Fails, naming the file and the reason, when the file is damaged, is of a newer version, or is no
 // project.
-Result<Loaded> loadProject(const std::filesystem::path& path, const sound::Progress& progress = {});
+Result<Loaded> loadProject(const std::filesystem::path& path, const base::Progress& progress = {});
 
 // The document as text, file names relative to `folder` where they lie in it; and back, without audio.
 std::string toJson(const Project& p, const std::filesystem::path& folder);
 Result<Project> fromJson(const std::string& text, const std::filesystem::path& folder, const std::string& shownAs);
 
 // Reads the audio of every source of a document that has none yet. Returns warnings.
-std::vector<std::string> loadAudio(Project& p, const sound::Progress& progress);
+std::vector<std::string> loadAudio(Project& p, const base::Progress& progress);
 
 } // namespace project

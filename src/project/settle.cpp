@@ -21,7 +21,7 @@ void putReading(Source& source, hear::Reading reading) {
         source.readings.insert(it, std::move(reading));
 }
 
-void listenTo(Source& source, const sound::Progress& progress) {
+void listenTo(Source& source, const base::Progress& progress) {
     assert(source.sound);
     const hear::Heard heard = hear::listen(source.sound->audio, source.sound->onsets, source.window, progress);
     if (progress.stopped()) return;

@@ -8,7 +8,7 @@ namespace project {
 // Listens to the source's audio and puts the readings Heard and Length, the key and the kind into it, in the place
 // of earlier ones. Does not choose. REQUIRES source.sound. Any thread; takes time. Leaves the source alone when
 // stopped.
-void listenTo(Source& source, const sound::Progress& progress = {});
+void listenTo(Source& source, const base::Progress& progress = {});
 
 // Uses a reading: its beats where it knows them, else its tempo from the first downbeat that was heard.
 // REQUIRES reading.bpm.

@@ -1,5 +1,6 @@
 #include "shelf/memory.h"
 
+#include "base/utf8.h"
 #include "project/settle.h"
 #include "sound/read.h"
 
@@ -73,8 +74,8 @@ Memory::~Memory() = default;
 
 Result<std::unique_ptr<Memory>> Memory::open(const fs::path& file) {
     const auto fail = [&](const std::string& reason) {
-        return metre::problem(
-            fmt::format("What was settled before could not be read from {}: {}.", sound::shownPath(file), reason));
+        return base::problem(
+            fmt::format("What was settled before could not be read from {}: {}.", base::shownPath(file), reason));
     };
     std::error_code error;
     fs::create_directories(file.parent_path(), error);
@@ -117,7 +118,7 @@ namespace {
 
 Result<void> done(Statement& statement, sqlite3* database) {
     if (statement.step() == SQLITE_DONE) return {};
-    return metre::problem(fmt::format("The tempo could not be remembered: {}.", sqlite3_errmsg(database)));
+    return base::problem(fmt::format("The tempo could not be remembered: {}.", sqlite3_errmsg(database)));
 }
 
 } // namespace

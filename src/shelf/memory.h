@@ -2,7 +2,7 @@
 // whatever it is called and however it is tagged.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "project/project.h"
 
 #include <filesystem>
@@ -13,7 +13,7 @@
 
 namespace shelf {
 
-using metre::Result;
+using base::Result;
 
 // What was settled for one source.
 struct Settled {

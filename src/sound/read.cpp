@@ -1,8 +1,8 @@
 #include "sound/read.h"
 
+#include "base/utf8.h"
 #include "sound/content.h"
 #include "sound/resample.h"
-#include "sound/utf8.h"
 
 #include <algorithm>
 #include <array>
@@ -118,10 +118,10 @@ std::string inMinutes(double seconds) {
     return fmt::format("{:.0f} min", seconds / 60);
 }
 
-Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, const Progress& progress) {
-    const std::string name = shownName(path);
+Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, const base::Progress& progress) {
+    const std::string name = base::shownName(path);
     const auto fail = [&](const std::string& reason) {
-        return metre::problem(fmt::format("{} could not be read: {}.", name, reason));
+        return base::problem(fmt::format("{} could not be read: {}.", name, reason));
     };
     if (const std::string reason = fileSystemReason(path); !reason.empty()) return fail(reason);
 
@@ -155,9 +155,9 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
     constexpr std::size_t block = 1 << 15;
     std::vector<float> buffer(block * channels);
     const bool resampling = rate != info.samplerate;
-    const Progress reading = progress.part(0, resampling ? 0.6 : 1.0);
+    const base::Progress reading = progress.part(0, resampling ? 0.6 : 1.0);
     while (true) {
-        if (progress.stopped()) return metre::cancelled();
+        if (progress.stopped()) return base::cancelled();
         const sf_count_t got = sf_readf_float(file.get(), buffer.data(), block);
         if (got <= 0) break;
         for (std::size_t c = 0; c < channels; ++c) {
@@ -204,20 +204,13 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
 
 } // namespace
 
-Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const Progress& progress) {
+Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress) {
     try {
         return readWhole(path, targetRate, progress);
     } catch (const std::bad_alloc&) {
-        return metre::problem(
-            fmt::format("{} could not be read: there is not enough memory for it.", shownName(path)));
+        return base::problem(
+            fmt::format("{} could not be read: there is not enough memory for it.", base::shownName(path)));
     }
-}
-
-std::string shownName(const std::filesystem::path& path) {
-    return toUtf8(path.filename().native());
-}
-std::string shownPath(const std::filesystem::path& path) {
-    return toUtf8(path.native());
 }
 
 } // namespace sound

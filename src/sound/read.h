@@ -1,9 +1,9 @@
 // Reading an audio file into memory.
 #pragma once
 
-#include "metre/result.h"
+#include "base/progress.h"
+#include "base/result.h"
 #include "sound/audio.h"
-#include "sound/progress.h"
 
 #include <filesystem>
 #include <string>
@@ -11,7 +11,7 @@
 
 namespace sound {
 
-using metre::Result;
+using base::Result;
 
 // What a file says of itself, and what was found when it was read.
 struct FileFacts {
@@ -41,10 +41,6 @@ inline constexpr std::int64_t mostBytes = std::int64_t(4)
 // to targetRate (0: leaves it as it is). Lengths come from what was decoded, never from a header. A file that
 // ends early is read as far as it goes, with a warning; samples that are no numbers become silence, with a
 // warning. Any thread; takes time. Fails, naming file and reason, when there is no audio to be had.
-Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const Progress& progress = {});
-
-// The file name for a sentence: invalid UTF-8 is shown with replacement characters.
-std::string shownName(const std::filesystem::path& path);
-std::string shownPath(const std::filesystem::path& path);
+Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress = {});
 
 } // namespace sound

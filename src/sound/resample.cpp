@@ -7,7 +7,7 @@
 
 namespace sound {
 
-Result<Audio> resampled(const Audio& audio, int toRate, const Progress& progress) {
+Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& progress) {
     if (audio.rate == toRate || audio.channels.empty()) {
         Audio same = audio;
         same.rate = toRate;
@@ -25,7 +25,7 @@ Result<Audio> resampled(const Audio& audio, int toRate, const Progress& progress
     soxr_t converter =
         soxr_create(audio.rate, toRate, static_cast<unsigned>(count), &error, &io, &quality, nullptr);
     if (error != nullptr)
-        return metre::problem(
+        return base::problem(
             fmt::format("The sample rate could not be converted from {} to {} Hz: {}.", audio.rate, toRate, error));
 
     constexpr std::size_t block = 1 << 16;
@@ -36,7 +36,7 @@ Result<Audio> resampled(const Audio& audio, int toRate, const Progress& progress
     while (written < outLength) {
         if (progress.stopped()) {
             soxr_delete(converter);
-            return metre::cancelled();
+            return base::cancelled();
         }
         const std::size_t give = std::min(block, inLength - read);
         for (std::size_t c = 0; c < count; ++c) {

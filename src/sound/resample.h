@@ -1,17 +1,17 @@
 // Converting audio to another sample rate.
 #pragma once
 
-#include "metre/result.h"
+#include "base/progress.h"
+#include "base/result.h"
 #include "sound/audio.h"
-#include "sound/progress.h"
 
 namespace sound {
 
-using metre::Result;
+using base::Result;
 
 // The same sound at another rate, by soxr at its high-quality setting. The length is the nearest frame to
 // length × toRate / rate, exactly. Channels are treated alike, so equal channels stay equal.
 // REQUIRES toRate > 0. Fails when cancelled or when memory does not reach.
-Result<Audio> resampled(const Audio& audio, int toRate, const Progress& progress = {});
+Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& progress = {});
 
 } // namespace sound

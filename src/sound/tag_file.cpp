@@ -1,7 +1,8 @@
 #include "sound/tag_file.h"
 
+#include "base/safe_file.h"
+#include "base/utf8.h"
 #include "sound/read.h"
-#include "sound/safe_file.h"
 
 #include <array>
 #include <cstdint>
@@ -127,26 +128,26 @@ bool putChunks(const fs::path& path, const std::vector<Bytes>& chunks) {
 Result<void> tagFile(const fs::path& path, const Tags& tags, const LoopInfo& loop) {
     const auto before = read(path, 0);
     if (!before) return tl::unexpected(before.error());
-    PartFile part(path);
+    base::PartFile part(path);
     std::error_code error;
     fs::copy_file(path, part.path(), fs::copy_options::overwrite_existing, error);
     if (error)
-        return metre::problem(
-            fmt::format("{} was not written into: {}.", shownName(path), writeReason(path, error.value())));
+        return base::problem(fmt::format("{} was not written into: {}.", base::shownName(path),
+                                         base::writeReason(path, error.value())));
     std::vector<Bytes> chunks;
     if (loop.rootNote || loop.loop) chunks.push_back(samplerChunk(loop, before->facts.rate));
     if (loop.beats && loop.bpm) chunks.push_back(loopChunk(loop));
     if (!chunks.empty() && !putChunks(part.path(), chunks))
-        return metre::problem(fmt::format("The loop points could not be written into {}.", shownName(path)));
+        return base::problem(fmt::format("The loop points could not be written into {}.", base::shownName(path)));
     if (auto written = writeTags(part.path(), tags); !written)
-        return metre::problem(fmt::format("The tempo could not be written into {}.", shownName(path)));
+        return base::problem(fmt::format("The tempo could not be written into {}.", base::shownName(path)));
     const auto after = read(part.path(), 0);
     if (!after || after->content != before->content)
-        return metre::problem(
-            fmt::format("{} was left as it is: writing into it would have changed its audio.", shownName(path)));
+        return base::problem(fmt::format("{} was left as it is: writing into it would have changed its audio.",
+                                         base::shownName(path)));
     const auto status = fs::status(path, error);
     if (!error) fs::permissions(part.path(), status.permissions(), error);
-    return part.commit(Existing::Replace);
+    return part.commit(base::Existing::Replace);
 }
 
 } // namespace sound

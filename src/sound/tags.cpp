@@ -1,5 +1,6 @@
 #include "sound/tags.h"
 
+#include "base/utf8.h"
 #include "metre/tempo.h"
 #include "sound/read.h"
 
@@ -49,7 +50,7 @@ Result<void> writeTags(const std::filesystem::path& path, const Tags& tags) {
     {
         TagLib::FileRef file(path.c_str(), false);
         const auto fail = [&] {
-            return metre::problem(fmt::format("The tempo could not be written into {}.", shownName(path)));
+            return base::problem(fmt::format("The tempo could not be written into {}.", base::shownName(path)));
         };
         if (file.isNull() || file.file() == nullptr) return fail();
         TagLib::PropertyMap properties = file.file()->properties();
@@ -63,7 +64,8 @@ Result<void> writeTags(const std::filesystem::path& path, const Tags& tags) {
     const Tags back = readTags(path);
     const bool bpmThere = !tags.bpm || (back.bpm && std::abs(back.bpm->value - tags.bpm->value) < 0.001);
     if (!bpmThere || (!tags.key.empty() && back.key != tags.key))
-        return metre::problem(fmt::format("The tempo written into {} could not be read back.", shownName(path)));
+        return base::problem(
+            fmt::format("The tempo written into {} could not be read back.", base::shownName(path)));
     return {};
 }
 

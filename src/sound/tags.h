@@ -2,7 +2,7 @@
 // WAV and AIFF), Vorbis comments BPM and INITIALKEY. Through TagLib.
 #pragma once
 
-#include "metre/result.h"
+#include "base/result.h"
 #include "metre/units.h"
 
 #include <filesystem>
@@ -11,8 +11,8 @@
 
 namespace sound {
 
+using base::Result;
 using metre::Bpm;
-using metre::Result;
 
 struct Tags {
     std::optional<Bpm> bpm; // validated: inside metre's range of tempos

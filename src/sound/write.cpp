@@ -1,5 +1,6 @@
 #include "sound/write.h"
 
+#include "base/utf8.h"
 #include "sound/read.h"
 
 #include <algorithm>
@@ -50,16 +51,16 @@ std::int32_t quantised(float sample, int bits, std::size_t& clipped) {
 } // namespace
 
 Result<Written> write(const std::filesystem::path& path, const Audio& audio, Depth depth, const Tags& tags,
-                      Existing existing, const Progress& progress) {
+                      base::Existing existing, const base::Progress& progress) {
     const Blocks one{audio.rate, audio.channelCount(), audio.frames(),
                      [&](Frames) { return AudioPtr(AudioPtr(), &audio); }};
     return write(path, one, depth, tags, existing, progress);
 }
 
 Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, Depth depth, const Tags& tags,
-                      Existing existing, const Progress& progress) {
+                      base::Existing existing, const base::Progress& progress) {
     const auto fail = [&](const std::string& reason) {
-        return metre::problem(fmt::format("{} could not be written: {}.", shownPath(path), reason));
+        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(path), reason));
     };
     const std::optional<int> chosen = formatFor(path, depth);
     if (!chosen) return fail("its name must end in .wav, .aiff, .flac or .ogg");
@@ -71,10 +72,10 @@ Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, D
     if (large && (format & SF_FORMAT_TYPEMASK) == SF_FORMAT_WAV)
         format = SF_FORMAT_RF64 | (format & SF_FORMAT_SUBMASK);
     std::error_code ignored;
-    if (existing == Existing::Refuse && std::filesystem::exists(path, ignored))
+    if (existing == base::Existing::Refuse && std::filesystem::exists(path, ignored))
         return fail("a file of that name is there already");
 
-    PartFile part(path);
+    base::PartFile part(path);
     SF_INFO info{};
     info.samplerate = blocks.rate;
     info.channels = blocks.channels;
@@ -83,7 +84,7 @@ Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, D
         return fail(fmt::format("this kind of file takes no {} channels at {} Hz", channels, blocks.rate));
     errno = 0;
     SNDFILE* file = sf_open(part.path().c_str(), SFM_WRITE, &info);
-    if (file == nullptr) return fail(writeReason(path, errno));
+    if (file == nullptr) return fail(base::writeReason(path, errno));
 
     Written written;
     constexpr std::size_t block = 1 << 15;
@@ -95,7 +96,7 @@ Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, D
     for (std::size_t at = 0; at < length;) {
         if (progress.stopped()) {
             sf_close(file);
-            return metre::cancelled();
+            return base::cancelled();
         }
         if (!audio || at == begin + static_cast<std::size_t>(audio->frames().value)) {
             auto next = blocks.next(Frames(static_cast<std::int64_t>(at)));
@@ -123,25 +124,25 @@ Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, D
         if (done != count) {
             const int error = errno;
             sf_close(file);
-            return fail(writeReason(path, error));
+            return fail(base::writeReason(path, error));
         }
         at += n;
         progress.at(static_cast<double>(at) / static_cast<double>(length));
     }
     errno = 0;
-    if (sf_close(file) != 0) return fail(writeReason(path, errno));
+    if (sf_close(file) != 0) return fail(base::writeReason(path, errno));
 
     const bool tagged = (tags.bpm || !tags.key.empty()) && (format & SF_FORMAT_TYPEMASK) != SF_FORMAT_RF64;
     if (tagged) {
         errno = 0;
         if (const auto ok = writeTags(part.path(), tags); !ok)
-            return fail(errno != 0 ? writeReason(path, errno) : "its tempo tag could not be written");
+            return fail(errno != 0 ? base::writeReason(path, errno) : "its tempo tag could not be written");
     }
     // A disk that filled up behind a library's back shows in the length of what can be read again.
     SF_INFO back{};
     SNDFILE* check = sf_open(part.path().c_str(), SFM_READ, &back);
     if (check != nullptr) sf_close(check);
-    if (check == nullptr || back.frames != static_cast<sf_count_t>(length)) return fail(writeReason(path, 0));
+    if (check == nullptr || back.frames != static_cast<sf_count_t>(length)) return fail(base::writeReason(path, 0));
     if (auto done = part.commit(existing); !done) return tl::unexpected(done.error());
     return written;
 }

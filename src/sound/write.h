@@ -1,9 +1,9 @@
 // Writing audio to a file.
 #pragma once
 
+#include "base/progress.h"
+#include "base/safe_file.h"
 #include "sound/audio.h"
-#include "sound/progress.h"
-#include "sound/safe_file.h"
 #include "sound/tags.h"
 
 #include <filesystem>
@@ -32,9 +32,9 @@ struct Blocks {
 // what was read from a file of that depth is written back bit for bit. Any thread; takes time.
 // Fails, naming the file and the reason.
 Result<Written> write(const std::filesystem::path& path, const Audio& audio, Depth depth, const Tags& tags,
-                      Existing existing, const Progress& progress = {});
+                      base::Existing existing, const base::Progress& progress = {});
 // The same of blocks. Fails as their making does, too.
 Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, Depth depth, const Tags& tags,
-                      Existing existing, const Progress& progress = {});
+                      base::Existing existing, const base::Progress& progress = {});
 
 } // namespace sound

@@ -40,7 +40,7 @@ class BlendLine : public Line {
             source = {std::min(source.from, also.from), std::max(source.to, also.to)};
         }
         const Parts parts = parted(passage_, source, progress.part(0, 0.4));
-        if (progress.stopped()) return metre::cancelled();
+        if (progress.stopped()) return base::cancelled();
         auto out = vocoder_.piece(span, {&parts.lasting, source.from}, progress.part(0.4, 0.8));
         if (!out) return out;
         const auto strokes = struck_.piece(span, {&parts.striking, source.from}, progress.part(0.8, 1));

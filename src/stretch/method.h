@@ -1,10 +1,10 @@
 // What a stretching method is given, and what it promises. Each method has a file of its own.
 #pragma once
 
-#include "metre/result.h"
+#include "base/progress.h"
+#include "base/result.h"
 #include "metre/time_map.h"
 #include "sound/audio.h"
-#include "sound/progress.h"
 
 #include <memory>
 #include <optional>
@@ -13,11 +13,11 @@
 
 namespace stretch {
 
+using base::Progress;
+using base::Result;
 using metre::Frames;
-using metre::Result;
 using metre::TimeMap;
 using sound::Audio;
-using sound::Progress;
 
 enum class Method { Struck, Held, Blend, Sung, Tape };
 

@@ -28,7 +28,7 @@ class Copied : public Line {
 
     std::vector<std::int64_t> cuts() const override { return {}; }
     Result<Audio> piece(Span span, const Progress& progress) const override {
-        if (progress.stopped()) return metre::cancelled();
+        if (progress.stopped()) return base::cancelled();
         const Audio& in = *passage_.in.audio;
         Audio out(in.rate, in.channelCount(), Frames(span.length()));
         const std::int64_t lag = passage_.map.points().front().source.value;
@@ -90,8 +90,8 @@ Result<std::unique_ptr<Line>> transposedLine(const Material& material, const Tim
     const auto longMap = TimeMap::make(std::move(longer), widestRatio);
     auto backMap = TimeMap::make(std::move(back), widestRatio);
     if (!longMap || !backMap)
-        return metre::problem("Stretch and transposition together go beyond what can be done. " +
-                              (longMap ? backMap : longMap).error().text);
+        return base::problem("Stretch and transposition together go beyond what can be done. " +
+                             (longMap ? backMap : longMap).error().text);
     auto passage = passageOf(material, *longMap, settings.loop);
     if (!passage) return tl::unexpected(passage.error());
     return playedFaster(lineOf(std::move(*passage), tape ? Method::Blend : settings.method,
@@ -134,11 +134,11 @@ class SideBySide {
     void work() {
         for (std::size_t i = next_++; i < pieces_.size(); i = next_++) {
             const Span span = pieces_[i];
-            Result<Audio> made = metre::cancelled();
+            Result<Audio> made = base::cancelled();
             try {
                 made = line_.piece(span, {{}, progress_.stop});
             } catch (const std::bad_alloc&) {
-                made = metre::problem(tooLittleMemory);
+                made = base::problem(tooLittleMemory);
             }
             if (made)
                 for (std::size_t c = 0; c < out_.channels.size(); ++c)
@@ -161,7 +161,7 @@ class SideBySide {
     Audio out_; // each thread writes its own pieces' frames
     std::atomic<std::size_t> next_{0};
     std::mutex mutex_; // guards all below
-    std::optional<metre::Problem> failure_;
+    std::optional<base::Problem> failure_;
     std::int64_t done_ = 0;
 };
 
@@ -194,23 +194,23 @@ std::vector<Frames> Rendering::cuts() const {
 namespace {
 
 // Why a result of so many frames is not to be had.
-std::optional<metre::Problem> tooLong(std::int64_t length, int channels, int rate) {
+std::optional<base::Problem> tooLong(std::int64_t length, int channels, int rate) {
     const double bytes = double(length) * channels * sizeof(float);
     if (bytes <= double(greatestBytes)) return std::nullopt;
-    return metre::Problem{fmt::format("The result would be {:.0f} minutes long and need {:.0f} GB of memory.",
-                                      double(length) / rate / 60, bytes / 1e9)};
+    return base::Problem{fmt::format("The result would be {:.0f} minutes long and need {:.0f} GB of memory.",
+                                     double(length) / rate / 60, bytes / 1e9)};
 }
 
 } // namespace
 
 Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, const Settings& settings) {
     if (!std::isfinite(settings.semitones) || std::abs(settings.semitones) > 24)
-        return metre::problem("A transposition lies between −24 and 24 semitones.");
+        return base::problem("A transposition lies between −24 and 24 semitones.");
     if (material.audio.channels.empty() || material.audio.frames().value == 0)
-        return metre::problem("There is no sound to stretch.");
+        return base::problem("There is no sound to stretch.");
     const double hours = double(map.outputLength().value) / material.audio.rate / 3600;
     if (hours > greatestHours)
-        return metre::problem(
+        return base::problem(
             fmt::format("The result would be {:.0f} hours long; {} can be done.", hours, greatestHours));
     const std::int64_t turn = (map.points().back().source - map.points().front().source).value;
     if (settings.loop)
@@ -237,12 +237,12 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
         }
         return Rendering(std::move(plan));
     } catch (const std::bad_alloc&) {
-        return metre::problem(tooLittleMemory);
+        return base::problem(tooLittleMemory);
     }
 }
 
 Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress, int threads) const {
-    if (progress.stopped()) return metre::cancelled();
+    if (progress.stopped()) return base::cancelled();
     try {
         std::vector<Span> parts;
         Span part{from.value, to.value};
@@ -260,7 +260,7 @@ Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress,
         threads = std::min(threads, static_cast<int>(parts.size()));
         return SideBySide(*plan_->line, std::move(parts), progress).run(threads, std::move(out));
     } catch (const std::bad_alloc&) {
-        return metre::problem(tooLittleMemory);
+        return base::problem(tooLittleMemory);
     }
 }
 
@@ -272,7 +272,7 @@ Result<Audio> Rendering::whole(const Progress& progress, int threads) const {
 
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
                      const Progress& progress, int threads) {
-    if (progress.stopped()) return metre::cancelled();
+    if (progress.stopped()) return base::cancelled();
     if (auto problem =
             tooLong(map.outputLength().value, material.audio.channelCount(), std::max(1, material.audio.rate)))
         return tl::unexpected(std::move(*problem));

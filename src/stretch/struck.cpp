@@ -117,7 +117,7 @@ class StruckRun {
             const Anchor& a = plan_.anchors_[i - 1];
             const Anchor& b = plan_.anchors_[i];
             if (a.output >= span.to) break;
-            if (progress.stopped() || !fill(a, b, progress)) return metre::cancelled();
+            if (progress.stopped() || !fill(a, b, progress)) return base::cancelled();
             progress.at(std::clamp(double(b.output - span.from) / double(span.length()), 0.0, 1.0));
         }
         return std::move(out_);

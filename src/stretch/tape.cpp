@@ -156,7 +156,7 @@ Result<Audio> Tape::piece(Span span, const Excerpt& in, const Progress& progress
         weights.resize(static_cast<std::size_t>(taps));
         const std::int64_t end = std::min(pace.output.to, span.to);
         for (std::int64_t from = std::max(pace.output.from, span.from); from < end; from += block) {
-            if (progress.stopped()) return metre::cancelled();
+            if (progress.stopped()) return base::cancelled();
             progress.at(double(from - span.from) / double(span.length()));
             const std::int64_t to = std::min(from + block, end);
             const auto first = static_cast<std::int64_t>(std::floor(pace.at(from))) - kernel->half + 1;

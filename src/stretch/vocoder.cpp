@@ -142,7 +142,7 @@ class VocoderRun {
             if (goesOn) std::swap(main_, next_);
             const std::int64_t begin = goesOn ? run.first : run.first - run.runUp;
             for (std::int64_t k = begin; k < std::min(following.first, frames.to); ++k) {
-                if (progress.stopped()) return metre::cancelled();
+                if (progress.stopped()) return base::cancelled();
                 if (k >= run.first)
                     progress.at(std::clamp(double(k - frames.from) / double(frames.length()), 0.0, 1.0));
                 const std::int64_t left = following.first - k;

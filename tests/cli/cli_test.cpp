@@ -1,8 +1,8 @@
 // pmetre as people run it: through the shell.
+#include "base/utf8.h"
 #include "project/import.h"
 #include "sound/read.h"
 #include "sound/tags.h"
-#include "sound/utf8.h"
 #include "support/audio.h"
 #include "support/files.h"
 

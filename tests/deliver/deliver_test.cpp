@@ -101,7 +101,7 @@ TEST(Deliver, NothingIsReplacedUnasked) {
     ASSERT_EQ(refused.problems.size(), 1U);
     EXPECT_NE(refused.problems[0].find("rope_shaker.wav"), std::string::npos);
     EXPECT_EQ(support::readBytes(folder / "rope_shaker.wav"), "mine");
-    options.existing = sound::Existing::Replace;
+    options.existing = base::Existing::Replace;
     EXPECT_EQ(deliverLoops(p, *plan, options).written.size(), 1U);
 }
 
@@ -123,10 +123,10 @@ TEST(Deliver, CancelledItLeavesNothingHalf) {
     const auto p = withLoops({"winch_hands_112bpm.wav", "rope_shaker_124.wav"});
     const LoopOptions options{folder.path(), "{name}"};
     std::stop_source stop;
-    sound::Progress progress{[&](double f) {
-                                 if (f > 0.3) stop.request_stop();
-                             },
-                             stop.get_token()};
+    base::Progress progress{[&](double f) {
+                                if (f > 0.3) stop.request_stop();
+                            },
+                            stop.get_token()};
     const Delivered out = deliverLoops(p, *planLoops(p, project::allClips(p), options), options, progress);
     EXPECT_LT(out.written.size(), 2U);
     for (const auto& e : std::filesystem::directory_iterator(folder.path()))

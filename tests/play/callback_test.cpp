@@ -84,7 +84,7 @@ using namespace play;
 // Wraps an output so that the trap is armed exactly while the callback runs.
 class Trapped : public Output {
   public:
-    metre::Result<void> start(Callback callback) override {
+    base::Result<void> start(Callback callback) override {
         return inner_.start([callback](float* out, int n) {
             insideCallback = true;
             callback(out, n);

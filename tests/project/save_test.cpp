@@ -1,8 +1,8 @@
+#include "base/utf8.h"
 #include "project/edit.h"
 #include "project/import.h"
 #include "project/recovery.h"
 #include "project/save.h"
-#include "sound/utf8.h"
 #include "support/audio.h"
 #include "support/files.h"
 

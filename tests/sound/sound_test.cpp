@@ -1,3 +1,4 @@
+#include "base/utf8.h"
 #include "sound/content.h"
 #include "sound/decibel.h"
 #include "sound/fft.h"
@@ -5,7 +6,6 @@
 #include "sound/read.h"
 #include "sound/resample.h"
 #include "sound/tags.h"
-#include "sound/utf8.h"
 #include "sound/write.h"
 #include "support/audio.h"
 #include "support/files.h"
@@ -55,7 +55,7 @@ TEST(Read, SixteenBitSamplesAreExact) {
     Audio a(48000, 1, Frames(65536));
     for (int i = 0; i < 65536; ++i)
         a.channels[0][static_cast<std::size_t>(i)] = static_cast<float>(i - 32768) / 32768.0F;
-    ASSERT_TRUE(write(folder / "all.wav", a, Depth::Int16, {}, Existing::Refuse));
+    ASSERT_TRUE(write(folder / "all.wav", a, Depth::Int16, {}, base::Existing::Refuse));
     const auto r = read(folder / "all.wav", 0);
     ASSERT_TRUE(r);
     EXPECT_EQ(r->audio.channels[0], a.channels[0]);
@@ -177,22 +177,22 @@ TEST(Read, NamesInAnyScriptAndNoScriptAtAll) {
     const Folder folder;
     for (const std::string name : {"канал 112bpm.wav", "運河.wav", "a\xff\xfe b.wav", "new\nline.wav"}) {
         support::writeSound(folder / name, support::sine(440, 0.1), SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-        EXPECT_TRUE(read(folder / name, 48000)) << toUtf8(name);
-        EXPECT_TRUE(isUtf8(shownName(folder / name)));
+        EXPECT_TRUE(read(folder / name, 48000)) << base::toUtf8(name);
+        EXPECT_TRUE(base::isUtf8(base::shownName(folder / name)));
     }
 }
 
 TEST(Utf8, ReplacesOnlyWhatIsInvalid) {
-    EXPECT_EQ(toUtf8("a\xff"
-                     "b"),
+    EXPECT_EQ(base::toUtf8("a\xff"
+                           "b"),
               "a\xEF\xBF\xBD"
               "b");
-    EXPECT_EQ(toUtf8("späť 運河"), "späť 運河");
-    EXPECT_FALSE(isUtf8("\xC0\xAF"));     // overlong
-    EXPECT_FALSE(isUtf8("\xED\xA0\x80")); // a surrogate
-    EXPECT_FALSE(isUtf8("\xF4\x90\x80\x80"));
-    EXPECT_FALSE(isUtf8("\xE2\x82"));
-    EXPECT_TRUE(isUtf8("\xF0\x9F\x8E\xB5"));
+    EXPECT_EQ(base::toUtf8("späť 運河"), "späť 運河");
+    EXPECT_FALSE(base::isUtf8("\xC0\xAF"));     // overlong
+    EXPECT_FALSE(base::isUtf8("\xED\xA0\x80")); // a surrogate
+    EXPECT_FALSE(base::isUtf8("\xF4\x90\x80\x80"));
+    EXPECT_FALSE(base::isUtf8("\xE2\x82"));
+    EXPECT_TRUE(base::isUtf8("\xF0\x9F\x8E\xB5"));
 }
 
 TEST(Resample, LengthIsTheNearestFrameAndPitchStays) {
@@ -222,8 +222,8 @@ TEST(Write, LeavesNothingBehindWhenCancelled) {
     const Folder folder;
     std::stop_source stop;
     stop.request_stop();
-    const auto w =
-        write(folder / "x.wav", support::sine(440, 1), Depth::Int24, {}, Existing::Refuse, {{}, stop.get_token()});
+    const auto w = write(folder / "x.wav", support::sine(440, 1), Depth::Int24, {}, base::Existing::Refuse,
+                         {{}, stop.get_token()});
     EXPECT_FALSE(w);
     EXPECT_TRUE(std::filesystem::is_empty(folder.path()));
 }
@@ -231,11 +231,11 @@ TEST(Write, LeavesNothingBehindWhenCancelled) {
 TEST(Write, NeverReplacesUnasked) {
     const Folder folder;
     support::writeBytes(folder / "x.wav", "mine");
-    const auto refused = write(folder / "x.wav", support::sine(440, 0.1), Depth::Int24, {}, Existing::Refuse);
+    const auto refused = write(folder / "x.wav", support::sine(440, 0.1), Depth::Int24, {}, base::Existing::Refuse);
     ASSERT_FALSE(refused);
     EXPECT_NE(refused.error().text.find("already"), std::string::npos);
     EXPECT_EQ(support::readBytes(folder / "x.wav"), "mine");
-    EXPECT_TRUE(write(folder / "x.wav", support::sine(440, 0.1), Depth::Int24, {}, Existing::Replace));
+    EXPECT_TRUE(write(folder / "x.wav", support::sine(440, 0.1), Depth::Int24, {}, base::Existing::Replace));
     EXPECT_TRUE(read(folder / "x.wav", 0));
 }
 
@@ -245,7 +245,7 @@ TEST(Write, EveryDepthComesBack) {
     for (const auto& [depth, step] : {std::pair(Depth::Int16, 1.0 / 32768), std::pair(Depth::Int24, 1.0 / 8388608),
                                       std::pair(Depth::Float32, 0.0)}) {
         const auto path = folder / ("d" + std::to_string(static_cast<int>(depth)) + ".wav");
-        ASSERT_TRUE(write(path, a, depth, {}, Existing::Refuse));
+        ASSERT_TRUE(write(path, a, depth, {}, base::Existing::Refuse));
         const auto back = read(path, 0);
         ASSERT_EQ(back->audio.frames(), a.frames());
         for (std::size_t i = 0; i < a.channels[1].size(); ++i)
@@ -257,17 +257,17 @@ TEST(Write, CountsWhatIsOverFullScale) {
     const Folder folder;
     Audio a(48000, 1, Frames(10));
     a.channels[0] = {0, 1.0F, 1.5F, -1.0F, -1.5F, 0, 0, 0, 0, 0};
-    EXPECT_EQ(write(folder / "x.wav", a, Depth::Int16, {}, Existing::Refuse)->clipped, 2U);
-    EXPECT_EQ(write(folder / "f.wav", a, Depth::Float32, {}, Existing::Refuse)->clipped, 0U);
+    EXPECT_EQ(write(folder / "x.wav", a, Depth::Int16, {}, base::Existing::Refuse)->clipped, 2U);
+    EXPECT_EQ(write(folder / "f.wav", a, Depth::Float32, {}, base::Existing::Refuse)->clipped, 0U);
     EXPECT_EQ(read(folder / "f.wav", 0)->audio.channels[0][2], 1.5F);
 }
 
 TEST(Write, SaysWhyItCannot) {
     const Folder folder;
     const Audio a = support::sine(440, 0.1);
-    EXPECT_NE(write(folder / "x.xyz", a, Depth::Int16, {}, Existing::Refuse).error().text.find("must end in"),
+    EXPECT_NE(write(folder / "x.xyz", a, Depth::Int16, {}, base::Existing::Refuse).error().text.find("must end in"),
               std::string::npos);
-    EXPECT_NE(write(folder / "no" / "x.wav", a, Depth::Int16, {}, Existing::Refuse)
+    EXPECT_NE(write(folder / "no" / "x.wav", a, Depth::Int16, {}, base::Existing::Refuse)
                   .error()
                   .text.find("folder is not there"),
               std::string::npos);
@@ -277,7 +277,8 @@ TEST(Tags, ComeBackFromEveryFormat) {
     const Folder folder;
     const Tags tags{Bpm(97.5), "Dm", {}};
     for (const char* name : {"t.wav", "t.aiff", "t.flac", "t.ogg"}) {
-        ASSERT_TRUE(write(folder / name, support::sine(440, 0.3), Depth::Int16, tags, Existing::Refuse)) << name;
+        ASSERT_TRUE(write(folder / name, support::sine(440, 0.3), Depth::Int16, tags, base::Existing::Refuse))
+            << name;
         const Tags back = readTags(folder / name);
         ASSERT_TRUE(back.bpm) << name;
         EXPECT_NEAR(back.bpm->value, 97.5, 1e-9) << name;
@@ -304,7 +305,7 @@ TEST(Content, KnowsTheSameAudioInAnotherFormat) {
     const Folder folder;
     const auto wav = read(support::demoAudio("winch_hands_112bpm.wav"), 44100);
     ASSERT_TRUE(write(folder / "renamed.flac", read(support::demoAudio("winch_hands_112bpm.wav"), 0)->audio,
-                      Depth::Int16, {Bpm(112), "", {}}, Existing::Refuse));
+                      Depth::Int16, {Bpm(112), "", {}}, base::Existing::Refuse));
     EXPECT_EQ(read(folder / "renamed.flac", 48000)->content, wav->content);
     Audio other = support::sine(440, 1);
     const std::string before = contentOf(other);

@@ -87,7 +87,7 @@ std::optional<Audio> sox(const Audio& a, double ratio) {
     const std::string from = (folder / "from.wav").string();
     const std::string to = (folder / "to.wav").string();
     std::optional<Audio> out;
-    if (sound::write(from, a, sound::Depth::Float32, {}, sound::Existing::Replace)) {
+    if (sound::write(from, a, sound::Depth::Float32, {}, base::Existing::Replace)) {
         const auto command =
             fmt::format("sox -V1 -D '{}' -e floating-point -b 32 '{}' tempo -m {:.9f}", from, to, 1 / ratio);
         if (std::system(command.c_str()) == 0)

@@ -60,7 +60,7 @@ TEST(WorkedExamples, ThirtyTwoBeatsAt128) {
 TEST(WorkedExamples, HundredInto110IsTenElevenths) {
     const support::Folder folder;
     support::Audio a = support::strokes({0, 28800, 57600, 86400}, 2.4);
-    ASSERT_TRUE(sound::write(folder / "loop_100bpm.wav", a, sound::Depth::Float32, {}, sound::Existing::Refuse));
+    ASSERT_TRUE(sound::write(folder / "loop_100bpm.wav", a, sound::Depth::Float32, {}, base::Existing::Refuse));
     ASSERT_EQ(support::run(std::string(PM_PMETRE) + " fit " + support::quoted(folder / "loop_100bpm.wav") + " " +
                            support::quoted(folder / "out.wav") + " --to 110")
                   .status,

@@ -1,4 +1,4 @@
-#include "app/tokens.h"
+#include "app/widgets/tokens.h"
 #include "support/files.h"
 
 #include <QApplication>

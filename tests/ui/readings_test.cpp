@@ -1,12 +1,12 @@
 // The readings of a source in the bench, and the page of all sources, by mouse and keys.
 #include "ui/window.h"
 
-#include "app/bench.h"
-#include "app/figure.h"
-#include "app/readings_list.h"
-#include "app/source_view.h"
-#include "app/sources_model.h"
-#include "app/text.h"
+#include "app/bench/bench.h"
+#include "app/bench/readings_list.h"
+#include "app/bench/source_view.h"
+#include "app/sources/sources_model.h"
+#include "app/widgets/figure.h"
+#include "app/widgets/text.h"
 #include "project/settle.h"
 #include "shelf/memory.h"
 #include "sound/tags.h"

@@ -1,9 +1,9 @@
 // The real window, driven by mouse and keys.
 #pragma once
 
-#include "app/bars_view.h"
-#include "app/main_window.h"
-#include "app/tokens.h"
+#include "app/bars/bars_view.h"
+#include "app/widgets/tokens.h"
+#include "app/window/main_window.h"
 #include "play/simulated_output.h"
 #include "support/files.h"
 

@@ -1,9 +1,9 @@
 #include "ui/window.h"
 
-#include "app/card.h"
-#include "app/figure.h"
-#include "app/shelf.h"
-#include "app/text.h"
+#include "app/card/card.h"
+#include "app/shelf/shelf.h"
+#include "app/widgets/figure.h"
+#include "app/widgets/text.h"
 #include "project/recovery.h"
 #include "project/save.h"
 #include "support/audio.h"

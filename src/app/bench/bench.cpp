@@ -1,0 +1,359 @@
+#include "app/bench/bench.h"
+
+#include "app/bench/readings_list.h"
+#include "app/bench/source_view.h"
+#include "app/card/card.h"
+#include "app/session/session.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/figure.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "base/utf8.h"
+#include "metre/tempo.h"
+#include "project/settle.h"
+
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <chrono>
+#include <cmath>
+
+namespace app {
+
+Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setObjectName("bench");
+    auto* title = new QLabel(tr("Bench"), this);
+    title->setFont(textFont(sizes::strong, QFont::DemiBold));
+    name_ = new QLabel(this);
+    name_->setFont(textFont(sizes::text));
+    name_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    facts_ = label({}, this);
+
+    readings_ = new ReadingsList(this);
+    view_ = new SourceView(this);
+    viewTitle_ = label(tr("As recorded – seconds"), this);
+    raw_ = toggle(tr("Hear as recorded"), tr("Plays the source unstretched; with the click if that is on"), this);
+    raw_->setObjectName("hearRaw");
+    card_ = new Card(session_, this);
+
+    auto* head = new QHBoxLayout;
+    head->setSpacing(10);
+    head->addWidget(title);
+    head->addWidget(name_, 1);
+    head->addWidget(facts_);
+
+    auto* left = new QVBoxLayout;
+    left->setSpacing(4);
+    left->addWidget(label(tr("Readings – pick what the source is"), this));
+    left->addWidget(readings_);
+    left->addSpacing(2);
+    left->addLayout(buttonRow());
+    left->addLayout(listenRow());
+    left->addLayout(beatsRow());
+    left->addStretch(1);
+
+    auto* middle = new QVBoxLayout;
+    middle->setSpacing(4);
+    auto* viewHead = new QHBoxLayout;
+    viewHead->addWidget(viewTitle_, 1);
+    viewHead->addWidget(raw_);
+    middle->addLayout(viewHead);
+    middle->addWidget(view_, 1);
+
+    auto* body = new QHBoxLayout;
+    body->setSpacing(18);
+    auto* leftBox = new QWidget(this);
+    leftBox->setFixedWidth(200);
+    left->setContentsMargins(0, 0, 0, 0);
+    leftBox->setLayout(left);
+    body->addWidget(leftBox);
+    body->addLayout(middle, 1);
+    card_->setFixedWidth(226);
+    body->addWidget(card_);
+
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(12, 8, sizes::margin, 8);
+    all->setSpacing(6);
+    all->addLayout(head);
+    all->addLayout(body, 1);
+
+    connect(readings_, &ReadingsList::picked, this, [this](hear::Witness by) {
+        if (const auto id = session_.selection().source)
+            session_.edit(tr("Pick reading"), project::chooseReading(session_.now(), *id, by));
+    });
+    connect(readings_, &ReadingsList::pickedOther, this, &Bench::pickOther);
+    connect(readings_, &ReadingsList::typingAsked, this, &Bench::typeTempo);
+    connect(raw_, &QPushButton::clicked, this, &Bench::playRaw);
+    connect(view_, &SourceView::marksAsked, this, [this](double from, double to) {
+        if (const auto id = session_.selection().source)
+            session_.edit(tr("Marks"),
+                          project::setMarks(session_.now(), *id, metre::Seconds(from), metre::Seconds(to)),
+                          "marks");
+    });
+    connect(&session_, &Session::ticked, this, [this] {
+        play::Player& player = session_.player();
+        const project::SourcePtr s = selected();
+        if (player.isPlayingRaw() && (!s || player.rawPosition() > s->length())) player.stopRaw();
+        raw_->setChecked(player.isPlayingRaw());
+        view_->showPosition(player.isPlayingRaw() ? player.rawPosition().value : -1);
+    });
+    connect(round_, &QPushButton::clicked, this, &Bench::roundTempo);
+    connect(tap_, &QPushButton::pressed, this, &Bench::tap);
+    connect(half_, &QPushButton::clicked, this, [this] { scaleTempo(0.5); });
+    connect(twice_, &QPushButton::clicked, this, [this] { scaleTempo(2); });
+    connect(view_, &SourceView::downbeatAsked, this, [this](double seconds) {
+        if (const auto id = session_.selection().source)
+            session_.edit(tr("First downbeat"),
+                          project::setFirstDownbeat(session_.now(), *id, metre::Seconds(seconds)));
+    });
+    connect(&session_, &Session::changed, this, &Bench::refresh);
+    connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
+    refresh();
+}
+
+QHBoxLayout* Bench::buttonRow() {
+    half_ = button(QStringLiteral("½"), tr("Half the tempo"), this);
+    half_->setObjectName("halfTempo");
+    twice_ = button(QStringLiteral("×2"), tr("Twice the tempo"), this);
+    twice_->setObjectName("twiceTempo");
+    round_ = button(tr("Round"), tr("To the whole number next to it"), this);
+    round_->setObjectName("roundTempo");
+    tap_ = button(tr("Tap"), tr("Tap the beats while the source plays as recorded"), this);
+    tap_->setObjectName("tapSource");
+    auto* row = new QHBoxLayout;
+    row->setSpacing(5);
+    for (QPushButton* b : {half_, twice_, round_, tap_})
+        row->addWidget(b);
+    row->addStretch(1);
+    return row;
+}
+
+QHBoxLayout* Bench::listenRow() {
+    low_ = new Figure(tr("Listen for tempos from"), sizes::strong, this);
+    low_->setObjectName("listenLow");
+    high_ = new Figure(tr("Listen for tempos up to"), sizes::strong, this);
+    high_->setObjectName("listenHigh");
+    for (Figure* f : {low_, high_}) {
+        f->setRoomFor("300");
+        f->setToolTip(tr("Listens between these tempos; one octave, 70 to 140 say, settles half and double"));
+    }
+    connect(low_, &Figure::typed, this, [this](const QString& text) { listenBetween(text, high_->text()); });
+    connect(high_, &Figure::typed, this, [this](const QString& text) { listenBetween(low_->text(), text); });
+    connect(low_, &Figure::turned, this, [this](int steps, bool) {
+        listenBetween(QString::number(low_->text().toDouble() + 5 * steps), high_->text());
+    });
+    connect(high_, &Figure::turned, this, [this](int steps, bool) {
+        listenBetween(low_->text(), QString::number(high_->text().toDouble() + 5 * steps));
+    });
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    row->addWidget(label(tr("Listen between"), this));
+    row->addWidget(low_);
+    row->addWidget(label(tr("and"), this));
+    row->addWidget(high_);
+    row->addStretch(1);
+    return row;
+}
+
+QHBoxLayout* Bench::beatsRow() {
+    beats_ = new Figure(tr("Beats between the marks"), sizes::strong, this);
+    beats_->setObjectName("beatsBetween");
+    beats_->setRoomFor("1024");
+    beats_->setToolTip(tr("How many beats lie between the marks in the ruler of the recording"));
+    connect(beats_, &Figure::typed, this, &Bench::beatsBetween);
+    connect(beats_, &Figure::turned, this, [this](int steps, bool) {
+        beatsBetween(
+            QString::number(std::max(1, static_cast<int>(std::lround(beats_->text().toDouble())) + steps)));
+    });
+    auto* row = new QHBoxLayout;
+    row->setSpacing(6);
+    row->addWidget(label(tr("Beats between marks"), this));
+    row->addWidget(beats_);
+    row->addStretch(1);
+    return row;
+}
+
+project::SourcePtr Bench::selected() const {
+    const auto id = session_.selection().source;
+    return id ? project::sourceOf(session_.now(), *id) : nullptr;
+}
+
+void Bench::scaleTempo(double factor) {
+    const project::SourcePtr s = selected();
+    if (!s || !s->beats) {
+        session_.say(tr("Select a source with a tempo first."));
+        return;
+    }
+    const Bpm bpm(s->beats->meanTempo().value * factor);
+    if (session_.edit(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
+                      project::setSourceTempo(session_.now(), s->id, bpm, hear::Witness::Typed)))
+        session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(bpm))));
+}
+
+void Bench::roundTempo() {
+    const project::SourcePtr s = selected();
+    const auto whole = s && s->beats ? hear::roundedTempo(s->beats->meanTempo()) : std::nullopt;
+    if (!whole) {
+        session_.say(tr("There is no whole number within 0.2 BPM."));
+        return;
+    }
+    if (session_.edit(tr("Round tempo"),
+                      project::setSourceTempo(session_.now(), s->id, *whole, hear::Witness::Typed)))
+        session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(*whole))));
+}
+
+void Bench::tap() {
+    const project::SourcePtr s = selected();
+    if (!s) return;
+    if (tapped_ != s->id) tapping_.clear();
+    tapped_ = s->id;
+    if (!session_.player().isPlayingRaw()) playRaw(true);
+    const auto now = std::chrono::steady_clock::now().time_since_epoch();
+    tapping_.tap(metre::Seconds(std::chrono::duration<double>(now).count()));
+    const auto result = tapping_.result();
+    if (!result || result->taps < 4) {
+        session_.say(tr("%1 taps; from the fourth on they count.").arg(tapping_.count()));
+        return;
+    }
+    const hear::Reading* heard = project::readingBy(*s, hear::Witness::Heard);
+    hear::Reading reading = hear::tappedReading(*result, heard != nullptr ? heard->bpm : std::nullopt);
+    const QString said = qt(reading.evidence);
+    if (session_.edit(tr("Tap tempo"), project::setSourceReading(session_.now(), s->id, std::move(reading)),
+                      QStringLiteral("tap %1").arg(s->id.value)))
+        session_.say(tr("%1 tapped: %2 BPM · %3").arg(qt(s->name), qt(metre::tempoFigure(result->bpm)), said));
+}
+
+void Bench::swapCompared() {
+    card_->swapCompared();
+}
+
+void Bench::typeTempo() {
+    card_->typeTempo();
+}
+
+void Bench::playRaw(bool on) {
+    const project::SourcePtr s = selected();
+    if (!on || !s || !s->sound) {
+        session_.player().stopRaw();
+    } else {
+        const sound::AudioPtr audio(s->sound, &s->sound->audio);
+        session_.player().playRaw(audio, s->beats, session_.now().click);
+        raws_ = RawTiming{s->id, s->beats, session_.now().click};
+        session_.say(tr("%1 as recorded").arg(qt(s->name)));
+    }
+    emit session_.ticked();
+}
+
+void Bench::pickOther(hear::Witness by, int which) {
+    const project::SourcePtr s = selected();
+    const hear::Reading* r = s ? project::readingBy(*s, by) : nullptr;
+    if (r == nullptr || which >= static_cast<int>(r->others.size())) return;
+    const hear::Candidate c = r->others[static_cast<std::size_t>(which)];
+    hear::Reading picked = *r;
+    picked.bpm = c.bpm;
+    picked.beats = c.beats > 0 ? std::optional(Beats(c.beats)) : std::nullopt;
+    if (which > 0) picked.pins.clear(); // those lie on the beats of its first
+    if (session_.edit(tr("Pick tempo"), project::setSourceReading(session_.now(), s->id, std::move(picked))))
+        session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(c.bpm))));
+}
+
+void Bench::listenBetween(const QString& low, const QString& high) {
+    const project::SourcePtr s = selected();
+    if (!s) return;
+    const auto from = metre::parseTempo(low.toStdString());
+    const auto to = metre::parseTempo(high.toStdString());
+    if (!from || !to || *from >= *to) {
+        session_.say(tr("Listen between two tempos, the lower one first: 70 and 140, say."));
+        refresh();
+        return;
+    }
+    session_.listenAgain({s->id}, {*from, *to});
+}
+
+void Bench::beatsBetween(const QString& text) {
+    const project::SourcePtr s = selected();
+    bool ok = false;
+    const int beats = text.toInt(&ok);
+    if (!s) return;
+    if (!ok) {
+        session_.say(tr("“%1” is not a number of beats.").arg(text));
+        return;
+    }
+    if (session_.edit(tr("Beats between marks"), project::setSourceBeats(session_.now(), s->id, beats), "beats")) {
+        const project::SourcePtr now = selected();
+        session_.say(tr("%1: %2 beats between the marks are %3 BPM")
+                         .arg(qt(now->name))
+                         .arg(beats)
+                         .arg(qt(metre::tempoFigure(now->beats->meanTempo()))));
+    }
+}
+
+void Bench::refreshBelow(const project::SourcePtr& s) {
+    const bool beats = s && s->beats;
+    half_->setEnabled(beats);
+    twice_->setEnabled(beats);
+    round_->setEnabled(beats && hear::roundedTempo(s->beats->meanTempo()).has_value());
+    tap_->setEnabled(s != nullptr && s->sound);
+    raw_->setEnabled(s != nullptr && s->sound);
+    for (Figure* f : {low_, high_, beats_})
+        f->setEnabled(s != nullptr && s->sound);
+    low_->setText(s ? qt(metre::tempoLabel(s->window.low)) : QString());
+    high_->setText(s ? qt(metre::tempoLabel(s->window.high)) : QString());
+    if (!beats)
+        beats_->setText(s ? QStringLiteral("–") : QString());
+    else if (s->marks)
+        beats_->setText(QString::number(
+            (s->beats->beatAt(s->marks->second) - s->beats->beatAt(s->marks->first)).value, 'g', 4));
+    else
+        beats_->setText(QString::number(s->endBeat().value, 'g', 4));
+}
+
+void Bench::refresh() {
+    const project::Project& p = session_.now();
+    const auto id = session_.selection().source;
+    const project::SourcePtr s = id ? project::sourceOf(p, *id) : nullptr;
+    const auto clips = static_cast<int>(session_.selection().clips.size());
+    view_->show(s, p.rate);
+    refreshBelow(s);
+    if (!s) {
+        name_->setText(clips > 1 ? tr("%1 clips selected").arg(clips)
+                                 : tr("Select a clip or a source to work on it here."));
+        facts_->clear();
+        session_.player().stopRaw();
+        readings_->show({}, {});
+        return;
+    }
+    facts_->setText(tr("%1 · %2 kHz %3 · %4 s")
+                        .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0),
+                             s->facts.channels == 1 ? tr("mono") : tr("stereo"),
+                             QString::number(s->length().value, 'f', 3)) +
+                    (s->key ? QStringLiteral(" · ") + qt(hear::keyLabel(*s->key)) : QString()) +
+                    QStringLiteral(" · ") + QString::fromLatin1(hear::kindLabel(s->kind)));
+    layout()->activate(); // the facts decide how much room the name has
+    name_->setText(name_->fontMetrics().elidedText(qt(base::shownName(s->file)), Qt::ElideMiddle, name_->width()));
+    name_->setToolTip(qt(base::shownPath(s->file)));
+    readings_->show(s->readings, s->chosen);
+    if (session_.player().isPlayingRaw() && raws_ == RawTiming{s->id, s->beats, p.click}) return;
+    if (session_.player().isPlayingRaw() && raws_ && raws_->source == s->id)
+        session_.player().retimeRaw(s->beats, p.click);
+    else
+        session_.player().stopRaw();
+    raws_ = RawTiming{s->id, s->beats, p.click};
+}
+
+void Bench::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    // The name is shortened to the room it has once the layout has given it that.
+    QMetaObject::invokeMethod(this, &Bench::refresh, Qt::QueuedConnection);
+}
+
+void Bench::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), tokens().paper);
+    p.fillRect(QRect(0, 0, width(), 2), tokens().ink);
+}
+
+} // namespace app

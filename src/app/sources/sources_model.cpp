@@ -1,0 +1,197 @@
+#include "app/sources/sources_model.h"
+
+#include "app/session/session.h"
+#include "app/widgets/text.h"
+#include "base/utf8.h"
+#include "metre/tempo.h"
+#include "project/settle.h"
+
+namespace app {
+
+namespace {
+
+// The witness whose reading a column shows; Said is what the user said, by typing or by tapping.
+const hear::Reading* readingIn(const project::Source& s, int column) {
+    switch (column) {
+    case SourcesModel::Name:
+        return project::readingBy(s, hear::Witness::Name);
+    case SourcesModel::Tag:
+        return project::readingBy(s, hear::Witness::Tag);
+    case SourcesModel::Heard:
+        return project::readingBy(s, hear::Witness::Heard);
+    case SourcesModel::Length:
+        return project::readingBy(s, hear::Witness::Length);
+    case SourcesModel::Said: {
+        const hear::Reading* typed = project::readingBy(s, hear::Witness::Typed);
+        return typed != nullptr ? typed : project::readingBy(s, hear::Witness::Tapped);
+    }
+    default:
+        return nullptr;
+    }
+}
+
+} // namespace
+
+SourcesModel::SourcesModel(Session& session, QObject* parent) : QAbstractTableModel(parent), session_(session) {
+    connect(&session_, &Session::changed, this, &SourcesModel::refresh);
+    refresh();
+}
+
+void SourcesModel::refresh() {
+    const auto& sources = session_.now().sources;
+    const auto before = static_cast<int>(rows_.size());
+    const auto after = static_cast<int>(sources.size());
+    // Rows that stay are told about only where they changed; new ones arrive at the end.
+    if (after < before) {
+        beginRemoveRows({}, after, before - 1);
+        rows_.resize(sources.size());
+        endRemoveRows();
+    }
+    for (int i = 0; i < std::min(before, after); ++i) {
+        const auto k = static_cast<std::size_t>(i);
+        if (rows_[k] == sources[k]) continue;
+        rows_[k] = sources[k];
+        emit dataChanged(index(i, 0), index(i, columns - 1));
+    }
+    if (after > before) {
+        beginInsertRows({}, before, after - 1);
+        rows_.assign(sources.begin(), sources.end());
+        endInsertRows();
+    }
+}
+
+project::SourcePtr SourcesModel::at(int row) const {
+    return row >= 0 && row < static_cast<int>(rows_.size()) ? rows_[static_cast<std::size_t>(row)] : nullptr;
+}
+
+int SourcesModel::rowCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : static_cast<int>(rows_.size());
+}
+int SourcesModel::columnCount(const QModelIndex& parent) const {
+    return parent.isValid() ? 0 : columns;
+}
+
+QString SourcesModel::textOf(const project::Source& s, int column) const {
+    const QString none = QStringLiteral("–");
+    if (const hear::Reading* r = readingIn(s, column)) return r->bpm ? qt(metre::tempoLabel(*r->bpm)) : none;
+    const hear::Reading* heard = project::readingBy(s, hear::Witness::Heard);
+    const bool isFree = s.chosen == hear::Witness::Heard && heard != nullptr && !heard->steady;
+    switch (column) {
+    case Source:
+        return qt(s.name);
+    case Tempo:
+        return !s.beats ? none
+                        : (isFree ? QStringLiteral("~") : QString()) + qt(metre::tempoLabel(s.beats->meanTempo()));
+    case BeatCount:
+        if (isFree) return tr("free");
+        return s.wholeBeats() ? QString::number(*s.wholeBeats()) : none;
+    case Key:
+        return s.key ? qt(hear::keyLabel(*s.key)) : none;
+    case Kind:
+        return QString::fromLatin1(hear::kindLabel(s.kind));
+    case Sure:
+        return s.beats ? QString::number(hear::ranked(s.readings).sureness, 'f', 2) : none;
+    default:
+        return none;
+    }
+}
+
+QVariant SourcesModel::sortKeyOf(const project::Source& s, int column) const {
+    if (column == Source || column == Key || column == Kind) return textOf(s, column).toLower();
+    if (const hear::Reading* r = readingIn(s, column)) return r->bpm ? r->bpm->value : -1.0;
+    switch (column) {
+    case Tempo:
+        return s.beats ? s.beats->meanTempo().value : -1.0;
+    case BeatCount:
+        return s.wholeBeats() ? double(*s.wholeBeats()) : -1.0;
+    case Sure:
+        return s.beats ? hear::ranked(s.readings).sureness : -1.0;
+    default:
+        return -1.0;
+    }
+}
+
+QVariant SourcesModel::data(const QModelIndex& index, int role) const {
+    const project::SourcePtr s = at(index.row());
+    if (!s) return {};
+    const int column = index.column();
+    const hear::Reading* r = readingIn(*s, column);
+    switch (role) {
+    case Qt::DisplayRole:
+        return textOf(*s, column);
+    case Qt::EditRole:
+        return s->beats ? qt(metre::tempoLabel(s->beats->meanTempo())) : QString();
+    case Qt::ToolTipRole:
+        if (column == Source) return qt(base::shownPath(s->file));
+        if (r != nullptr) return qt(r->evidence);
+        if (column == Tempo || column == Sure) {
+            const hear::Ranking ranking = hear::ranked(s->readings);
+            return qt(ranking.disagree.empty() ? ranking.why : ranking.why + "; " + ranking.disagree);
+        }
+        return {};
+    case Qt::AccessibleTextRole:
+        return QStringLiteral("%1: %2").arg(headerData(column, Qt::Horizontal, Qt::DisplayRole).toString(),
+                                            textOf(*s, column));
+    case SortRole:
+        return sortKeyOf(*s, column);
+    case SourceRole:
+        return qlonglong(s->id.value);
+    case ChosenRole:
+        return r != nullptr && s->chosen == r->by;
+    case DisagreeRole:
+        return qt(hear::ranked(s->readings).disagree);
+    case FigureRole:
+        return column != Source && column != Key && column != Kind;
+    default:
+        return {};
+    }
+}
+
+QVariant SourcesModel::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation != Qt::Horizontal) return {};
+    if (role == Qt::TextAlignmentRole)
+        return section == Source || section == Key || section == Kind ? int(Qt::AlignLeft | Qt::AlignVCenter)
+                                                                      : int(Qt::AlignRight | Qt::AlignVCenter);
+    if (role != Qt::DisplayRole) return {};
+    switch (section) {
+    case Source:
+        return tr("Source");
+    case Name:
+        return tr("Name");
+    case Tag:
+        return tr("Tag");
+    case Heard:
+        return tr("Heard");
+    case Length:
+        return tr("Length");
+    case Said:
+        return tr("Said");
+    case Tempo:
+        return tr("Tempo");
+    case BeatCount:
+        return tr("Beats");
+    case Key:
+        return tr("Key");
+    case Kind:
+        return tr("Kind");
+    case Sure:
+        return tr("Sure");
+    default:
+        return {};
+    }
+}
+
+Qt::ItemFlags SourcesModel::flags(const QModelIndex& index) const {
+    Qt::ItemFlags f = Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+    if (index.column() == Tempo) f |= Qt::ItemIsEditable;
+    return f;
+}
+
+bool SourcesModel::setData(const QModelIndex& index, const QVariant& value, int role) {
+    if (role != Qt::EditRole || index.column() != Tempo) return false;
+    if (value.toString() != data(index, Qt::EditRole).toString())
+        emit tempoTyped(data(index, SourceRole).toLongLong(), value.toString());
+    return true;
+}
+
+} // namespace app

@@ -1,0 +1,264 @@
+#include "app/sources/sources_page.h"
+
+#include "app/session/session.h"
+#include "app/sources/sources_delegate.h"
+#include "app/sources/sources_model.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "metre/tempo.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QPushButton>
+#include <QSortFilterProxyModel>
+#include <QTableView>
+#include <QVBoxLayout>
+
+namespace app {
+
+namespace {
+
+// Finds every word of the filter somewhere in the row: in the name, the key, the kind, a tempo.
+class Rows : public QSortFilterProxyModel {
+  public:
+    using QSortFilterProxyModel::QSortFilterProxyModel;
+    void setWords(const QString& text) {
+        words_ = text.split(' ', Qt::SkipEmptyParts);
+        invalidateFilter();
+    }
+
+  protected:
+    bool filterAcceptsRow(int row, const QModelIndex& parent) const override {
+        QString all;
+        for (int c = 0; c < sourceModel()->columnCount(parent); ++c)
+            all += sourceModel()->index(row, c, parent).data().toString() + ' ';
+        return std::all_of(words_.begin(), words_.end(),
+                           [&](const QString& w) { return all.contains(w, Qt::CaseInsensitive); });
+    }
+
+  private:
+    QStringList words_;
+};
+
+} // namespace
+
+SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setObjectName("sourcesPage");
+    model_ = new SourcesModel(session_, this);
+    auto* rows = new Rows(this);
+    sorted_ = rows;
+    sorted_->setSourceModel(model_);
+    sorted_->setSortRole(SourcesModel::SortRole);
+    sorted_->setDynamicSortFilter(true);
+
+    filter_ = new QLineEdit(this);
+    filter_->setObjectName("sourcesFilter");
+    filter_->setAccessibleName(tr("Filter the sources"));
+    filter_->setPlaceholderText(tr("Filter by name, key, kind, tempo"));
+    filter_->setClearButtonEnabled(true);
+    filter_->setFixedWidth(210);
+    connect(filter_, &QLineEdit::textChanged, this, [this, rows](const QString& text) {
+        rows->setWords(text);
+        refresh();
+    });
+    count_ = label({}, this);
+
+    auto* half = button(QStringLiteral("½"), tr("Half the tempo of the selected rows"), this);
+    auto* twice = button(QStringLiteral("×2"), tr("Twice the tempo of the selected rows"), this);
+    auto* roundAll = button(tr("Round"), tr("The selected rows to the whole number next to each"), this);
+    auto* again =
+        button(tr("Listen again"), tr("Listens to the selected rows again and uses what ranks highest"), this);
+    auto* write =
+        button(tr("Write into files"),
+               tr("Writes tempo and key into the selected rows' own files; the audio stays bit for bit"), this);
+    half->setObjectName("rowsHalf");
+    twice->setObjectName("rowsTwice");
+    roundAll->setObjectName("rowsRound");
+    again->setObjectName("rowsListen");
+    write->setObjectName("rowsWrite");
+    tempo_ = new QLineEdit(this);
+    tempo_->setObjectName("rowsTempo");
+    tempo_->setAccessibleName(tr("Tempo for the selected rows"));
+    tempo_->setPlaceholderText(tr("tempo"));
+    tempo_->setFixedWidth(64);
+    needRows_ = {half, twice, roundAll, again, write};
+    connect(half, &QPushButton::clicked, this, [this] { scale(0.5); });
+    connect(twice, &QPushButton::clicked, this, [this] { scale(2); });
+    connect(roundAll, &QPushButton::clicked, this, &SourcesPage::round);
+    connect(again, &QPushButton::clicked, this, [this] {
+        const auto ids = selected();
+        if (ids.empty()) return;
+        const project::SourcePtr first = project::sourceOf(session_.now(), ids.front());
+        session_.listenAgain(ids, first->window);
+    });
+    connect(write, &QPushButton::clicked, this, [this] { session_.writeIntoFiles(selected()); });
+    connect(tempo_, &QLineEdit::returnPressed, this, [this] { setTempo(tempo_->text(), selected()); });
+
+    table_ = new QTableView(this);
+    table_->setObjectName("sourcesTable");
+    table_->setAccessibleName(tr("Sources with their readings"));
+    table_->setModel(sorted_);
+    table_->setItemDelegate(new SourcesDelegate(*model_, table_));
+    table_->setSortingEnabled(true);
+    table_->sortByColumn(-1, Qt::AscendingOrder); // as they came in, until a header is clicked
+    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    table_->setSelectionMode(QAbstractItemView::ExtendedSelection);
+    table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed);
+    table_->setShowGrid(false);
+    table_->setFrameShape(QFrame::NoFrame);
+    table_->setMouseTracking(true);
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(40);
+    table_->setHorizontalScrollMode(QAbstractItemView::ScrollPerPixel);
+    QHeaderView* header = table_->horizontalHeader();
+    header->setHighlightSections(false);
+    header->setFont(textFont(sizes::label));
+    header->setMinimumSectionSize(44);
+    header->setSectionResizeMode(SourcesModel::Source, QHeaderView::Stretch);
+    for (int c = 1; c < SourcesModel::columns; ++c) {
+        const bool words = c == SourcesModel::Kind || c == SourcesModel::Key;
+        header->resizeSection(c, c == SourcesModel::Tempo ? 78 : words ? 66 : 62);
+    }
+    empty_ =
+        label(tr("Every source gets a row here: what its name, its tag, the ear and its length say of its tempo, "
+                 "side by side. Drop audio to begin."),
+              this);
+    empty_->setWordWrap(true);
+    empty_->setAlignment(Qt::AlignCenter);
+
+    auto* tools = new QHBoxLayout;
+    tools->setContentsMargins(10, 0, sizes::margin, 6);
+    tools->setSpacing(5);
+    tools->addWidget(filter_);
+    tools->addWidget(count_, 1);
+    tools->addWidget(label(tr("Selected rows"), this));
+    for (QPushButton* b : {half, twice, roundAll})
+        tools->addWidget(b);
+    tools->addWidget(tempo_);
+    tools->addWidget(again);
+    tools->addWidget(write);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    all->addLayout(tools);
+    all->addWidget(empty_, 1);
+    all->addWidget(table_, 1);
+
+    connect(table_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
+        refresh();
+        const auto ids = selected();
+        if (!following_ && ids.size() == 1) session_.selectSource(ids.front());
+    });
+    connect(model_, &SourcesModel::tempoTyped, this, [this](qlonglong source, const QString& text) {
+        std::vector<project::SourceId> ids = selected();
+        const project::SourceId typed{source};
+        if (std::find(ids.begin(), ids.end(), typed) == ids.end()) ids = {typed};
+        setTempo(text, ids);
+    });
+    connect(&session_, &Session::changed, this, &SourcesPage::refresh);
+    connect(&session_, &Session::selectionChanged, this, &SourcesPage::followSelection);
+    refresh();
+}
+
+std::vector<project::SourceId> SourcesPage::selected() const {
+    std::vector<project::SourceId> ids;
+    for (const QModelIndex& i : table_->selectionModel()->selectedRows())
+        ids.push_back(project::SourceId{i.data(SourcesModel::SourceRole).toLongLong()});
+    return ids;
+}
+
+void SourcesPage::followSelection() {
+    const auto source = session_.selection().source;
+    if (!source || selected() == std::vector{*source}) return;
+    following_ = true;
+    for (int row = 0; row < sorted_->rowCount(); ++row)
+        if (sorted_->index(row, 0).data(SourcesModel::SourceRole).toLongLong() == source->value)
+            table_->selectRow(row);
+    following_ = false;
+}
+
+void SourcesPage::refresh() {
+    const int rows = sorted_->rowCount();
+    const int all = model_->rowCount();
+    const auto chosen = static_cast<int>(selected().size());
+    int doubtful = 0;
+    for (int row = 0; row < all; ++row)
+        if (!model_->index(row, 0).data(SourcesModel::DisagreeRole).toString().isEmpty()) ++doubtful;
+    QString text = rows == all ? tr("%1 sources").arg(all) : tr("%1 of %2 sources").arg(rows).arg(all);
+    if (doubtful > 0) text += tr(" · %1 disagree").arg(doubtful);
+    if (chosen > 1) text += tr(" · %1 selected").arg(chosen);
+    count_->setText(text);
+    for (QPushButton* b : needRows_)
+        b->setEnabled(chosen > 0);
+    tempo_->setEnabled(chosen > 0);
+    empty_->setVisible(all == 0);
+    table_->setVisible(all > 0);
+}
+
+void SourcesPage::changeSelected(const QString& what, const Change& change) {
+    project::Project p = session_.now();
+    int reached = 0;
+    QString refused;
+    for (const project::SourceId id : selected()) {
+        const project::SourcePtr s = project::sourceOf(p, id);
+        if (!s) continue;
+        auto next = change(p, *s);
+        if (!next) {
+            refused = qt(next.error().text);
+            continue;
+        }
+        p = std::move(*next);
+        ++reached;
+    }
+    if (reached == 0) {
+        if (!refused.isEmpty()) session_.say(refused);
+        return;
+    }
+    if (session_.edit(what, std::move(p)))
+        session_.say(refused.isEmpty() ? tr("%1: %2 sources").arg(what).arg(reached)
+                                       : tr("%1: %2 sources. %3").arg(what).arg(reached).arg(refused));
+}
+
+void SourcesPage::scale(double factor) {
+    changeSelected(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
+                   [factor](const project::Project& p, const project::Source& s) -> base::Result<project::Project> {
+                       if (!s.beats) return base::problem(s.name + " has no tempo yet.");
+                       return project::setSourceTempo(p, s.id, Bpm(s.beats->meanTempo().value * factor),
+                                                      hear::Witness::Typed);
+                   });
+}
+
+void SourcesPage::round() {
+    changeSelected(tr("Round tempo"),
+                   [](const project::Project& p, const project::Source& s) -> base::Result<project::Project> {
+                       const auto whole = s.beats ? hear::roundedTempo(s.beats->meanTempo()) : std::nullopt;
+                       if (!whole) return base::problem(s.name + " is not within 0.2 BPM of another whole number.");
+                       return project::setSourceTempo(p, s.id, *whole, hear::Witness::Typed);
+                   });
+}
+
+void SourcesPage::setTempo(const QString& text, const std::vector<project::SourceId>& ids) {
+    const auto bpm = metre::parseTempo(text.toStdString());
+    if (!bpm) {
+        session_.say(qt(bpm.error().text));
+        return;
+    }
+    project::Project p = session_.now();
+    for (const project::SourceId id : ids)
+        if (auto next = project::setSourceTempo(p, id, *bpm, hear::Witness::Typed)) p = std::move(*next);
+    if (session_.edit(tr("Set tempo"), std::move(p)))
+        session_.say(ids.size() == 1
+                         ? tr("The source is now %1 BPM").arg(qt(metre::tempoLabel(*bpm)))
+                         : tr("%1 sources are now %2 BPM").arg(ids.size()).arg(qt(metre::tempoLabel(*bpm))));
+}
+
+void SourcesPage::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), tokens().paper);
+}
+
+} // namespace app

@@ -1,0 +1,52 @@
+// The page *Sources*: one row a source, with every reading; many rows are edited at once.
+#pragma once
+
+#include "project/project.h"
+
+#include <QWidget>
+#include <functional>
+#include <vector>
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QSortFilterProxyModel;
+class QTableView;
+
+namespace app {
+
+class Session;
+class SourcesModel;
+
+class SourcesPage : public QWidget {
+    Q_OBJECT
+  public:
+    explicit SourcesPage(Session& session, QWidget* parent = nullptr);
+
+  protected:
+    void paintEvent(QPaintEvent*) override;
+
+  private:
+    std::vector<project::SourceId> selected() const;
+    void refresh();
+    void followSelection();
+    // One edit over all selected rows; says how many it reached.
+    using Change = std::function<base::Result<project::Project>(const project::Project&, const project::Source&)>;
+    void changeSelected(const QString& what, const Change& change);
+    void scale(double factor);
+    void round();
+    void setTempo(const QString& text, const std::vector<project::SourceId>& ids);
+
+    Session& session_;
+    SourcesModel* model_;
+    QSortFilterProxyModel* sorted_;
+    QTableView* table_;
+    QLineEdit* filter_;
+    QLineEdit* tempo_;
+    QLabel* count_;
+    QLabel* empty_;
+    std::vector<QPushButton*> needRows_;
+    bool following_ = false;
+};
+
+} // namespace app

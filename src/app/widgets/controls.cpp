@@ -1,0 +1,42 @@
+#include "app/widgets/controls.h"
+
+#include "app/widgets/tokens.h"
+
+#include <QLabel>
+#include <QPushButton>
+#include <QVBoxLayout>
+
+namespace app {
+
+QLabel* label(const QString& text, QWidget* parent) {
+    auto* l = new QLabel(text, parent);
+    l->setProperty("soft", true);
+    l->setFont(textFont(sizes::label));
+    return l;
+}
+
+QPushButton* button(const QString& text, const QString& tip, QWidget* parent) {
+    auto* b = new QPushButton(text, parent);
+    b->setToolTip(tip);
+    b->setAccessibleName(tip.isEmpty() ? text : tip);
+    b->setFont(textFont(sizes::text, QFont::Medium));
+    return b;
+}
+
+QPushButton* toggle(const QString& text, const QString& tip, QWidget* parent) {
+    auto* b = button(text, tip, parent);
+    b->setCheckable(true);
+    return b;
+}
+
+QVBoxLayout* column(const QString& title, QWidget* content) {
+    auto* layout = new QVBoxLayout;
+    layout->setSpacing(2);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(label(title));
+    layout->addWidget(content, 0, Qt::AlignLeft | Qt::AlignVCenter);
+    layout->addStretch(1);
+    return layout;
+}
+
+} // namespace app

@@ -1,0 +1,78 @@
+// The main window: menu bar, head strip, shelf, page, bench, status line.
+#pragma once
+
+#include "app/session/session.h"
+
+#include <QMainWindow>
+
+class QComboBox;
+class QLabel;
+class QSplitter;
+class QStackedWidget;
+class QTabBar;
+
+namespace app {
+
+class BarsView;
+class Bench;
+class HeadStrip;
+class MessageBar;
+class Shelf;
+class SourcesPage;
+class StatusLine;
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+  public:
+    explicit MainWindow(play::OpenedOutput output);
+    ~MainWindow() override;
+
+    Session& session() { return session_; }
+    BarsView& bars() { return *bars_; }
+
+  protected:
+    void closeEvent(QCloseEvent*) override;
+    void dragEnterEvent(QDragEnterEvent*) override;
+    void dropEvent(QDropEvent*) override;
+
+  private:
+    void buildMenus();
+    QAction* act(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
+                 std::function<void()> done);
+    void refreshActions();
+    void refreshTitle();
+
+    void askImport();
+    void askOpen();
+    void saveThen(std::function<void()> afterwards);
+    void askSaveAs(std::function<void()> afterwards);
+    void whenSafe(const QString& what, std::function<void()> done);
+    void askBars();
+    void showShortcuts();
+    void showAbout();
+    void offerRecovery();
+
+    Session session_;
+    HeadStrip* head_;
+    MessageBar* message_;
+    Shelf* shelf_;
+    BarsView* bars_;
+    Bench* bench_;
+    StatusLine* status_;
+    QSplitter* sides_;
+    QSplitter* levels_;
+    QTabBar* tabs_;
+    QStackedWidget* pages_;
+    SourcesPage* sources_;
+    QLabel* snapLabel_;
+    QComboBox* snap_;
+    QAction* undo_ = nullptr;
+    QAction* redo_ = nullptr;
+    QAction* save_ = nullptr;
+    std::vector<QAction*> needClips_;
+    std::vector<QAction*> needSource_;
+    std::vector<QAction*> singleKeys_; // shortcuts of one letter, off while text is typed
+    bool mayClose_ = false;
+};
+
+} // namespace app

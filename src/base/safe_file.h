@@ -1,0 +1,78 @@
+// A file that appears whole or not at all.
+#pragma once
+
+#include "base/result.h"
+
+#include <filesystem>
+#include <optional>
+#include <string>
+#include <string_view>
+
+namespace base {
+
+enum class Existing { Refuse, Replace };
+
+// A file being written beside its final place, under a hidden name of the same ending. Until commit() the
+// final place is untouched; without commit() the part is removed. A final place that is a symbolic link is written
+// through: what it points at is replaced, and the link stays. The part is locked while its process lives; parts
+// that a killed process left behind in the same folder are removed when the first part of a process is made there.
+class PartFile {
+  public:
+    explicit PartFile(const std::filesystem::path& target);
+    ~PartFile();
+    PartFile(const PartFile&) = delete;
+    PartFile& operator=(const PartFile&) = delete;
+
+    // There already, and empty, unless the folder refused it; then writing to it fails with the reason.
+    const std::filesystem::path& path() const { return part_; }
+    // Brings the part to disk and gives it its final name. Fails, naming the file and the reason, when the disk
+    // refuses, or when something stands there and may not be replaced.
+    Result<void> commit(Existing existing);
+
+  private:
+    std::filesystem::path target_;
+    std::filesystem::path part_;
+    int lock_ = -1; // the part, open and locked
+};
+
+// A file that one living process has to itself: created under a name of its own, and locked until the process ends,
+// however it ends.
+class LockedFile {
+  public:
+    // Makes a file whose name is the prefix, something unique, and the ending. Fails in words.
+    static Result<LockedFile> make(const std::filesystem::path& folder, const std::string& prefix,
+                                   const std::string& ending);
+    // Takes hold of a file that nobody else holds; none when somebody does, or it is not there.
+    static std::optional<LockedFile> take(const std::filesystem::path& file);
+    ~LockedFile();
+    LockedFile(LockedFile&& o) noexcept;
+    LockedFile& operator=(LockedFile&& o) noexcept;
+
+    const std::filesystem::path& path() const { return path_; }
+    void remove(); // the file; the lock goes with it
+
+  private:
+    LockedFile(std::filesystem::path path, int handle) : path_(std::move(path)), handle_(handle) {}
+    std::filesystem::path path_;
+    int handle_ = -1;
+};
+
+// Where writing to a path ends up: symbolic links followed, also one that points at nothing yet.
+std::filesystem::path throughLinks(const std::filesystem::path& path);
+
+// True when both names lead to one and the same file that is there.
+bool isSameFile(const std::filesystem::path& a, const std::filesystem::path& b);
+
+// Writes text to a file, whole or not at all.
+Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing);
+
+// Reads a text file of at most 64 MiB.
+Result<std::string> readText(const std::filesystem::path& path);
+
+// Copies a file, whole or not at all.
+Result<void> copyFile(const std::filesystem::path& from, const std::filesystem::path& to, Existing existing);
+
+// Why writing at this place failed, in words: "the disk is full", "you may not write there".
+std::string writeReason(const std::filesystem::path& path, int error);
+
+} // namespace base
