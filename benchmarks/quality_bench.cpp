@@ -19,7 +19,7 @@
 // much their level wavers (%), how far they are out of tune (cents), the same transposed by three semitones; the
 // click where a loop comes round, over the loop's own (dB); and the error of the phase between channels (degrees).
 #include "hear/listen.h"
-#include "project/fit.h"
+#include "project/settle.h"
 #include "sound/fft.h"
 #include "sound/read.h"
 #include "stretch/method.h"

@@ -1,14 +1,15 @@
-// The window, offscreen: opening the demo until it is painted whole, memory then; scrolling the page Bars with 200 and
-// with 500 clips; and what the edit of one clip of 500 costs on the interface thread, with a ramp under them all.
+// The window, offscreen: opening the demo until it is painted whole, memory then; scrolling the page Bars with 200
+// and with 500 clips; and what the edit of one clip of 500 costs on the interface thread, with a ramp under them
+// all.
 #include "app/bars/bars_view.h"
-#include "app/window/main_window.h"
 #include "app/widgets/tokens.h"
+#include "app/window/main_window.h"
 #include "play/simulated_output.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
-#include <fmt/format.h>
 #include <algorithm>
+#include <fmt/format.h>
 #include <fstream>
 #include <string>
 #include <vector>
@@ -44,7 +45,7 @@ int main(int argc, char** argv) {
         while (!until())
             QApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
     };
-    spin([&] { return !window.session().task().isRunning(); });
+    spin([&] { return !window.session().jobs().isBusy(); });
     window.grab();
     fmt::print("the demo painted after {} ms, {:.0f} MB\n", clock.elapsed(), memoryMegabytes());
     spin([&] { return window.session().player().pendingRenders() == 0; });
@@ -81,7 +82,7 @@ int main(int argc, char** argv) {
     auto map = metre::TempoMap::make({{metre::Beats(0), metre::Bpm(100), metre::TempoPoint::Shape::Ramp},
                                       {metre::Beats(500), metre::Bpm(112), metre::TempoPoint::Shape::Hold}});
     clock.restart();
-    window.session().edit("Ramp", project::setTempoMap(window.session().now(), std::move(*map)));
+    window.session().edit("Ramp", project::setTempoMap(window.session().now(), *map));
     fmt::print("a ramp under 500 clips: {:.1f} ms\n", double(clock.nsecsElapsed()) * 1e-6);
     const auto clips = project::allClips(window.session().now());
     std::vector<double> each;
@@ -100,8 +101,7 @@ int main(int argc, char** argv) {
     for (int i = 0; i < 100; ++i) {
         const project::Project p = window.session().now();
         clock.restart();
-        window.session().edit("Loop range",
-                              project::setLoop(p, {metre::Beats(0), metre::Beats(4.0 + i), true}));
+        window.session().edit("Loop range", project::setLoop(p, {metre::Beats(0), metre::Beats(4.0 + i), true}));
         looped.push_back(double(clock.nsecsElapsed()) * 1e-6);
     }
     std::sort(looped.begin(), looped.end());

@@ -1,6 +1,9 @@
 // Lays out the demo project from its audio: sixteen bars of music for a canal-boat journey, in D minor at 104.
 // Usage: make_demo_project FOLDER (the folder that holds audio/; project.json is written beside it)
-#include "project/edit.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
+#include "project/edit_tracks.h"
 #include "project/import.h"
 #include "project/save.h"
 
@@ -45,8 +48,7 @@ base::Result<project::Project> lay(const std::filesystem::path& folder) {
         p = std::move(added.project);
         const project::SourceId id = added.ids.front();
         project::AddedTrack track = project::addTrack(p, placing.track);
-        auto levelled =
-            project::changeTrack(track.project, track.id, [&](project::Track& t) { t.gainDb = placing.trackDb; });
+        auto levelled = project::setTrackGain(track.project, track.id, placing.trackDb);
         if (!levelled) return levelled;
         p = std::move(*levelled);
         for (const int bar : placing.bars) {

@@ -6,14 +6,14 @@ build_packages=(
   g++ cmake ninja-build ccache pkg-config
   libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev libebur128-dev librtaudio-dev libjack-jackd2-dev
   nlohmann-json3-dev libcli11-dev libfmt-dev libexpected-dev libreaderwriterqueue-dev
-  libsqlite3-dev
+  libsqlitecpp-dev libsqlite3-dev libmpg123-dev
   qt6-base-dev
 )
 run_packages=(qt6-qpa-plugins libgl1-mesa-dri)
 virtual_display_packages=(xvfb xauth)
 test_packages=(
   libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev libaubio-dev libqm-dsp-dev
-  jackd2 mediainfo xdotool clang-format clang-tidy
+  jackd2 locales mediainfo xdotool clang-format clang-tidy
 )
 
 install_missing() {

@@ -63,10 +63,10 @@ int main(int argc, char** argv) {
             QObject::connect(&window.session(), &app::Session::opened, &window, bringIn,
                              Qt::ConnectionType(Qt::QueuedConnection | Qt::SingleShotConnection));
     }
+    if (!arguments.select.empty()) window.selectOnceThere(app::qt(arguments.select));
     std::unique_ptr<app::Shot> shot;
     if (!arguments.shot.empty())
-        shot =
-            std::make_unique<app::Shot>(window, app::ShotOptions{app::qt(arguments.shot), app::qt(arguments.select),
-                                                                 app::qt(arguments.dialog)});
+        shot = std::make_unique<app::Shot>(window,
+                                           app::ShotOptions{app::qt(arguments.shot), app::qt(arguments.dialog)});
     return QApplication::exec();
 }

@@ -3,8 +3,9 @@
 #include "base/utf8.h"
 #include "hear/key.h"
 #include "metre/tempo.h"
-#include "project/fit.h"
 #include "project/import.h"
+#include "project/laid.h"
+#include "project/settle.h"
 #include "sound/write.h"
 #include "stretch/method.h"
 

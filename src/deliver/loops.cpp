@@ -3,7 +3,6 @@
 #include "base/utf8.h"
 #include "hear/name.h"
 #include "metre/tempo.h"
-#include "project/fit.h"
 #include "sound/decibel.h"
 
 #include <algorithm>
@@ -60,22 +59,20 @@ std::string safeName(std::string name) {
     return name.empty() ? "loop" : name;
 }
 
-// The project's tempo over a clip, where it is one.
-std::optional<Bpm> tempoOver(const project::Project& p, const project::Clip& clip) {
-    const Bpm first = p.tempo.tempoAt(project::startOf(p, clip));
-    const metre::Beats end = project::endOf(p, clip);
-    for (const metre::TempoPoint& point : p.tempo.points())
-        if (point.at > project::startOf(p, clip) && point.at < end && point.bpm != first) return std::nullopt;
-    // A ramp that runs through the clip shows at its end.
-    const Bpm last = p.tempo.tempoAt(end - metre::Beats(1e-6));
-    return std::abs(last.value - first.value) < 1e-6 ? std::optional(first) : std::nullopt;
+// The key that is heard: transposed with the clip; none where pitch went to no key's place.
+std::optional<hear::Key> keyOf(const project::LaidClip& clip) {
+    const stretch::Settings& s = clip.clip->stretch;
+    if (!clip.source->key || s.semitones != std::round(s.semitones)) return std::nullopt;
+    const project::RenderJobPtr& job = clip.time().job;
+    if (s.method == stretch::Method::Tape && clip.time().stretched && !(job && job->map.isIdentity()))
+        return std::nullopt;
+    hear::Key key = *clip.source->key;
+    key.root = ((key.root + static_cast<int>(s.semitones)) % 12 + 12) % 12;
+    return key;
 }
 
-Result<std::string> filled(const project::Project& p, const project::Clip& clip, int number,
-                           const std::string& pattern) {
-    const project::SourcePtr source = project::sourceOf(p, clip.source);
-    const project::TrackPtr track = project::trackOfClip(p, clip.id);
-    const double beats = (project::endOf(p, clip) - project::startOf(p, clip)).value;
+Result<std::string> filled(const project::LaidClip& clip, int number, const std::string& pattern) {
+    const double beats = (clip.time().end - clip.time().start).value;
     std::string out;
     std::string separators;
     for (std::size_t i = 0; i < pattern.size(); ++i) {
@@ -92,15 +89,16 @@ Result<std::string> filled(const project::Project& p, const project::Clip& clip,
         const std::string word = close == std::string::npos ? std::string() : pattern.substr(i + 1, close - i - 1);
         std::string value;
         if (word == "name")
-            value = withoutTempo(source->name);
+            value = clip.time().stretched ? withoutTempo(clip.source->name) : clip.source->name;
         else if (word == "bpm")
-            value = metre::tempoLabel(p.tempo.tempoAt(project::startOf(p, clip)));
+            value = clip.time().stretched ? metre::tempoLabel(clip.time().tempo) : std::string();
         else if (word == "key")
-            value = source->key ? hear::keyTag(*source->key) : std::string();
+            value = keyOf(clip) ? hear::keyTag(*keyOf(clip)) : std::string();
         else if (word == "track")
-            value = track->name;
+            value = clip.track->name;
         else if (word == "beats")
-            value = beats == std::round(beats) ? fmt::format("{:.0f}", beats) : std::string();
+            value =
+                clip.time().stretched && beats == std::round(beats) ? fmt::format("{:.0f}", beats) : std::string();
         else if (word == "number")
             value = fmt::format("{:02}", number);
         else
@@ -112,31 +110,31 @@ Result<std::string> filled(const project::Project& p, const project::Clip& clip,
     return safeName(out);
 }
 
-bool soundTheSame(const project::Project& p, const project::Clip& a, const project::Clip& b) {
-    project::Clip there = a;
-    there.id = b.id;
-    there.at = b.at;
-    if (!(there == b)) return false;
-    if (!project::isStretched(p, a)) return true;
-    const auto tempoA = tempoOver(p, a);
-    return tempoA && tempoA == tempoOver(p, b);
+// The same part of the same source with the same settings, at one and the same tempo: where it lies may make it a
+// frame longer or shorter, and no more.
+bool soundTheSame(const project::LaidClip& a, const project::LaidClip& b) {
+    project::Clip there = *a.clip;
+    there.id = b.clip->id;
+    there.at = b.clip->at;
+    if (!(there == *b.clip) || a.source != b.source) return false;
+    return !a.time().stretched || (a.time().steadyTempo && a.time().steadyTempo == b.time().steadyTempo);
 }
 
 } // namespace
 
-Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std::vector<project::ClipId>& clips,
+Result<std::vector<PlannedLoop>> planLoops(const project::Laid& laid, const std::vector<project::ClipId>& clips,
                                            const LoopOptions& options) {
     if (options.pattern.empty()) return base::problem("The name pattern is empty.");
     std::vector<PlannedLoop> plan;
     std::set<std::string> taken;
     for (const project::ClipId id : clips) {
-        const project::Clip* clip = project::clipOf(p, id);
-        if (clip == nullptr) continue;
+        const project::LaidClip* clip = laid.find(id);
+        if (clip == nullptr || !clip->source) continue;
         const bool planned = std::any_of(plan.begin(), plan.end(), [&](const PlannedLoop& other) {
-            return soundTheSame(p, *project::clipOf(p, other.clip), *clip);
+            return soundTheSame(*laid.find(other.clip), *clip);
         });
         if (planned) continue;
-        const auto name = filled(p, *clip, static_cast<int>(plan.size()) + 1, options.pattern);
+        const auto name = filled(*clip, static_cast<int>(plan.size()) + 1, options.pattern);
         if (!name) return tl::unexpected(name.error());
         std::string unique = *name;
         for (int n = 2; !taken.insert(unique).second; ++n)
@@ -149,8 +147,8 @@ Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std:
     return plan;
 }
 
-Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>& plan, const LoopOptions& options,
-                       const base::Progress& progress) {
+Delivered deliverLoops(const project::LaidPtr& laid, const std::vector<PlannedLoop>& plan,
+                       const LoopOptions& options, const base::Progress& progress) {
     Delivered out;
     std::error_code error;
     fs::create_directories(options.folder, error);
@@ -160,23 +158,27 @@ Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>
         return out;
     }
     for (std::size_t i = 0; i < plan.size(); ++i) {
-        const project::Clip* clip = project::clipOf(p, plan[i].clip);
-        const auto job = project::renderJobOf(p, *clip);
-        if (!job) {
-            out.problems.push_back(job.error().text);
+        const project::LaidClip* clip = laid->find(plan[i].clip);
+        if (clip == nullptr) {
+            out.problems.push_back(fmt::format("{} was not written: its clip is no longer in the project.",
+                                               base::shownPath(plan[i].file)));
             continue;
         }
-        const auto rendering = project::planClip(*job);
+        const project::RenderJobPtr job = clip->time().job;
+        if (!job) {
+            out.problems.push_back(clip->time().problem);
+            continue;
+        }
+        const auto rendering = project::planOf(*job);
         if (!rendering) {
             out.problems.push_back(
                 fmt::format("{} could not be rendered: {}", base::shownPath(plan[i].file), rendering.error().text));
             continue;
         }
-        const project::SourcePtr source = project::sourceOf(p, clip->source);
         sound::Tags tags;
-        if (project::isStretched(p, *clip)) tags.bpm = tempoOver(p, *clip);
-        if (source->key && clip->stretch.semitones == 0) tags.key = hear::keyTag(*source->key);
-        const auto gain = static_cast<float>(sound::factorFromDb(clip->gainDb));
+        if (clip->time().stretched) tags.bpm = clip->time().steadyTempo;
+        if (const auto key = keyOf(*clip)) tags.key = hear::keyTag(*key);
+        const auto gain = static_cast<float>(sound::factorFromDb(clip->clip->gainDb));
         const double n = static_cast<double>(plan.size());
         const auto written =
             sound::write(plan[i].file, project::renderedBlocks(*rendering, job->sound->audio, gain, progress.stop),

@@ -1,7 +1,7 @@
 // Fitted loops: one file a clip, as heard in the project, with its new tempo written in it.
 #pragma once
 
-#include "project/project.h"
+#include "project/laid.h"
 #include "sound/write.h"
 
 #include <filesystem>
@@ -28,10 +28,11 @@ struct PlannedLoop {
 
 // Names for clips, in order, every one different. Clips that sound the same (the same part of the same source,
 // fitted to the same tempo with the same settings) are one loop, and the first stands for them all. {name} is the
-// source's name without the tempo that stood in it, {bpm} the project's tempo where the clip begins. A word that is
-// unknown for a clip goes with the separator before it; characters that a file name cannot hold become "_". Fails
-// when the pattern is empty or holds an unknown word.
-Result<std::vector<PlannedLoop>> planLoops(const project::Project& p, const std::vector<project::ClipId>& clips,
+// source's name, of a stretched clip without the tempo that stood in it, {bpm} the project's tempo where a
+// stretched clip begins, {key} the key that is heard. A word that is unknown for a clip goes with the separator
+// before it; characters that a file name cannot hold become "_". Fails when the pattern is empty or holds an
+// unknown word.
+Result<std::vector<PlannedLoop>> planLoops(const project::Laid& laid, const std::vector<project::ClipId>& clips,
                                            const LoopOptions& options);
 
 struct Delivered {
@@ -43,7 +44,7 @@ struct Delivered {
 // Renders and writes what was planned, each file whole or not at all. The length is the clip's on the grid, to the
 // frame; the tag says the project's tempo, where it is one over the clip. Any thread; takes time. Cancelled, it
 // keeps what was written.
-Delivered deliverLoops(const project::Project& p, const std::vector<PlannedLoop>& plan, const LoopOptions& options,
-                       const base::Progress& progress = {});
+Delivered deliverLoops(const project::LaidPtr& laid, const std::vector<PlannedLoop>& plan,
+                       const LoopOptions& options, const base::Progress& progress = {});
 
 } // namespace deliver

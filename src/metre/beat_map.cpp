@@ -29,7 +29,8 @@ namespace {
 // The pin that begins the stretch holding x, so that both neighbours exist.
 template <class Less>
 std::size_t stretchHolding(const std::vector<Pin>& pins, Less isAfter) {
-    const auto after = std::find_if(pins.begin() + 1, pins.end() - 1, isAfter);
+    const auto after =
+        std::partition_point(pins.begin() + 1, pins.end() - 1, [&](const Pin& p) { return !isAfter(p); });
     return static_cast<std::size_t>(after - pins.begin()) - 1;
 }
 

@@ -16,7 +16,7 @@ struct Pin {
 };
 
 // Beats run straight between pins, and on at the same speed before the first and after the last.
-// An immutable value; any thread may read it.
+// An immutable value; any thread may read it. Look-ups take logarithmic time.
 class BeatMap {
   public:
     // A steady recording: beat 0 at firstDownbeat, then bpm throughout. REQUIRES bpm > 0.

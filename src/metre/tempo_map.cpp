@@ -25,9 +25,16 @@ double beatsOver(double seconds, double v0, double k) {
     return seconds * v0 / 60.0 * (std::expm1(y) / y);
 }
 
+// BPM a beat, from a point on.
+double slopeOf(const std::vector<TempoPoint>& points, std::size_t i) {
+    if (points[i].shape == TempoPoint::Shape::Hold || i + 1 >= points.size()) return 0;
+    return (points[i + 1].bpm.value - points[i].bpm.value) / (points[i + 1].at.value - points[i].at.value);
+}
+
 } // namespace
 
-TempoMap::TempoMap(Bpm bpm) : points_{{Beats(0), bpm, TempoPoint::Shape::Hold}}, startSeconds_{0.0} {
+TempoMap::TempoMap(Bpm bpm)
+    : data_(std::make_shared<const Data>(Data{{{Beats(0), bpm, TempoPoint::Shape::Hold}}, {0.0}})) {
     assert(isTempo(bpm));
 }
 
@@ -42,51 +49,68 @@ base::Result<TempoMap> TempoMap::make(std::vector<TempoPoint> points) {
         if (!std::isfinite(points[i].at.value) || (i > 0 && points[i].at <= points[i - 1].at))
             return base::problem("The points of a tempo map must each lie after the one before.");
     }
-    TempoMap map;
-    map.points_ = std::move(points);
-    map.startSeconds_.assign(1, 0.0);
-    for (std::size_t i = 1; i < map.points_.size(); ++i) {
-        const double beats = (map.points_[i].at - map.points_[i - 1].at).value;
-        map.startSeconds_.push_back(map.startSeconds_.back() +
-                                    secondsOver(beats, map.points_[i - 1].bpm.value, map.slopeOf(i - 1)));
+    Data data{std::move(points), {0.0}};
+    for (std::size_t i = 1; i < data.points.size(); ++i) {
+        const double beats = (data.points[i].at - data.points[i - 1].at).value;
+        data.startSeconds.push_back(data.startSeconds.back() +
+                                    secondsOver(beats, data.points[i - 1].bpm.value, slopeOf(data.points, i - 1)));
     }
-    return map;
+    return TempoMap(std::make_shared<const Data>(std::move(data)));
 }
 
 std::size_t TempoMap::segmentAtBeat(Beats b) const {
-    const auto after =
-        std::upper_bound(points_.begin(), points_.end(), b, [](Beats x, const TempoPoint& p) { return x < p.at; });
-    return after == points_.begin() ? 0 : static_cast<std::size_t>(after - points_.begin()) - 1;
-}
-
-double TempoMap::slopeOf(std::size_t i) const {
-    if (points_[i].shape == TempoPoint::Shape::Hold || i + 1 >= points_.size()) return 0;
-    return (points_[i + 1].bpm.value - points_[i].bpm.value) / (points_[i + 1].at.value - points_[i].at.value);
+    const auto after = std::upper_bound(points().begin(), points().end(), b,
+                                        [](Beats x, const TempoPoint& p) { return x < p.at; });
+    return after == points().begin() ? 0 : static_cast<std::size_t>(after - points().begin()) - 1;
 }
 
 Seconds TempoMap::secondsAt(Beats b) const {
     const std::size_t i = segmentAtBeat(b);
-    const double beats = (b - points_[i].at).value;
-    return Seconds(startSeconds_[i] + secondsOver(beats, points_[i].bpm.value, beats < 0 ? 0 : slopeOf(i)));
+    const double beats = (b - points()[i].at).value;
+    return Seconds(data_->startSeconds[i] +
+                   secondsOver(beats, points()[i].bpm.value, beats < 0 ? 0 : slopeOf(points(), i)));
 }
 
 Beats TempoMap::beatAt(Seconds s) const {
-    const auto after = std::upper_bound(startSeconds_.begin(), startSeconds_.end(), s.value);
-    const std::size_t i =
-        after == startSeconds_.begin() ? 0 : static_cast<std::size_t>(after - startSeconds_.begin()) - 1;
-    const double seconds = s.value - startSeconds_[i];
-    return points_[i].at + Beats(beatsOver(seconds, points_[i].bpm.value, seconds < 0 ? 0 : slopeOf(i)));
+    const auto after = std::upper_bound(data_->startSeconds.begin(), data_->startSeconds.end(), s.value);
+    const std::size_t i = after == data_->startSeconds.begin()
+                              ? 0
+                              : static_cast<std::size_t>(after - data_->startSeconds.begin()) - 1;
+    const double seconds = s.value - data_->startSeconds[i];
+    return points()[i].at +
+           Beats(beatsOver(seconds, points()[i].bpm.value, seconds < 0 ? 0 : slopeOf(points(), i)));
 }
 
 Bpm TempoMap::tempoAt(Beats b) const {
     const std::size_t i = segmentAtBeat(b);
-    const double beats = (b - points_[i].at).value;
-    return beats < 0 ? points_[i].bpm : Bpm(points_[i].bpm.value + slopeOf(i) * beats);
+    const double beats = (b - points()[i].at).value;
+    return beats < 0 ? points()[i].bpm : Bpm(points()[i].bpm.value + slopeOf(points(), i) * beats);
+}
+
+std::vector<Beats> TempoMap::bends(Beats until, Seconds error) const {
+    std::vector<Beats> list;
+    for (std::size_t i = 0; i < points().size() && points()[i].at < until; ++i) {
+        const TempoPoint& p = points()[i];
+        if (p.at > Beats(0)) list.push_back(p.at);
+        const double k = slopeOf(points(), i);
+        if (k == 0) continue;
+        const double length = (points()[i + 1].at - p.at).value;
+        const double over = std::min(length, (until - p.at).value);
+        const double perBpm = std::sqrt(8 * error.value / (60 * std::abs(k)));
+        for (double b = 0; b < over;) {
+            const double v = p.bpm.value + k * b;
+            double h = perBpm * v;
+            if (k < 0) h = perBpm * std::max(v + k * h, points()[i + 1].bpm.value); // slower at its end
+            b += h;
+            if (b < over) list.push_back(p.at + Beats(b));
+        }
+    }
+    return list;
 }
 
 bool TempoMap::isSteady() const {
-    return std::all_of(points_.begin(), points_.end(),
-                       [&](const TempoPoint& p) { return p.bpm == points_.front().bpm; });
+    return std::all_of(points().begin(), points().end(),
+                       [&](const TempoPoint& p) { return p.bpm == points().front().bpm; });
 }
 
 } // namespace metre

@@ -4,6 +4,7 @@
 #include "base/result.h"
 #include "metre/units.h"
 
+#include <memory>
 #include <vector>
 
 namespace metre {
@@ -18,8 +19,9 @@ struct TempoPoint {
     bool operator==(const TempoPoint&) const = default;
 };
 
-// A project's tempo over time. An immutable value; any thread may read it; reading never allocates or throws.
-// Beat 0 is second 0. Before the first point its tempo holds, so that pick-ups may lie at negative beats.
+// A project's tempo over time. An immutable value that is cheap to copy, whatever its length: copies share their
+// points. Any thread may read it; reading never allocates or throws. Beat 0 is second 0. Before the first point its
+// tempo holds, so that pick-ups may lie at negative beats.
 class TempoMap {
   public:
     // One tempo throughout. REQUIRES isTempo(bpm).
@@ -39,16 +41,27 @@ class TempoMap {
     // The tempo at a moment; at a point, the tempo that begins there.
     Bpm tempoAt(Beats b) const;
 
-    const std::vector<TempoPoint>& points() const { return points_; }
+    // The beats in (0, until) between which seconds run straight over beats to within `error`: every point of the
+    // map, and along ramps as many places as that takes. Strictly increasing. REQUIRES error > 0. Along a ramp
+    // seconds bend by t'' = −60 k / v², and the line over h beats is off by h² |t''| / 8 at most (the error of
+    // linear interpolation; any textbook of numerical analysis), so h = √(8 · error · v² / (60 |k|)), with the
+    // lowest v of the stretch.
+    std::vector<Beats> bends(Beats until, Seconds error) const;
+
+    const std::vector<TempoPoint>& points() const { return data_->points; }
     bool isSteady() const;
-    bool operator==(const TempoMap& o) const { return points_ == o.points_; }
+    bool operator==(const TempoMap& o) const { return data_ == o.data_ || data_->points == o.data_->points; }
 
   private:
-    std::size_t segmentAtBeat(Beats b) const;
-    double slopeOf(std::size_t segment) const; // BPM a beat
+    struct Data {
+        std::vector<TempoPoint> points;
+        std::vector<double> startSeconds; // of each point
+    };
+    explicit TempoMap(std::shared_ptr<const Data> data) : data_(std::move(data)) {}
 
-    std::vector<TempoPoint> points_;
-    std::vector<double> startSeconds_; // of each point
+    std::size_t segmentAtBeat(Beats b) const;
+
+    std::shared_ptr<const Data> data_; // never null
 };
 
 } // namespace metre

@@ -3,12 +3,15 @@
 #include "play/simulated_output.h"
 
 #include <RtAudio.h>
+#include <algorithm>
 #include <atomic>
+#include <chrono>
 #include <cstdlib>
 #include <dlfcn.h>
 #include <fmt/format.h>
 #include <optional>
 #include <string_view>
+#include <vector>
 
 namespace play {
 
@@ -20,8 +23,10 @@ const char* apiName(RtAudio::Api api) {
 
 class DeviceOutput : public Output {
   public:
-    DeviceOutput(std::unique_ptr<RtAudio> audio, unsigned device, std::string name, int rate)
-        : audio_(std::move(audio)), device_(device), name_(std::move(name)), rate_(rate) {}
+    DeviceOutput(std::unique_ptr<RtAudio> audio, unsigned device, std::string name, std::vector<unsigned> rates,
+                 int rate)
+        : audio_(std::move(audio)), device_(device), name_(std::move(name)), rates_(std::move(rates)), rate_(rate) {
+    }
     ~DeviceOutput() override { DeviceOutput::stop(); }
 
     Result<void> start(Callback callback) override {
@@ -41,41 +46,78 @@ class DeviceOutput : public Output {
         } catch (const RtAudioError& e) {
             return base::problem(fmt::format("{} could not be opened: {}", description(), e.getMessage()));
         }
-        alive_ = true;
+        failed_ = false;
+        started_ = true;
+        lastBlocks_ = -1;
         return {};
     }
 
     void stop() override {
+        started_ = false;
         // A server that has died closes the stream by itself; stopping it then throws.
         try {
             if (audio_->isStreamRunning()) audio_->stopStream();
         } catch (const RtAudioError&) {
-            alive_ = false;
+            failed_ = true;
         }
         try {
             if (audio_->isStreamOpen()) audio_->closeStream();
         } catch (const RtAudioError&) {
-            alive_ = false;
+            failed_ = true;
         }
     }
 
     int rate() const override { return rate_; }
+    bool setRate(int rate) override {
+        if (std::find(rates_.begin(), rates_.end(), static_cast<unsigned>(rate)) == rates_.end()) return false;
+        rate_ = rate;
+        return true;
+    }
     bool isSimulated() const override { return false; }
     std::string description() const override { return name_; }
-    bool isAlive() const override { return alive_; }
+    bool isAlive() override {
+        if (!started_) return !failed_;
+        if (failed_) return false;
+        // A server that ends says so on standard error only, and a device that is pulled out may say nothing at
+        // all: what is alive asks for sound.
+        const auto now = std::chrono::steady_clock::now();
+        const std::int64_t blocks = blocks_.load(std::memory_order_relaxed);
+        if (blocks != lastBlocks_) {
+            warnings_ = 0;
+            lastBlocks_ = blocks;
+            lastAsked_ = now;
+        }
+        return now - lastAsked_ < longestSilence;
+    }
 
   private:
+    static constexpr auto longestSilence = std::chrono::milliseconds(1500);
+    static constexpr int mostWarnings = 100; // between two looks: a device that answers every write with an error
+
     static int fill(void* out, void*, unsigned frames, double, RtAudioStreamStatus, void* self) {
-        static_cast<DeviceOutput*>(self)->callback_(static_cast<float*>(out), static_cast<int>(frames));
+        auto* output = static_cast<DeviceOutput*>(self);
+        output->callback_(static_cast<float*>(out), static_cast<int>(frames));
+        output->blocks_.fetch_add(1, std::memory_order_relaxed);
         return 0;
     }
-    static void failed(RtAudioError::Type, const std::string&) {}
+    // The library says here, without saying to which stream, what went wrong; an underrun is only a warning.
+    static void failed(RtAudioError::Type type, const std::string&) {
+        const bool isWarning = type == RtAudioError::WARNING || type == RtAudioError::DEBUG_WARNING;
+        if (!isWarning || ++warnings_ > mostWarnings) failed_ = true;
+    }
+    // There is one device at a time.
+    static inline std::atomic<bool> failed_{false};
+    static inline std::atomic<int> warnings_{0};
 
     std::unique_ptr<RtAudio> audio_;
     unsigned device_;
     std::string name_;
+    std::vector<unsigned> rates_;
     int rate_;
-    std::atomic<bool> alive_{true};
+    bool started_ = false;
+    std::atomic<std::int64_t> blocks_{0};
+    std::int64_t lastBlocks_ = -1;
+    std::chrono::steady_clock::time_point lastAsked_;
     Callback callback_;
 };
 
@@ -103,15 +145,16 @@ std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, std::string& why) {
         const unsigned device = audio->getDefaultOutputDevice();
         const RtAudio::DeviceInfo info = audio->getDeviceInfo(device);
         if (!info.probed || info.outputChannels < 2) return nullptr;
-        bool fits = false;
-        for (const unsigned r : info.sampleRates)
-            fits = fits || static_cast<int>(r) == rate;
-        if (!fits) {
-            why = fmt::format("{} does not play at {} Hz", info.name, rate);
-            return nullptr;
-        }
+        // A sound server has one rate, and some devices have few: then what is played is converted on its way.
+        const auto& rates = info.sampleRates;
+        if (rates.empty()) return nullptr;
+        const bool fits = std::find(rates.begin(), rates.end(), static_cast<unsigned>(rate)) != rates.end();
+        const unsigned chosen = fits                            ? static_cast<unsigned>(rate)
+                                : info.preferredSampleRate != 0 ? info.preferredSampleRate
+                                                                : rates.back();
         return std::make_unique<DeviceOutput>(std::move(audio), device,
-                                              fmt::format("{}: {}", apiName(api), info.name), rate);
+                                              fmt::format("{}: {}", apiName(api), info.name), rates,
+                                              static_cast<int>(chosen));
     } catch (const RtAudioError& e) {
         why = e.getMessage();
         return nullptr;
@@ -119,6 +162,10 @@ std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, std::string& why) {
 }
 
 } // namespace
+
+std::unique_ptr<Output> silentOutput(int rate) {
+    return std::make_unique<SimulatedOutput>(rate, SimulatedOutput::Pace::RealTime);
+}
 
 OpenedOutput openOutput(int rate) {
     const char* asked = std::getenv("PATIENT_METRE_OUTPUT");
@@ -130,8 +177,7 @@ OpenedOutput openOutput(int rate) {
     } else {
         why = "a simulated output was asked for";
     }
-    return {std::make_unique<SimulatedOutput>(rate, SimulatedOutput::Pace::RealTime),
-            fmt::format("Playing silently: {}.", why)};
+    return {silentOutput(rate), fmt::format("Playing silently: {}.", why)};
 }
 
 } // namespace play

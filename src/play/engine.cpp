@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <numbers>
 #include <readerwriterqueue/readerwriterqueue.h>
 #include <unordered_map>
 
@@ -20,25 +19,7 @@ struct Engine::Mail {
     std::unordered_map<const Scene*, ScenePtr> alive;        // interface thread only
 };
 
-namespace {
-
-// A short stroke: a decaying sine, brighter on the first beat of the bar.
-std::vector<float> stroke(int rate, double hertz, double level) {
-    std::vector<float> samples(static_cast<std::size_t>(rate) * 30 / 1000);
-    for (std::size_t i = 0; i < samples.size(); ++i) {
-        const double t = static_cast<double>(i) / rate;
-        samples[i] = static_cast<float>(level * std::sin(2 * std::numbers::pi * hertz * t) * std::exp(-t / 0.006));
-    }
-    return samples;
-}
-
-constexpr int clickRate = 48000;
-
-} // namespace
-
 Engine::Engine() : mail_(std::make_unique<Mail>()) {
-    clicks_[0] = stroke(clickRate, 1760, 0.5);
-    clicks_[1] = stroke(clickRate, 1175, 0.35);
     setScene(std::make_shared<const Scene>());
 }
 
@@ -76,19 +57,33 @@ void Engine::locate(Beats to) {
     give({Order::Kind::Locate, nullptr, to});
 }
 
+bool Engine::isHeld(const Scene* scene) const {
+    return scene == now_.scene || std::any_of(leaving_.begin(), leaving_.begin() + static_cast<int>(leavings_),
+                                              [&](const Leaving& l) { return l.voice.scene == scene; });
+}
+
 void Engine::giveBack(const Scene* scene) {
     // Where the queue is full the scene stays alive until the engine ends; that costs memory, and nothing else.
-    if (scene != nullptr && mail_->spent.try_enqueue(scene))
+    if (scene != nullptr && !isHeld(scene) && mail_->spent.try_enqueue(scene))
         scenesReturned_.fetch_add(1, std::memory_order_release);
+}
+
+void Engine::leave(const Leaving& leaving) {
+    if (leavings_ == leaving_.size()) { // the oldest is nearly silent
+        const Scene* oldest = leaving_[0].voice.scene;
+        std::move(leaving_.begin() + 1, leaving_.end(), leaving_.begin());
+        --leavings_;
+        giveBack(oldest);
+    }
+    leaving_[leavings_++] = leaving;
 }
 
 // What sounds now fades out where it is, while something else fades in.
 void Engine::leaveBehind() {
     if (!running_ || rising_ == fade) return; // nothing of it has sounded yet
-    if (left_.scene != nullptr && left_.scene != now_.scene) giveBack(left_.scene);
-    left_ = now_;
-    leftFrames_ = fade;
+    leave({now_, mix::Take::Which::All, 0, fade});
     rising_ = fade;
+    risingAcross_ = 0;
 }
 
 void Engine::take(const Order& order) {
@@ -100,9 +95,9 @@ void Engine::take(const Order& order) {
             const Beats beat = running_ ? old->tempo.beatAt(metre::toSeconds(Frames(now_.at), old->rate))
                                         : Beats(beat_.load(std::memory_order_relaxed));
             now_.at = metre::toFrames(order.scene->tempo.secondsAt(beat), order.scene->rate).value;
-            if (left_.scene != old) giveBack(old);
         }
         now_.scene = order.scene;
+        giveBack(old);
         break;
     }
     case Order::Kind::Play:
@@ -112,6 +107,7 @@ void Engine::take(const Order& order) {
     case Order::Kind::Stop:
         leaveBehind();
         running_ = false;
+        rising_ = risingAcross_ = 0;
         break;
     case Order::Kind::Locate:
         leaveBehind();
@@ -121,89 +117,87 @@ void Engine::take(const Order& order) {
     }
 }
 
-void Engine::addClick(const Voice& voice, float* out, int n) const {
-    const Scene& s = *voice.scene;
-    const auto length = static_cast<std::int64_t>(clicks_[0].size());
-    const Beats from = s.tempo.beatAt(metre::toSeconds(Frames(voice.at - length), s.rate));
-    const Beats to = s.tempo.beatAt(metre::toSeconds(Frames(voice.at + n), s.rate));
-    for (int bar = s.metre.barAt(from); s.metre.startOfBar(bar) < to; ++bar) {
-        const Beats start = s.metre.startOfBar(bar);
-        const metre::Metre m = s.metre.metreAt(start);
-        for (int beat = 0; beat < m.beats; ++beat) {
-            const std::int64_t at =
-                metre::toFrames(s.tempo.secondsAt(start + m.counted() * beat), s.rate).value - voice.at;
-            const std::vector<float>& sound = clicks_[beat == 0 ? 0 : 1];
-            for (std::int64_t i = std::max<std::int64_t>(0, at); i < std::min<std::int64_t>(n, at + length); ++i) {
-                out[2 * i] += sound[static_cast<std::size_t>(i - at)];
-                out[2 * i + 1] += sound[static_cast<std::size_t>(i - at)];
-            }
-        }
+// While one change crosses over, another would cut it off in the middle.
+bool Engine::isCrossing() const {
+    return (rising_ > 0 && rising_ < fade) ||
+           std::any_of(leaving_.begin(), leaving_.begin() + static_cast<int>(leavings_),
+                       [](const Leaving& l) { return l.which == mix::Take::Which::All && l.frames < fade; });
+}
+
+void Engine::takeOrders() {
+    const std::int64_t given = ordersGiven_.load(std::memory_order_acquire);
+    while (orderAt_ < given && !isCrossing()) {
+        Order order;
+        mail_->orders.try_dequeue(order);
+        ++orderAt_;
+        // Of scenes that follow each other only the last is ever heard.
+        const Order* next = orderAt_ < given ? mail_->orders.peek() : nullptr;
+        if (order.kind == Order::Kind::Scene && next != nullptr && next->kind == Order::Kind::Scene)
+            giveBack(order.scene);
+        else
+            take(order);
     }
 }
 
-// Adds n frames of a voice and moves it on; at the end of the loop range it goes on at its beginning.
-void Engine::fill(Voice& voice, float* out, int n) const {
-    const Scene& s = *voice.scene;
-    const std::int64_t loopFrom = metre::toFrames(s.tempo.secondsAt(s.loopFrom), s.rate).value;
-    const std::int64_t loopTo = metre::toFrames(s.tempo.secondsAt(s.loopTo), s.rate).value;
-    int done = 0;
-    while (done < n) {
-        int part = n - done;
-        const bool inLoop = s.loop && loopTo > loopFrom && voice.at < loopTo;
-        if (inLoop) part = static_cast<int>(std::min<std::int64_t>(part, loopTo - voice.at));
-        float* to = out + static_cast<std::ptrdiff_t>(2) * done;
-        for (const SceneClip& clip : s.clips) {
-            const std::int64_t begin = std::max(voice.at, clip.start.value);
-            const std::int64_t end = std::min(voice.at + part, (clip.start + clip.audio->frames()).value);
-            if (begin >= end) continue;
-            const float* left = clip.audio->channels.front().data() - clip.start.value;
-            const float* right = clip.audio->channels.back().data() - clip.start.value;
-            for (std::int64_t i = begin; i < end; ++i) {
-                to[2 * (i - voice.at)] += clip.gain * left[i];
-                to[2 * (i - voice.at) + 1] += clip.gain * right[i];
-            }
-        }
-        if (s.click) addClick(voice, to, part);
-        voice.at += part;
-        done += part;
-        if (inLoop && voice.at == loopTo) voice.at = loopFrom;
+// Frames until something changes that is constant, or changes evenly, till then.
+int Engine::untilNextChange(int n) const {
+    for (const int frames : {rising_, risingAcross_})
+        if (frames > 0) n = std::min(n, frames);
+    for (std::size_t i = 0; i < leavings_; ++i)
+        n = std::min(n, leaving_[i].frames);
+    return n;
+}
+
+// Adds n frames of what plays and moves it on; at the end of the loop range it goes on at its beginning.
+void Engine::addNow(float* out, int n) {
+    const Scene& s = *now_.scene;
+    mix::Take take;
+    if (rising_ > 0) {
+        take.ramp = {1 - static_cast<float>(rising_) / fade, 1.0F / fade};
+    } else if (risingAcross_ > 0) {
+        take = {
+            mix::Take::Which::RiseAcross, riseEdge_, {1 - static_cast<float>(risingAcross_) / fade, 1.0F / fade}};
+    }
+    mix::add(s, now_.at, out, n, take);
+    now_.at += n;
+    rising_ = std::max(0, rising_ - n);
+    risingAcross_ = std::max(0, risingAcross_ - n);
+}
+
+void Engine::addLeaving(float* out, int n) {
+    for (std::size_t i = 0; i < leavings_; ++i) {
+        Leaving& l = leaving_[i];
+        mix::add(*l.voice.scene, l.voice.at, out, n,
+                 {l.which, l.edge, {static_cast<float>(l.frames) / fade, -1.0F / fade}});
+        l.voice.at += n;
+        l.frames -= n;
+    }
+    while (leavings_ > 0 && leaving_[0].frames == 0) {
+        const Scene* done = leaving_[0].voice.scene;
+        std::move(leaving_.begin() + 1, leaving_.end(), leaving_.begin());
+        --leavings_;
+        giveBack(done);
     }
 }
 
 void Engine::process(float* out, int n) {
-    const std::int64_t given = ordersGiven_.load(std::memory_order_acquire);
-    const std::int64_t done = ordersDone_.load(std::memory_order_relaxed);
-    for (std::int64_t i = done; i < given; ++i) {
-        Order order;
-        mail_->orders.try_dequeue(order);
-        take(order);
-    }
     std::fill(out, out + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
     for (int filled = 0; filled < n;) {
-        const int part = std::min(fade, n - filled);
+        takeOrders();
+        int part = untilNextChange(n - filled);
+        const Scene& s = *now_.scene;
+        const std::int64_t loopFrom = metre::toFrames(s.tempo.secondsAt(s.loopFrom), s.rate).value;
+        const std::int64_t loopTo = metre::toFrames(s.tempo.secondsAt(s.loopTo), s.rate).value;
+        const bool inLoop = running_ && s.loop && loopTo > loopFrom && now_.at < loopTo;
+        if (inLoop) part = static_cast<int>(std::min<std::int64_t>(part, loopTo - now_.at));
         float* to = out + static_cast<std::ptrdiff_t>(2) * filled;
-        if (running_) {
-            std::fill(mix_.begin(), mix_.begin() + static_cast<std::ptrdiff_t>(2) * part, 0.0F);
-            fill(now_, mix_.data(), part);
-            for (int i = 0; i < part; ++i) {
-                const float gain = rising_ > 0 ? 1.0F - static_cast<float>(rising_--) / fade : 1.0F;
-                to[2 * i] += gain * mix_[static_cast<std::size_t>(2 * i)];
-                to[2 * i + 1] += gain * mix_[static_cast<std::size_t>(2 * i + 1)];
-            }
-        }
-        if (leftFrames_ > 0) {
-            const int tail = std::min(part, leftFrames_);
-            std::fill(mix_.begin(), mix_.begin() + static_cast<std::ptrdiff_t>(2) * tail, 0.0F);
-            fill(left_, mix_.data(), tail);
-            for (int i = 0; i < tail; ++i) {
-                const float gain = static_cast<float>(leftFrames_--) / fade;
-                to[2 * i] += gain * mix_[static_cast<std::size_t>(2 * i)];
-                to[2 * i + 1] += gain * mix_[static_cast<std::size_t>(2 * i + 1)];
-            }
-            if (leftFrames_ == 0) {
-                if (left_.scene != now_.scene) giveBack(left_.scene);
-                left_ = {};
-            }
+        addLeaving(to, part);
+        if (running_) addNow(to, part);
+        if (inLoop && now_.at == loopTo) {
+            leave({now_, mix::Take::Which::Across, loopTo, fade});
+            now_.at = loopFrom;
+            risingAcross_ = fade;
+            riseEdge_ = loopFrom;
         }
         filled += part;
     }
@@ -217,7 +211,7 @@ void Engine::process(float* out, int n) {
         beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at), now_.scene->rate)).value,
                     std::memory_order_relaxed);
     playing_.store(running_, std::memory_order_relaxed);
-    ordersDone_.store(given, std::memory_order_release);
+    ordersDone_.store(orderAt_, std::memory_order_release);
 }
 
 } // namespace play

@@ -1,13 +1,18 @@
-// The transport and the mixer: what runs in the audio callback.
+// The transport: what runs in the audio callback.
 #pragma once
 
-#include "play/scene.h"
+#include "mix/mixer.h"
 
 #include <array>
 #include <atomic>
 #include <memory>
 
 namespace play {
+
+using metre::Beats;
+using metre::Frames;
+using mix::Scene;
+using mix::ScenePtr;
 
 // One thread (the interface) gives orders; one other (the audio callback) calls process(). They meet in two
 // lock-free queues and a few atomics; process() neither locks, allocates, waits nor logs. Output is stereo.
@@ -18,8 +23,10 @@ class Engine {
     Engine(const Engine&) = delete;
     Engine& operator=(const Engine&) = delete;
 
-    // Interface thread. Orders take effect at the next block, in order. While playing, a new scene keeps the bar
-    // position, whatever its tempo, and crosses over within a few milliseconds.
+    // Interface thread. Orders take effect in order, at the next block, or as soon as the crossing of the one
+    // before has ended, a few milliseconds later; of several scenes that wait, the last counts. While playing, a
+    // new scene keeps the bar position, whatever its tempo, and every change crosses over. At the end of the loop
+    // range what goes on across its edges crosses over likewise; what ends or begins there stays as it is.
     void setScene(const ScenePtr& scene);
     void play();
     void stop();
@@ -37,37 +44,50 @@ class Engine {
     // Audio callback thread. Fills n interleaved stereo frames.
     void process(float* out, int n);
 
+    static constexpr int fade = 256; // frames of a crossing
+
   private:
     struct Mail;
     struct Order;
 
-    // A place in a scene that sounds: the one that plays, and for a few milliseconds the one left behind.
+    // A place in a scene that sounds.
     struct Voice {
         const Scene* scene = nullptr;
         std::int64_t at = 0; // frame
     };
+    // One that was left behind, and fades out.
+    struct Leaving {
+        Voice voice;
+        mix::Take::Which which = mix::Take::Which::All;
+        std::int64_t edge = 0;
+        int frames = 0; // still to sound
+    };
 
     void give(Order order);
     void collect();
+    void takeOrders();
+    bool isCrossing() const;
     void take(const Order& order);
     void leaveBehind();
+    void leave(const Leaving& leaving);
     void giveBack(const Scene* scene);
-    void fill(Voice& voice, float* out, int n) const;
-    void addClick(const Voice& voice, float* out, int n) const;
-
-    static constexpr int fade = 256; // frames of a crossing
+    bool isHeld(const Scene* scene) const;
+    void addNow(float* out, int n);
+    void addLeaving(float* out, int n);
+    int untilNextChange(int n) const;
 
     std::unique_ptr<Mail> mail_;
     std::int64_t scenesCollected_ = 0; // interface thread only
 
     // The callback's own.
     Voice now_;
-    Voice left_;
-    int leftFrames_ = 0; // of left_, still to fade out
-    int rising_ = 0;     // frames of now_, still to fade in
+    std::array<Leaving, 4> leaving_;
+    std::size_t leavings_ = 0;
+    int rising_ = 0;       // frames of now_, still to fade in
+    int risingAcross_ = 0; // the same of what went on across the loop's beginning
+    std::int64_t riseEdge_ = 0;
     bool running_ = false;
-    std::array<float, std::size_t(2) * fade> mix_{};
-    std::array<std::vector<float>, 2> clicks_; // first beat of the bar, other beats
+    std::int64_t orderAt_ = 0; // how many orders have been taken
 
     std::atomic<bool> playing_{false};
     std::atomic<double> beat_{0.0};

@@ -23,12 +23,15 @@ class Output {
     // Ends; when it returns, the callback is not running and will not be called. Safe when not started.
     virtual void stop() = 0;
 
+    // The rate it plays at. setRate() asks for another, while it is not started: false where the device cannot, and
+    // the rate stays.
     virtual int rate() const = 0;
+    virtual bool setRate(int rate) = 0;
     virtual bool isSimulated() const = 0;
     // What the window shows: "ALSA: Scarlett…", "no sound device: playing silently".
     virtual std::string description() const = 0;
-    // False once the device has gone away.
-    virtual bool isAlive() const = 0;
+    // False once the device has gone away, or has stopped asking for sound. Interface thread.
+    virtual bool isAlive() = 0;
 };
 
 struct OpenedOutput {
@@ -36,9 +39,12 @@ struct OpenedOutput {
     std::string told;               // why it is not a device, in words; empty when it is one
 };
 
-// Opens a device that plays at this rate: through JACK where a server answers, else ALSA; else a simulated output
-// that runs in real time. Never fails. With PATIENT_METRE_OUTPUT=simulated in the environment no device is looked
-// for.
+// Opens a device, at this rate where it can: through JACK where a server answers, else ALSA; else a simulated
+// output that runs in real time. Never fails. With PATIENT_METRE_OUTPUT=simulated in the environment no device is
+// looked for.
 OpenedOutput openOutput(int rate);
+
+// A simulated output that runs in real time.
+std::unique_ptr<Output> silentOutput(int rate);
 
 } // namespace play

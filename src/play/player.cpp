@@ -1,14 +1,10 @@
 #include "play/player.h"
 
-#include "sound/decibel.h"
-
 #include <algorithm>
 #include <cmath>
 #include <thread>
 
 namespace play {
-
-using base::Result;
 
 namespace {
 
@@ -20,15 +16,11 @@ int workerCount() {
     return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4);
 }
 
-bool isHeard(const project::Project& p, const project::Track& track) {
-    const bool anySolo = std::any_of(p.tracks.begin(), p.tracks.end(), [](const auto& t) { return t->solo; });
-    return !track.mute && (!anySolo || track.solo);
-}
-
 } // namespace
 
 Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange)
-    : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange)) {
+    : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange)),
+      laid_(project::lay(project::Project())) {
     startOutput();
 }
 
@@ -37,7 +29,16 @@ Player::~Player() {
 }
 
 void Player::startOutput() {
-    auto started = output_->start([this](float* out, int n) { engine_.process(out, n); });
+    output_->stop();
+    feed_.reset();
+    lastHeard_.clear(); // at another rate it would be out of time
+    rate_ = project().rate;
+    Callback callback = [this](float* out, int n) { engine_.process(out, n); };
+    if (output_->rate() != rate_ && !output_->setRate(rate_)) {
+        feed_ = std::make_unique<RateFeed>(std::move(callback), rate_, output_->rate());
+        callback = [feed = feed_.get()](float* out, int n) { feed->pull(out, n); };
+    }
+    auto started = output_->start(std::move(callback));
     outputProblem_ = started ? std::string() : started.error().text;
 }
 
@@ -53,39 +54,33 @@ metre::Beats Player::position() const {
     return engine_.ordersDone() < locateOrder_ ? located_ : engine_.position();
 }
 
-void Player::setProject(const project::Project& p) {
-    const bool newTempo = !(p.tempo == heardTempo_);
-    project_ = p;
+void Player::setProject(const project::LaidPtr& laid) {
+    laid_ = laid;
+    if (project().rate != rate_) startOutput();
+    const bool newTempo = !(project().tempo == heardTempo_);
     parts_.clear();
+    places_.clear();
     std::vector<WantedRender> wanted;
-    const double here = p.tempo.secondsAt(position()).value;
-    for (const project::TrackPtr& track : p.tracks)
-        for (const project::Clip& clip : track->clips) {
-            Part part{clip.id, project::startFrameOf(p, clip), 0, {}, {}, {}};
-            if (isHeard(p, *track))
-                part.gain = static_cast<float>(sound::factorFromDb(track->gainDb + clip.gainDb));
-            auto job = project::renderJobOf(p, clip);
-            if (job) {
-                part.key = job->key;
-                const double startsIn = metre::toSeconds(part.start, p.rate).value - here;
-                const bool compared = comparison_ && std::find(comparison_->clips.begin(), comparison_->clips.end(),
-                                                               clip.id) != comparison_->clips.end();
-                if (compared) {
-                    project::Clip other = clip;
-                    if (comparison_->with) other.stretch.method = *comparison_->with;
-                    auto otherJob = comparison_->with ? project::renderJobOf(p, other)
-                                                      : Result<project::RenderJob>(rawJobOf(*job));
-                    if (otherJob) {
-                        part.otherKey = otherJob->key;
-                        wanted.push_back({std::move(*otherJob), startsIn, true});
-                    }
-                }
-                wanted.push_back({std::move(*job), startsIn, compared});
-            } else {
-                part.problem = job.error().text;
+    wanted.reserve(laid_->clips().size());
+    const double here = project().tempo.secondsAt(position()).value;
+    for (const project::LaidClip& clip : laid_->clips()) {
+        Part part{&clip, {}, {}};
+        if (const project::RenderJobPtr& job = clip.time().job) {
+            part.key = job->key;
+            const double startsIn = metre::toSeconds(clip.time().startFrame, rate_).value - here;
+            const bool compared = comparison_ && std::find(comparison_->clips.begin(), comparison_->clips.end(),
+                                                           clip.id()) != comparison_->clips.end();
+            if (compared) {
+                auto other =
+                    comparison_->with ? project::byMethod(*job, *comparison_->with) : project::asRecorded(*job);
+                part.otherKey = other->key;
+                wanted.push_back({std::move(other), startsIn, true});
             }
-            parts_.push_back(std::move(part));
+            wanted.push_back({job, startsIn, compared});
         }
+        places_.emplace(clip.id().value, parts_.size());
+        parts_.push_back(part);
+    }
     cache_.want(std::move(wanted));
     if (newTempo && wantsToPlay_ && !waiting_) {
         waiting_ = true;
@@ -95,35 +90,29 @@ void Player::setProject(const project::Project& p) {
     tick();
 }
 
+const Player::Part* Player::partOf(project::ClipId id) const {
+    const auto at = places_.find(id.value);
+    return at == places_.end() ? nullptr : &parts_[at->second];
+}
+
 // Whether what is to be heard of a part from now on, for so many seconds, is rendered.
 bool Player::isReadyFor(const Part& part, double seconds) const {
     const double here =
-        project_.tempo.secondsAt(position()).value - metre::toSeconds(part.start, project_.rate).value;
-    return cache_.has(part.key, metre::toFrames(metre::Seconds(here), project_.rate),
-                      metre::toFrames(metre::Seconds(here + seconds), project_.rate));
+        project().tempo.secondsAt(position()).value - metre::toSeconds(part.clip->time().startFrame, rate_).value;
+    return cache_.has(part.key, metre::toFrames(metre::Seconds(here), rate_),
+                      metre::toFrames(metre::Seconds(here + seconds), rate_));
 }
 
 bool Player::nextToSoundAreReady() const {
-    const double here = project_.tempo.secondsAt(position()).value;
+    const double here = project().tempo.secondsAt(position()).value;
     return std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
-        if (part.key.empty() || !cache_.problemWith(part.key).empty() || isReadyFor(part, aboutToSound))
-            return true;
-        const double start = metre::toSeconds(part.start, project_.rate).value;
-        const project::Clip* clip = project::clipOf(project_, part.clip);
-        const double end = project_.tempo.secondsAt(project::endOf(project_, *clip)).value;
-        return end < here || start > here + aboutToSound;
+        if (!part.key) return true;
+        const project::Timing& t = part.clip->time();
+        const double start = metre::toSeconds(t.startFrame, rate_).value;
+        const double end = metre::toSeconds(t.startFrame + t.length, rate_).value;
+        if (end < here || start > here + aboutToSound) return true;
+        return isReadyFor(part, aboutToSound) || !cache_.problemWith(part.key).empty();
     });
-}
-
-std::size_t Player::readyPieces() const {
-    std::size_t count = 0;
-    for (const Part& part : parts_) {
-        count += cache_.pieceCount(part.key);
-        if (!part.otherKey.empty())
-            count += cache_.pieceCount(part.otherKey) + static_cast<std::size_t>(cache_.isMeasured(part.key)) +
-                     static_cast<std::size_t>(cache_.isMeasured(part.otherKey));
-    }
-    return count;
 }
 
 void Player::tick() {
@@ -134,14 +123,14 @@ void Player::tick() {
         publish();
         return;
     }
-    if (readyPieces() != publishedPieces_) publish();
+    if (cache_.changes() != publishedChanges_) publish();
 }
 
 void Player::compare(std::optional<Comparison> comparison) {
     if (comparison_ == comparison) return;
     comparison_ = std::move(comparison);
     if (!comparison_) wantsOther_ = false;
-    setProject(project_);
+    setProject(laid_);
 }
 
 void Player::hearOther(bool on) {
@@ -152,7 +141,7 @@ void Player::hearOther(bool on) {
 bool Player::otherIsReady() const {
     bool any = false;
     const bool all = std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
-        if (part.otherKey.empty()) return true;
+        if (!part.otherKey) return true;
         any = true;
         return cache_.isComplete(part.otherKey) && cache_.isMeasured(part.key) && cache_.isMeasured(part.otherKey);
     });
@@ -167,43 +156,54 @@ double Player::otherGainDb(const Part& part) const {
 
 double Player::otherGainDb() const {
     for (const Part& part : parts_)
-        if (!part.otherKey.empty()) return otherGainDb(part);
+        if (part.otherKey) return otherGainDb(part);
     return 0;
 }
 
 void Player::publish() {
-    const bool sameTempo = project_.tempo == heardTempo_;
-    auto scene = std::make_shared<Scene>();
-    scene->rate = project_.rate;
-    scene->tempo = project_.tempo;
-    scene->metre = project_.metre;
-    scene->click = project_.click;
-    scene->loop = project_.loop.on;
-    scene->loopFrom = project_.loop.from;
-    scene->loopTo = project_.loop.to;
-    std::map<project::ClipId, std::vector<RenderedPiece>> heard;
-    publishedPieces_ = readyPieces();
+    const project::Project& p = project();
+    const bool sameTempo = p.tempo == heardTempo_;
+    auto scene = std::make_shared<mix::Scene>();
+    scene->rate = p.rate;
+    scene->tempo = p.tempo;
+    scene->metre = p.metre;
+    if (p.click) scene->click = mix::clickAt(p.rate);
+    scene->loop = p.loop.on;
+    scene->loopFrom = p.loop.from;
+    scene->loopTo = p.loop.to;
+    std::unordered_map<std::int64_t, std::vector<RenderedPiece>> heard;
+    publishedChanges_ = cache_.changes();
     const bool other = hearsOther();
+    const double here = p.tempo.secondsAt(position()).value;
+    std::vector<RenderCache::Question> questions;
+    questions.reserve(parts_.size());
     for (const Part& part : parts_) {
+        const double from = here - metre::toSeconds(part.clip->time().startFrame, rate_).value;
+        questions.push_back({part.key, metre::toFrames(metre::Seconds(from), rate_),
+                             metre::toFrames(metre::Seconds(from + aboutToSound), rate_)});
+    }
+    std::vector<RenderCache::Answer> answers = cache_.answers(questions);
+    for (std::size_t i = 0; i < parts_.size(); ++i) {
+        const Part& part = parts_[i];
+        if (!part.key) continue;
         std::vector<RenderedPiece> pieces;
-        double gain = double(part.gain);
-        const auto old = lastHeard_.find(part.clip);
-        if (other && !part.otherKey.empty()) {
+        double extraDb = 0;
+        const auto old = lastHeard_.find(part.clip->id().value);
+        if (other && part.otherKey) {
             pieces = cache_.find(part.otherKey);
-            gain *= sound::factorFromDb(otherGainDb(part));
-        } else if (sameTempo && old != lastHeard_.end() && part.problem.empty() &&
-                   !isReadyFor(part, aboutToSound)) {
+            extraDb = otherGainDb(part);
+        } else if (sameTempo && old != lastHeard_.end() && !answers[i].has && !answers[i].failed) {
             pieces = old->second; // another method, say: the old rendering is still in time
         } else {
-            pieces = cache_.find(part.key);
+            pieces = std::move(answers[i].pieces);
         }
-        if (gain > 0)
+        if (part.clip->chain.heard)
             for (const RenderedPiece& piece : pieces)
-                scene->clips.push_back({part.start + piece.from, piece.audio, static_cast<float>(gain)});
-        if (!pieces.empty()) heard[part.clip] = std::move(pieces);
+                scene->clips.push_back(mix::pieceOf(*part.clip, p.rate, piece.from, piece.audio, extraDb));
+        if (!pieces.empty()) heard[part.clip->id().value] = std::move(pieces);
     }
     lastHeard_ = std::move(heard);
-    heardTempo_ = project_.tempo;
+    heardTempo_ = p.tempo;
     if (!raw_) engine_.setScene(scene);
 }
 
@@ -227,15 +227,15 @@ metre::TempoMap tempoOf(const metre::BeatMap& beats) {
 
 void Player::makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click) {
     auto raw = std::make_unique<Raw>();
-    auto scene = std::make_shared<Scene>();
-    scene->rate = project_.rate;
+    auto scene = std::make_shared<mix::Scene>();
+    scene->rate = rate_;
     if (beats) {
         raw->beatZero = beats->secondsAt(metre::Beats(0));
         scene->tempo = tempoOf(*beats);
     }
     raw->audio = audio;
-    scene->clips.push_back({metre::toFrames(-raw->beatZero, project_.rate), std::move(audio), 1.0F});
-    scene->click = click && beats.has_value();
+    scene->clips.push_back(mix::soundAt(metre::toFrames(-raw->beatZero, rate_), std::move(audio)));
+    if (click && beats) scene->click = mix::clickAt(rate_);
     raw->scene = scene;
     raw_ = std::move(raw);
     engine_.setScene(raw_->scene);
@@ -269,7 +269,8 @@ void Player::stopRaw() {
 
 void Player::play() {
     stopRaw();
-    setProject(project_); // goes on with renderings that were cancelled
+    cache_.retry();
+    setProject(laid_); // goes on with renderings that were cancelled
     wantsToPlay_ = true;
     engine_.play();
 }
@@ -288,24 +289,28 @@ void Player::locate(metre::Beats to) {
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();
-    setProject(project_); // what is urgent has changed
+    setProject(laid_); // what is urgent has changed
 }
 
 std::vector<RenderedPiece> Player::renderedClip(project::ClipId id) const {
-    for (const Part& part : parts_)
-        if (part.clip == id) return cache_.find(part.key);
-    return {};
+    const Part* part = partOf(id);
+    return part == nullptr ? std::vector<RenderedPiece>() : cache_.find(part->key);
 }
 
 bool Player::isRendered(project::ClipId id) const {
-    return std::any_of(parts_.begin(), parts_.end(),
-                       [&](const Part& part) { return part.clip == id && cache_.isComplete(part.key); });
+    const Part* part = partOf(id);
+    return part != nullptr && cache_.isComplete(part->key);
 }
 
 std::string Player::problemWith(project::ClipId id) const {
-    for (const Part& part : parts_)
-        if (part.clip == id) return part.problem.empty() ? cache_.problemWith(part.key) : part.problem;
-    return {};
+    const Part* part = partOf(id);
+    if (part == nullptr) return {};
+    return part->key ? cache_.problemWith(part->key) : part->clip->time().problem;
+}
+
+bool Player::hasFailures() const {
+    return std::any_of(parts_.begin(), parts_.end(),
+                       [&](const Part& part) { return part.key && !cache_.problemWith(part.key).empty(); });
 }
 
 } // namespace play

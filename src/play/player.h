@@ -3,15 +3,16 @@
 
 #include "play/engine.h"
 #include "play/output.h"
+#include "play/rate_feed.h"
 #include "play/render_cache.h"
-#include "project/project.h"
+#include "project/laid.h"
 
 #include <chrono>
 #include <functional>
-#include <map>
 #include <memory>
 #include <optional>
 #include <string>
+#include <unordered_map>
 
 namespace play {
 
@@ -25,7 +26,8 @@ class Player {
     // From now on this project is played. Clips that were rendered before are there at once, the others as they
     // are rendered, those next to the play position first. While playing, a change of tempo is heard once the
     // clips about to sound are ready, a fifth of a second later at the latest, from the same bar and beat.
-    void setProject(const project::Project& p);
+    // The output follows the project's rate; where it cannot, what is played is converted.
+    void setProject(const project::LaidPtr& laid);
     // Brings newly rendered clips into what is played. To be called when onChange was, and about every 20 ms.
     void tick();
 
@@ -65,6 +67,8 @@ class Player {
     bool isRendered(project::ClipId id) const;
     // Why a clip cannot be heard; empty when it can, or will be.
     std::string problemWith(project::ClipId id) const;
+    // Whether anything that is to be heard could not be rendered; play() tries it again.
+    bool hasFailures() const;
     // Stops rendering; the next change, locate or play goes on with it.
     void cancelRenders() { cache_.want({}); }
     std::size_t pendingRenders() const { return cache_.pending(); }
@@ -80,12 +84,9 @@ class Player {
 
   private:
     struct Part {
-        project::ClipId clip;
-        metre::Frames start;
-        float gain = 1;
-        std::string key;
-        std::string otherKey; // what it is compared with, if it is
-        std::string problem;
+        const project::LaidClip* clip = nullptr; // in laid_
+        base::Key key;                           // empty: it cannot be heard
+        base::Key otherKey;                      // what it is compared with, if it is
     };
 
     struct Raw {
@@ -98,23 +99,27 @@ class Player {
     bool nextToSoundAreReady() const;
     bool isReadyFor(const Part& part, double seconds) const;
     double otherGainDb(const Part& part) const;
-    std::size_t readyPieces() const;
+    const Part* partOf(project::ClipId id) const;
+    const project::Project& project() const { return laid_->project(); }
     void startOutput();
 
     std::unique_ptr<Output> output_;
     std::string outputProblem_;
     Engine engine_;
     RenderCache cache_;
-    project::Project project_;
+    std::unique_ptr<RateFeed> feed_; // null while the output plays at the project's rate
+    int rate_ = 0;                   // the project's that the output was started for
+    project::LaidPtr laid_;          // never null
     std::vector<Part> parts_;
+    std::unordered_map<std::int64_t, std::size_t> places_; // of clips in parts_
     // At heardTempo_: stands in until the new one is ready.
-    std::map<project::ClipId, std::vector<RenderedPiece>> lastHeard_;
+    std::unordered_map<std::int64_t, std::vector<RenderedPiece>> lastHeard_;
     std::optional<Comparison> comparison_;
     bool wantsOther_ = false;
     metre::TempoMap heardTempo_;
     bool waiting_ = false; // a new tempo waits for its clips
     std::chrono::steady_clock::time_point changedAt_;
-    std::size_t publishedPieces_ = 0;
+    std::int64_t publishedChanges_ = -1;
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;

@@ -1,8 +1,11 @@
 #include "play/render_cache.h"
 
+#include "base/background.h"
 #include "sound/loudness.h"
 
 #include <algorithm>
+#include <fmt/format.h>
+#include <new>
 
 namespace play {
 
@@ -14,9 +17,21 @@ std::size_t bytesOf(const RenderedPiece& piece) {
     return static_cast<std::size_t>(piece.audio->frames().value) * piece.audio->channels.size() * sizeof(float);
 }
 
+// What a worker does must end in a value: an exception, out of memory say, would end the program.
+template <class Work>
+auto guarded(const Work& work) -> decltype(work()) {
+    try {
+        return work();
+    } catch (const std::bad_alloc&) {
+        return base::problem("There is not enough memory to render it.");
+    } catch (const std::exception& e) {
+        return base::problem(fmt::format("It could not be rendered: {}.", e.what()));
+    }
+}
+
 // How soon frames [from, to) of a rendering are needed.
 double urgencyOf(const WantedRender& wanted, std::int64_t from, std::int64_t to) {
-    const double rate = wanted.job.sound->audio.rate;
+    const double rate = wanted.job->sound->audio.rate;
     const double begins = wanted.startsIn + double(from) / rate;
     const double ends = wanted.startsIn + double(to) / rate;
     return ends < 0 ? 1e6 - ends : std::max(0.0, begins);
@@ -41,9 +56,9 @@ void RenderCache::want(std::vector<WantedRender> wanted) {
     const std::lock_guard lock(mutex_);
     wanted_.clear();
     for (WantedRender& w : wanted) {
-        const auto [at, isNew] = wanted_.emplace(w.job.key, w);
+        const auto [at, isNew] = wanted_.emplace(w.job->key, w);
         if (isNew) continue;
-        const std::int64_t length = w.job.map.outputLength().value;
+        const std::int64_t length = w.job->map.outputLength().value;
         if (urgencyOf(w, 0, length) < urgencyOf(at->second, 0, length)) at->second.startsIn = w.startsIn;
         at->second.measured |= w.measured;
     }
@@ -52,25 +67,25 @@ void RenderCache::want(std::vector<WantedRender> wanted) {
     for (const auto& r : running_)
         if (wanted_.count(r->key) == 0) r->stop.request_stop();
     // What was begun and is no longer wanted is not kept by halves.
-    std::vector<std::string> halves;
+    std::vector<base::Key> halves;
     for (const auto& [key, entry] : entries_)
         if (!entry.hasEnded() && wanted_.count(key) == 0) halves.push_back(key);
-    for (const std::string& key : halves)
+    for (const base::Key key : halves)
         forget(key);
     forgetOld();
     wake_.notify_all();
 }
 
-RenderCache::Entry* RenderCache::entryOf(const std::string& key) {
+RenderCache::Entry* RenderCache::entryOf(base::Key key) {
     const auto found = entries_.find(key);
     return found == entries_.end() ? nullptr : &found->second;
 }
-const RenderCache::Entry* RenderCache::entryOf(const std::string& key) const {
+const RenderCache::Entry* RenderCache::entryOf(base::Key key) const {
     const auto found = entries_.find(key);
     return found == entries_.end() ? nullptr : &found->second;
 }
 
-std::vector<RenderedPiece> RenderCache::find(const std::string& key) const {
+std::vector<RenderedPiece> RenderCache::find(base::Key key) const {
     const std::lock_guard lock(mutex_);
     std::vector<RenderedPiece> list;
     if (const Entry* entry = entryOf(key))
@@ -79,43 +94,71 @@ std::vector<RenderedPiece> RenderCache::find(const std::string& key) const {
     return list;
 }
 
-bool RenderCache::has(const std::string& key, metre::Frames from, metre::Frames to) const {
+bool RenderCache::has(base::Key key, metre::Frames from, metre::Frames to) const {
     const std::lock_guard lock(mutex_);
-    const Entry* entry = entryOf(key);
+    return hasFrames(entryOf(key), from, to);
+}
+
+bool RenderCache::hasFrames(const Entry* entry, metre::Frames from, metre::Frames to) {
     return entry != nullptr && !entry->pieces.empty() &&
            std::all_of(entry->pieces.begin(), entry->pieces.end(), [&](const Piece& piece) {
                return piece.made.audio || piece.to <= from.value || piece.from >= to.value;
            });
 }
 
-bool RenderCache::isComplete(const std::string& key) const {
+std::vector<RenderCache::Answer> RenderCache::answers(const std::vector<Question>& questions) const {
+    std::vector<Answer> list(questions.size());
+    const std::lock_guard lock(mutex_);
+    for (std::size_t i = 0; i < questions.size(); ++i) {
+        const Entry* entry = entryOf(questions[i].key);
+        if (entry == nullptr) continue;
+        list[i].has = hasFrames(entry, questions[i].from, questions[i].to);
+        list[i].failed = !entry->problem.empty();
+        list[i].pieces.reserve(entry->ready);
+        for (const Piece& piece : entry->pieces)
+            if (piece.made.audio) list[i].pieces.push_back(piece.made);
+    }
+    return list;
+}
+
+bool RenderCache::isComplete(base::Key key) const {
     const std::lock_guard lock(mutex_);
     const Entry* entry = entryOf(key);
     return entry != nullptr && entry->isComplete();
 }
 
-std::size_t RenderCache::pieceCount(const std::string& key) const {
+std::size_t RenderCache::pieceCount(base::Key key) const {
     const std::lock_guard lock(mutex_);
     const Entry* entry = entryOf(key);
     return entry == nullptr ? 0 : entry->ready;
 }
 
-std::optional<double> RenderCache::loudness(const std::string& key) const {
+std::optional<double> RenderCache::loudness(base::Key key) const {
     const std::lock_guard lock(mutex_);
     const Entry* entry = entryOf(key);
     return entry == nullptr ? std::nullopt : entry->loudness;
 }
 
-bool RenderCache::isMeasured(const std::string& key) const {
+bool RenderCache::isMeasured(base::Key key) const {
     const std::lock_guard lock(mutex_);
     const Entry* entry = entryOf(key);
     return entry != nullptr && (entry->measured || !entry->problem.empty());
 }
 
-std::string RenderCache::problemWith(const std::string& key) const {
+std::string RenderCache::problemWith(base::Key key) const {
     const std::lock_guard lock(mutex_);
     const Entry* entry = entryOf(key);
     return entry == nullptr ? std::string() : entry->problem;
+}
+
+void RenderCache::retry() {
+    const std::lock_guard lock(mutex_);
+    std::vector<base::Key> failed;
+    for (const auto& [key, entry] : entries_)
+        if (!entry.problem.empty() && wanted_.count(key) > 0) failed.push_back(key);
+    for (const base::Key key : failed)
+        forget(key);
+    if (!failed.empty()) wake_.notify_all();
 }
 
 std::size_t RenderCache::pending() const {
@@ -131,7 +174,7 @@ std::size_t RenderCache::wantedCount() const {
     return wanted_.size();
 }
 
-void RenderCache::forget(const std::string& key) {
+void RenderCache::forget(base::Key key) {
     const auto found = entries_.find(key);
     bytes_ -= found->second.bytes;
     ages_.erase(found->second.age);
@@ -140,7 +183,7 @@ void RenderCache::forget(const std::string& key) {
 
 void RenderCache::forgetOld() {
     for (auto age = ages_.begin(); bytes_ > keepBytes_ && age != ages_.end();) {
-        const std::string key = *age;
+        const base::Key key = *age;
         ++age;
         if (wanted_.count(key) == 0) forget(key); // what is wanted stays, whatever it weighs
     }
@@ -154,9 +197,9 @@ std::optional<RenderCache::Step> RenderCache::next() const {
     for (const auto& [key, w] : wanted_) {
         const Entry* entry = entryOf(key);
         if (entry == nullptr) {
-            consider(w, {}, urgencyOf(w, 0, w.job.map.outputLength().value));
+            consider(w, {}, urgencyOf(w, 0, w.job->map.outputLength().value));
         } else if (!entry->busy && entry->isComplete()) {
-            if (w.measured && !entry->measured) consider(w, {}, urgencyOf(w, 0, w.job.map.outputLength().value));
+            if (w.measured && !entry->measured) consider(w, {}, urgencyOf(w, 0, w.job->map.outputLength().value));
         } else if (entry->problem.empty()) {
             for (std::size_t i = 0; i < entry->pieces.size(); ++i) {
                 const Piece& piece = entry->pieces[i];
@@ -168,12 +211,14 @@ std::optional<RenderCache::Step> RenderCache::next() const {
 }
 
 void RenderCache::work(const std::stop_token& end) {
+    base::workInBackground();
     std::unique_lock lock(mutex_);
     std::optional<Step> step;
     while (wake_.wait(lock, end, [&] { return (step = next()).has_value(); })) {
         doStep(lock, *step);
         // What was stopped and is wanted again meanwhile must be seen by a worker that sleeps.
         wake_.notify_all();
+        changes_.fetch_add(1, std::memory_order_release);
         lock.unlock();
         if (onDone_) onDone_();
         lock.lock();
@@ -181,7 +226,7 @@ void RenderCache::work(const std::stop_token& end) {
 }
 
 void RenderCache::doStep(std::unique_lock<std::mutex>& lock, const Step& step) {
-    const std::string key = step.wanted->job.key;
+    const base::Key key = step.wanted->job->key;
     if (step.piece)
         render(lock, key, *step.piece);
     else if (entryOf(key) == nullptr)
@@ -193,17 +238,18 @@ void RenderCache::doStep(std::unique_lock<std::mutex>& lock, const Step& step) {
 // Each of these leaves the lock while it works; meanwhile the entry may have been forgotten, and even begun anew.
 
 void RenderCache::plan(std::unique_lock<std::mutex>& lock, const WantedRender& wanted) {
-    const auto job = std::make_shared<const project::RenderJob>(wanted.job);
+    const auto job = wanted.job;
     Entry fresh;
     fresh.job = job;
+    const std::int64_t serial = fresh.serial = nextSerial_++;
     fresh.busy = true;
     fresh.age = ages_.insert(ages_.end(), job->key);
     entries_.emplace(job->key, std::move(fresh));
     lock.unlock();
-    auto planned = project::planClip(*job);
+    auto planned = guarded([&] { return project::planOf(*job); });
     lock.lock();
     Entry* entry = entryOf(job->key);
-    if (entry == nullptr || entry->job != job) return;
+    if (entry == nullptr || entry->serial != serial) return;
     entry->busy = false;
     if (!planned) {
         entry->problem = planned.error().text;
@@ -221,9 +267,10 @@ void RenderCache::plan(std::unique_lock<std::mutex>& lock, const WantedRender& w
     entry->pieces.push_back({from, length, false, {}});
 }
 
-void RenderCache::render(std::unique_lock<std::mutex>& lock, const std::string& key, std::size_t piece) {
+void RenderCache::render(std::unique_lock<std::mutex>& lock, base::Key key, std::size_t piece) {
     Entry* entry = entryOf(key);
     entry->pieces[piece].running = true;
+    const std::int64_t serial = entry->serial;
     const auto job = entry->job;
     const auto plan = entry->plan;
     const metre::Frames from(entry->pieces[piece].from);
@@ -231,20 +278,21 @@ void RenderCache::render(std::unique_lock<std::mutex>& lock, const std::string& 
     const auto running = std::make_shared<Running>(Running{key, {}});
     running_.push_back(running);
     lock.unlock();
-    auto rendered = plan->piece(from, to, {{}, running->stop.get_token()});
-    RenderedPiece made;
-    if (rendered) {
-        made = {from, std::make_shared<const sound::Audio>(std::move(*rendered)), {}};
-        made.peaks = std::make_shared<const sound::Peaks>(*made.audio);
-    }
+    auto rendered = guarded([&]() -> base::Result<RenderedPiece> {
+        auto piece_ = plan->piece(from, to, {{}, running->stop.get_token()});
+        if (!piece_) return tl::unexpected(piece_.error());
+        RenderedPiece fresh{from, std::make_shared<const sound::Audio>(std::move(*piece_)), {}};
+        fresh.peaks = std::make_shared<const sound::Peaks>(*fresh.audio);
+        return fresh;
+    });
     lock.lock();
     std::erase(running_, running);
     entry = entryOf(key);
-    if (entry == nullptr || entry->job != job) return;
+    if (entry == nullptr || entry->serial != serial) return;
     Piece& place = entry->pieces[piece];
     place.running = false;
-    if (made.audio) {
-        place.made = std::move(made);
+    if (rendered) {
+        place.made = std::move(*rendered);
         ++entry->ready;
         entry->bytes += bytesOf(place.made);
         bytes_ += bytesOf(place.made);
@@ -255,22 +303,23 @@ void RenderCache::render(std::unique_lock<std::mutex>& lock, const std::string& 
     }
 }
 
-void RenderCache::measure(std::unique_lock<std::mutex>& lock, const std::string& key) {
+void RenderCache::measure(std::unique_lock<std::mutex>& lock, base::Key key) {
     Entry* entry = entryOf(key);
     entry->busy = true;
-    const auto job = entry->job;
+    const std::int64_t serial = entry->serial;
     std::vector<sound::AudioPtr> pieces;
     pieces.reserve(entry->pieces.size());
     for (const Piece& piece : entry->pieces)
         pieces.push_back(piece.made.audio);
     lock.unlock();
-    const auto loudness = sound::integratedLoudness(pieces);
+    const auto loudness =
+        guarded([&]() -> base::Result<std::optional<double>> { return sound::integratedLoudness(pieces); });
     lock.lock();
     entry = entryOf(key);
-    if (entry == nullptr || entry->job != job) return;
+    if (entry == nullptr || entry->serial != serial) return;
     entry->busy = false;
     entry->measured = true;
-    entry->loudness = loudness;
+    if (loudness) entry->loudness = *loudness;
 }
 
 } // namespace play

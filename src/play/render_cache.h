@@ -1,13 +1,13 @@
 // Rendered clips: made piece by piece on workers, the most urgent first, and kept by what they were made from.
 #pragma once
 
-#include "project/fit.h"
+#include "project/render_job.h"
 #include "sound/peaks.h"
 
+#include <atomic>
 #include <condition_variable>
 #include <functional>
 #include <list>
-#include <map>
 #include <mutex>
 #include <optional>
 #include <stop_token>
@@ -19,7 +19,7 @@
 namespace play {
 
 struct WantedRender {
-    project::RenderJob job;
+    project::RenderJobPtr job;
     double startsIn = 0;   // seconds from the play position to its first frame; negative: it has begun
     bool measured = false; // its loudness, too
 };
@@ -45,18 +45,34 @@ class RenderCache {
     void want(std::vector<WantedRender> wanted);
 
     // The pieces that are there, in order; each frame is in one of them at most.
-    std::vector<RenderedPiece> find(const std::string& key) const;
+    std::vector<RenderedPiece> find(base::Key key) const;
+    // Many questions answered at once, so that whoever asks waits for the workers only once.
+    struct Question {
+        base::Key key;
+        metre::Frames from; // is it there from here
+        metre::Frames to;   // to here
+    };
+    struct Answer {
+        std::vector<RenderedPiece> pieces;
+        bool has = false; // as has() says
+        bool failed = false;
+    };
+    std::vector<Answer> answers(const std::vector<Question>& questions) const;
     // Whether the frames [from, to) are there, as far as the rendering has such frames.
-    bool has(const std::string& key, metre::Frames from, metre::Frames to) const;
-    bool isComplete(const std::string& key) const;
+    bool has(base::Key key, metre::Frames from, metre::Frames to) const;
+    bool isComplete(base::Key key) const;
     // Counts up with every piece that is made; 0 when nothing is there.
-    std::size_t pieceCount(const std::string& key) const;
+    std::size_t pieceCount(base::Key key) const;
     // In LUFS, where it was wanted, is complete, and is not silent.
-    std::optional<double> loudness(const std::string& key) const;
+    std::optional<double> loudness(base::Key key) const;
     // Whether loudness() has its final answer.
-    bool isMeasured(const std::string& key) const;
+    bool isMeasured(base::Key key) const;
     // Why a rendering failed; empty when it has not.
-    std::string problemWith(const std::string& key) const;
+    std::string problemWith(base::Key key) const;
+    // Tries again what failed and is still wanted.
+    void retry();
+    // Counts up whenever anything here becomes ready, is measured, or fails.
+    std::int64_t changes() const { return changes_.load(std::memory_order_acquire); }
     // Of what is wanted, how many are not there entirely yet, and how many there are.
     std::size_t pending() const;
     std::size_t wantedCount() const;
@@ -69,7 +85,8 @@ class RenderCache {
         RenderedPiece made; // its audio is null until it is ready
     };
     struct Entry {
-        std::shared_ptr<const project::RenderJob> job; // what the plan refers to
+        std::int64_t serial = 0;   // which entry this is: a key may be forgotten and begun anew
+        project::RenderJobPtr job; // what the plan refers to
         std::shared_ptr<const stretch::Rendering> plan;
         std::vector<Piece> pieces;
         std::size_t ready = 0;
@@ -78,13 +95,13 @@ class RenderCache {
         bool measured = false;
         std::optional<double> loudness;
         std::string problem;
-        std::list<std::string>::iterator age;
+        std::list<base::Key>::iterator age;
 
         bool isComplete() const { return !pieces.empty() && ready == pieces.size(); }
         bool hasEnded() const { return isComplete() || !problem.empty(); }
     };
     struct Running {
-        std::string key;
+        base::Key key;
         std::stop_source stop;
     };
     // What a worker does next. An empty piece plans, or measures.
@@ -98,22 +115,25 @@ class RenderCache {
     std::optional<Step> next() const;
     void doStep(std::unique_lock<std::mutex>& lock, const Step& step);
     void plan(std::unique_lock<std::mutex>& lock, const WantedRender& wanted);
-    void render(std::unique_lock<std::mutex>& lock, const std::string& key, std::size_t piece);
-    void measure(std::unique_lock<std::mutex>& lock, const std::string& key);
-    Entry* entryOf(const std::string& key);
-    const Entry* entryOf(const std::string& key) const;
-    void forget(const std::string& key);
+    void render(std::unique_lock<std::mutex>& lock, base::Key key, std::size_t piece);
+    void measure(std::unique_lock<std::mutex>& lock, base::Key key);
+    static bool hasFrames(const Entry* entry, metre::Frames from, metre::Frames to);
+    Entry* entryOf(base::Key key);
+    const Entry* entryOf(base::Key key) const;
+    void forget(base::Key key);
     void forgetOld();
 
+    std::atomic<std::int64_t> changes_{0};
     const std::size_t keepBytes_;
     const std::function<void()> onDone_;
     mutable std::mutex mutex_; // guards all below
     std::condition_variable_any wake_;
-    std::map<std::string, WantedRender> wanted_;
+    std::unordered_map<base::Key, WantedRender, base::KeyHash> wanted_;
     std::vector<std::shared_ptr<Running>> running_;
-    std::unordered_map<std::string, Entry> entries_;
-    std::list<std::string> ages_; // least recently wanted first
+    std::unordered_map<base::Key, Entry, base::KeyHash> entries_;
+    std::list<base::Key> ages_; // least recently wanted first
     std::size_t bytes_ = 0;
+    std::int64_t nextSerial_ = 1;
     std::vector<std::jthread> workers_;
 };
 

@@ -7,9 +7,19 @@
 namespace play {
 
 SimulatedOutput::SimulatedOutput(int rate, Pace pace, double keepSeconds, int block)
-    : rate_(rate), pace_(pace), block_(block), buffer_(static_cast<std::size_t>(2 * block), 0.0F) {
-    const auto blocks = static_cast<std::size_t>(std::max(1.0, keepSeconds * rate / block));
+    : rate_(rate), pace_(pace), keepSeconds_(keepSeconds), block_(block),
+      buffer_(static_cast<std::size_t>(2 * block), 0.0F) {
+    SimulatedOutput::setRate(rate);
+}
+
+bool SimulatedOutput::setRate(int rate) {
+    const std::lock_guard lock(mutex_);
+    rate_ = rate;
+    const auto blocks = static_cast<std::size_t>(std::max(1.0, keepSeconds_ * rate / block_));
     kept_.assign(blocks * buffer_.size(), 0.0F);
+    next_ = 0;
+    played_ = 0;
+    return true;
 }
 
 SimulatedOutput::~SimulatedOutput() {

@@ -24,9 +24,10 @@ class SimulatedOutput : public Output {
     Result<void> start(Callback callback) override;
     void stop() override;
     int rate() const override { return rate_; }
+    bool setRate(int rate) override;
     bool isSimulated() const override { return true; }
     std::string description() const override { return "no sound device: playing silently"; }
-    bool isAlive() const override { return true; }
+    bool isAlive() override { return true; }
 
     // Plays n frames (rounded up to blocks) at once. REQUIRES Pace::Asked and that it has been started.
     void advance(std::int64_t n);
@@ -40,6 +41,7 @@ class SimulatedOutput : public Output {
 
     int rate_;
     Pace pace_;
+    double keepSeconds_;
     int block_;
     Callback callback_;
     std::vector<float> buffer_;

@@ -8,21 +8,22 @@ History::History(Project first) {
     states_.push_back({std::move(first), {}, {}, 0});
 }
 
-void History::push(Project next, std::string name, std::string gesture) {
-    const bool same = !gesture.empty() && at_ > 0 && states_[at_].gesture == gesture;
+bool History::push(Project next, std::string name, Gesture gesture) {
+    const bool same = gesture.press != 0 && at_ > 0 && states_[at_].gesture == gesture;
     states_.resize(at_ + 1);
     const std::int64_t serial = nextSerial_++;
     if (same) {
         states_[at_].project = std::move(next);
         states_[at_].serial = serial;
-        return;
+        return true;
     }
     states_.push_back({std::move(next), std::move(name), std::move(gesture), serial});
     ++at_;
+    return false;
 }
 
 void History::endGesture() {
-    states_[at_].gesture.clear();
+    states_[at_].gesture = {};
 }
 
 void History::amend(const std::function<void(Project&)>& change) {

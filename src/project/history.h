@@ -9,6 +9,14 @@
 
 namespace project {
 
+// One movement of a hand: turning a figure, dragging, tapping. What it consists of is undone at once.
+struct Gesture {
+    std::string kind;        // "turn gain"
+    std::int64_t object = 0; // what it acts on: a clip's id, say
+    std::int64_t press = 0;  // a fresh number for each press, focus or pause; 0: no gesture
+    bool operator==(const Gesture&) const = default;
+};
+
 // Used by one thread.
 class History {
   public:
@@ -16,9 +24,10 @@ class History {
 
     const Project& now() const { return states_[at_].project; }
 
-    // A new state, named for the menu ("Move clip"). What could be redone is dropped. When `gesture` is not empty
-    // and the same as that of the step before, both are one step: turning a wheel is undone at once.
-    void push(Project next, std::string name, std::string gesture = {});
+    // A new state, named for the menu ("Move clip"). What could be redone is dropped. When `gesture` is one and the
+    // same as that of the step before, both are one step: turning a wheel is undone at once.
+    // Returns whether it became part of the step before.
+    bool push(Project next, std::string name, Gesture gesture = {});
     // Ends a gesture: the next push is a step of its own whatever its gesture is called.
     void endGesture();
     // Changes every state alike, without a step: for what undo should leave alone, such as snapping.
@@ -42,7 +51,7 @@ class History {
     struct State {
         Project project;
         std::string name;
-        std::string gesture;
+        Gesture gesture;
         std::int64_t serial = 0;
     };
     std::vector<State> states_;

@@ -4,7 +4,7 @@
 #include "hear/name.h"
 #include "hear/onsets.h"
 #include "metre/tempo.h"
-#include "project/edit.h"
+#include "project/edit_clips.h"
 #include "project/settle.h"
 #include "sound/loop_info.h"
 #include "sound/tags.h"

@@ -2,10 +2,11 @@
 #include "project/save.h"
 
 #include "base/utf8.h"
-#include "metre/tempo.h"
+#include "project/describe.h"
 
 #include <array>
 #include <cmath>
+#include <concepts>
 #include <fmt/format.h>
 #include <nlohmann/json.hpp>
 #include <set>
@@ -17,13 +18,6 @@ namespace {
 using Json = nlohmann::ordered_json;
 
 constexpr const char* formatName = "patient-metre-project";
-
-constexpr std::array<std::pair<metre::Snap, const char*>, 5> snapWords = {
-    {{metre::Snap::Off, "off"},
-     {metre::Snap::QuarterBeat, "quarter-beat"},
-     {metre::Snap::HalfBeat, "half-beat"},
-     {metre::Snap::Beat, "beat"},
-     {metre::Snap::Bar, "bar"}}};
 
 // What is wrong with a document, thrown inside this file only and made a Problem at its edge.
 struct Wrong {
@@ -64,275 +58,272 @@ std::filesystem::path pathFromJson(const Json& j, const std::filesystem::path& f
     return path.is_absolute() ? path : folder / path;
 }
 
-// Reading members, with a sentence when one is missing or of another type.
-const Json& member(const Json& j, const char* name) {
-    if (!j.is_object() || !j.contains(name)) throw Wrong{fmt::format("“{}” is missing", name)};
-    return j[name];
-}
-
-double number(const Json& j, const char* name) {
-    const Json& m = member(j, name);
-    if (!m.is_number()) throw Wrong{fmt::format("“{}” is not a number", name)};
-    const double value = m.get<double>();
-    if (!std::isfinite(value) || std::abs(value) > 1e12) throw Wrong{fmt::format("“{}” is out of range", name)};
-    return value;
-}
-
-std::int64_t whole(const Json& j, const char* name) {
-    const double value = number(j, name);
-    if (value != std::floor(value)) throw Wrong{fmt::format("“{}” is not a whole number", name)};
-    return static_cast<std::int64_t>(value);
-}
-
-std::string text(const Json& j, const char* name) {
-    const Json& m = member(j, name);
-    if (!m.is_string()) throw Wrong{fmt::format("“{}” is not text", name)};
-    return m.get<std::string>();
-}
-
-bool truth(const Json& j, const char* name) {
-    const Json& m = member(j, name);
-    if (!m.is_boolean()) throw Wrong{fmt::format("“{}” is neither true nor false", name)};
-    return m.get<bool>();
-}
-
-const Json& list(const Json& j, const char* name) {
-    const Json& m = member(j, name);
-    if (!m.is_array()) throw Wrong{fmt::format("“{}” is not a list", name)};
-    return m;
-}
-
 template <class T>
 T orWrong(Result<T> result) {
     if (!result) throw Wrong{result.error().text};
     return std::move(*result);
 }
 
-Json keyToJson(const std::optional<hear::Key>& key) {
-    return key ? Json(hear::keyName(*key)) : Json(nullptr);
+// Where a value stands: for reading.
+struct Place {
+    const char* name;
+    Limits limits;
+    const std::filesystem::path& folder;
+    int version;
+};
+
+double number(const Json& j, const Place& place) {
+    if (!j.is_number()) throw Wrong{fmt::format("“{}” is not a number", place.name)};
+    const double value = j.get<double>();
+    if (!std::isfinite(value) || value < place.limits.low || value > place.limits.high)
+        throw Wrong{fmt::format("“{}” is out of range", place.name)};
+    return value;
 }
 
-std::optional<hear::Key> keyFromJson(const Json& j) {
-    const Json& m = member(j, "key");
-    if (m.is_null()) return std::nullopt;
-    const auto key = hear::parseKey(text(j, "key"));
-    if (!key) throw Wrong{"“key” is not a key"};
-    return key;
+std::int64_t whole(const Json& j, const Place& place) {
+    const double value = number(j, place);
+    if (value != std::floor(value)) throw Wrong{fmt::format("“{}” is not a whole number", place.name)};
+    return static_cast<std::int64_t>(value);
 }
 
-Json pinsToJson(const std::vector<metre::Pin>& pins) {
-    Json list = Json::array();
-    for (const metre::Pin& pin : pins)
-        list.push_back({{"seconds", pin.at.value}, {"beat", pin.beat.value}});
-    return list;
+std::string text(const Json& j, const Place& place) {
+    if (!j.is_string()) throw Wrong{fmt::format("“{}” is not text", place.name)};
+    return j.get<std::string>();
 }
 
-std::vector<metre::Pin> pinsFromJson(const Json& j, const char* name) {
-    std::vector<metre::Pin> pins;
-    for (const Json& pin : list(j, name))
-        pins.push_back({Seconds(number(pin, "seconds")), Beats(number(pin, "beat"))});
-    return pins;
+// How a type stands in the file; structs stand as their description says.
+template <class T>
+struct Stored;
+
+template <class T>
+Json written(const T& value, const std::filesystem::path& folder) {
+    return Stored<T>::write(value, folder);
+}
+template <class T>
+T readFrom(const Json& j, const Place& place) {
+    return Stored<T>::read(j, place);
 }
 
-Json candidatesToJson(const std::vector<hear::Candidate>& candidates) {
-    Json list = Json::array();
-    for (const hear::Candidate& c : candidates)
-        list.push_back({{"bpm", c.bpm.value}, {"weight", c.weight}, {"beats", c.beats}});
-    return list;
-}
-
-std::vector<hear::Candidate> candidatesFromJson(const Json& j) {
-    std::vector<hear::Candidate> candidates;
-    for (const Json& c : list(j, "others")) {
-        candidates.push_back({Bpm(number(c, "bpm")), number(c, "weight"), static_cast<int>(whole(c, "beats"))});
-        if (candidates.back().bpm.value <= 0) throw Wrong{"a reading's tempo is out of range"};
+struct Writer {
+    const std::filesystem::path& folder;
+    Json out = Json::object();
+    template <class T>
+    void member(const char* name, T& value, Limits = {}, int = 1) {
+        out[name] = written(value, folder);
     }
-    return candidates;
-}
+};
 
-Json readingToJson(const hear::Reading& r) {
-    return {{"by", hear::witnessWord(r.by)},
-            {"bpm", r.bpm ? Json(r.bpm->value) : Json(nullptr)},
-            {"beats", r.beats ? Json(r.beats->value) : Json(nullptr)},
-            {"key", keyToJson(r.key)},
-            {"sureness", r.sureness},
-            {"evidence", base::toUtf8(r.evidence)},
-            {"steady", r.steady},
-            {"others", candidatesToJson(r.others)},
-            {"pins", pinsToJson(r.pins)}};
-}
-
-hear::Witness witnessFromJson(const std::string& word) {
-    const auto by = hear::witnessFromWord(word);
-    if (!by) throw Wrong{fmt::format("“{}” is no kind of reading", word)};
-    return *by;
-}
-
-hear::Reading readingFromJson(const Json& j) {
-    hear::Reading r;
-    r.by = witnessFromJson(text(j, "by"));
-    if (!member(j, "bpm").is_null()) {
-        r.bpm = Bpm(number(j, "bpm"));
-        if (!metre::isTempo(*r.bpm)) throw Wrong{"a reading's tempo is out of range"};
+struct Reader {
+    const Json& from;
+    const std::filesystem::path& folder;
+    int version;
+    template <class T>
+    void member(const char* name, T& value, Limits limits = {}, int since = 1) {
+        if (!from.is_object() || !from.contains(name)) {
+            if (version < since) return; // it has its first value
+            throw Wrong{fmt::format("“{}” is missing", name)};
+        }
+        value = readFrom<T>(from[name], {name, limits, folder, version});
     }
-    if (!member(j, "beats").is_null()) r.beats = Beats(number(j, "beats"));
-    r.key = keyFromJson(j);
-    r.sureness = number(j, "sureness");
-    r.evidence = text(j, "evidence");
-    if (j.contains("steady")) r.steady = truth(j, "steady"); // these three: since format 2
-    if (j.contains("others")) r.others = candidatesFromJson(j);
-    if (j.contains("pins")) {
-        r.pins = pinsFromJson(j, "pins");
-        if (!r.pins.empty()) orWrong(metre::BeatMap::make(r.pins));
+};
+
+// Takes notice of every name, in every struct that is reached.
+struct Names {
+    std::string of;
+    std::vector<StoredMember>& all;
+    template <class T>
+    void member(const char* name, T&, Limits = {}, int since = 1) {
+        all.push_back({of, name, since});
     }
-    return r;
-}
+};
 
-Json sourceToJson(const Source& s, const std::filesystem::path& folder) {
-    Json readings = Json::array();
-    for (const hear::Reading& r : s.readings)
-        readings.push_back(readingToJson(r));
-    return {
-        {"id", s.id.value},
-        {"name", base::toUtf8(s.name)},
-        {"file", pathToJson(s.file, folder)},
-        {"content", s.content},
-        {"rate", s.facts.rate},
-        {"channels", s.facts.channels},
-        {"frames", s.facts.frames.value},
-        {"format", s.facts.format},
-        {"readings", readings},
-        {"chosen", s.chosen ? Json(hear::witnessWord(*s.chosen)) : Json(nullptr)},
-        {"pins", s.beats ? pinsToJson(s.beats->pins()) : Json(nullptr)},
-        {"key", keyToJson(s.key)},
-        {"loopBeats", s.loopBeats ? Json(s.loopBeats->value) : Json(nullptr)},
-        {"beatsInBar", s.beatsInBar},
-        {"kind", hear::kindWord(s.kind)},
-        {"listen", {{"low", s.window.low.value}, {"high", s.window.high.value}}},
-        {"marks", s.marks ? Json{{"from", s.marks->first.value}, {"to", s.marks->second.value}} : Json(nullptr)}};
-}
-
-void heardFromJson(Source& s, const Json& j) {
-    if (!member(j, "loopBeats").is_null()) {
-        s.loopBeats = Beats(number(j, "loopBeats"));
-        if (s.loopBeats->value <= 0 || s.loopBeats->value > 1e6) throw Wrong{"“loopBeats” is out of range"};
+template <class T>
+struct Stored {
+    static Json write(const T& value, const std::filesystem::path& folder) {
+        Writer writer{folder};
+        describe(writer, const_cast<T&>(value)); // it only reads
+        return writer.out;
     }
-    s.beatsInBar = static_cast<int>(whole(j, "beatsInBar"));
-    if (s.beatsInBar < 1 || s.beatsInBar > 64) throw Wrong{"“beatsInBar” is out of range"};
-    const auto kind = hear::kindFromWord(text(j, "kind"));
-    if (!kind) throw Wrong{fmt::format("“{}” is no kind of sound", text(j, "kind"))};
-    s.kind = *kind;
-    const Json& window = member(j, "listen");
-    s.window = {Bpm(number(window, "low")), Bpm(number(window, "high"))};
-    if (!(s.window.low.value > 0) || s.window.high <= s.window.low) throw Wrong{"“listen” is no range of tempos"};
-    const Json& marks = member(j, "marks");
-    if (marks.is_null()) return;
-    s.marks = {Seconds(number(marks, "from")), Seconds(number(marks, "to"))};
-    if (s.marks->second <= s.marks->first) throw Wrong{"the marks of a source are out of range"};
-}
-
-Source sourceFromJson(const Json& j, const std::filesystem::path& folder) {
-    Source s;
-    s.id = SourceId{whole(j, "id")};
-    s.name = text(j, "name");
-    s.file = pathFromJson(member(j, "file"), folder);
-    s.content = text(j, "content");
-    s.facts.rate = static_cast<int>(whole(j, "rate"));
-    s.facts.channels = static_cast<int>(whole(j, "channels"));
-    s.facts.frames = Frames(whole(j, "frames"));
-    s.facts.format = text(j, "format");
-    if (s.facts.rate < sound::lowestRate || s.facts.rate > sound::highestRate || s.facts.frames.value < 1)
-        throw Wrong{fmt::format("the source {} has no length", s.name)};
-    for (const Json& r : list(j, "readings"))
-        s.readings.push_back(readingFromJson(r));
-    if (!member(j, "chosen").is_null()) s.chosen = witnessFromJson(text(j, "chosen"));
-    if (!member(j, "pins").is_null()) s.beats = orWrong(metre::BeatMap::make(pinsFromJson(j, "pins")));
-    s.key = keyFromJson(j);
-    if (j.contains("kind")) heardFromJson(s, j); // since format 2
-    return s;
-}
-
-Json clipToJson(const Clip& c) {
-    return {{"id", c.id.value},
-            {"source", c.source.value},
-            {"at", c.at.value},
-            {"from", c.from.value},
-            {"to", c.to.value},
-            {"rule", c.rule == TimeRule::Stretch ? "stretch" : "place"},
-            {"method", stretch::methodWord(c.stretch.method)},
-            {"semitones", c.stretch.semitones},
-            {"formants", c.stretch.formants},
-            {"loop", c.stretch.loop},
-            {"gain", c.gainDb}};
-}
-
-double gain(const Json& j) {
-    const double db = number(j, "gain");
-    if (db < -200 || db > 60) throw Wrong{"a gain is out of range"};
-    return db;
-}
-
-Clip clipFromJson(const Json& j) {
-    Clip c;
-    c.id = ClipId{whole(j, "id")};
-    c.source = SourceId{whole(j, "source")};
-    c.at = Beats(number(j, "at"));
-    c.from = Seconds(number(j, "from"));
-    c.to = Seconds(number(j, "to"));
-    if (c.to <= c.from || std::abs(c.at.value) > 1e6) throw Wrong{"a clip's times are out of range"};
-    const std::string rule = text(j, "rule");
-    if (rule != "stretch" && rule != "place") throw Wrong{fmt::format("“{}” is no time rule", rule)};
-    c.rule = rule == "stretch" ? TimeRule::Stretch : TimeRule::Place;
-    const auto method = stretch::methodFromWord(text(j, "method"));
-    if (!method) throw Wrong{fmt::format("“{}” is no method", text(j, "method"))};
-    c.stretch.method = *method;
-    c.stretch.semitones = number(j, "semitones");
-    c.stretch.formants = j.contains("formants") && truth(j, "formants");
-    c.stretch.loop = truth(j, "loop");
-    c.gainDb = gain(j);
-    return c;
-}
-
-Json projectToJson(const Project& p, const std::filesystem::path& folder) {
-    Json tempo = Json::array();
-    for (const metre::TempoPoint& point : p.tempo.points())
-        tempo.push_back({{"beat", point.at.value},
-                         {"bpm", point.bpm.value},
-                         {"shape", point.shape == metre::TempoPoint::Shape::Ramp ? "ramp" : "hold"}});
-    Json metres = Json::array();
-    for (const metre::MetrePoint& point : p.metre.points())
-        metres.push_back({{"bar", point.bar}, {"metre", metre::metreLabel(point.metre)}});
-    Json sources = Json::array();
-    for (const SourcePtr& s : p.sources)
-        sources.push_back(sourceToJson(*s, folder));
-    Json tracks = Json::array();
-    for (const TrackPtr& t : p.tracks) {
-        Json clips = Json::array();
-        for (const Clip& c : t->clips)
-            clips.push_back(clipToJson(c));
-        tracks.push_back({{"id", t->id.value},
-                          {"name", base::toUtf8(t->name)},
-                          {"tint", t->tint},
-                          {"gain", t->gainDb},
-                          {"mute", t->mute},
-                          {"solo", t->solo},
-                          {"clips", clips}});
+    static T read(const Json& j, const Place& place) {
+        T value;
+        Reader reader{j, place.folder, place.version};
+        describe(reader, value);
+        if (const char* wrong = wrongWith(value)) throw Wrong{wrong};
+        return value;
     }
-    std::string snap;
-    for (const auto& [value, word] : snapWords)
-        if (value == p.snap) snap = word;
-    return {{"format", formatName},
-            {"version", formatVersion},
-            {"rate", p.rate},
-            {"tempo", tempo},
-            {"metre", metres},
-            {"key", keyToJson(p.key)},
-            {"snap", snap},
-            {"click", p.click},
-            {"loop", {{"from", p.loop.from.value}, {"to", p.loop.to.value}, {"on", p.loop.on}}},
-            {"sources", sources},
-            {"tracks", tracks},
-            {"nextId", p.nextId}};
+};
+
+template <>
+struct Stored<bool> {
+    static Json write(bool value, const std::filesystem::path&) { return value; }
+    static bool read(const Json& j, const Place& place) {
+        if (!j.is_boolean()) throw Wrong{fmt::format("“{}” is neither true nor false", place.name)};
+        return j.get<bool>();
+    }
+};
+
+template <>
+struct Stored<double> {
+    static Json write(double value, const std::filesystem::path&) { return value; }
+    static double read(const Json& j, const Place& place) { return number(j, place); }
+};
+
+template <std::integral T>
+struct Stored<T> {
+    static Json write(T value, const std::filesystem::path&) { return value; }
+    static T read(const Json& j, const Place& place) { return static_cast<T>(whole(j, place)); }
+};
+
+template <>
+struct Stored<std::string> {
+    static Json write(const std::string& value, const std::filesystem::path&) { return base::toUtf8(value); }
+    static std::string read(const Json& j, const Place& place) { return text(j, place); }
+};
+
+template <class Tag, class Rep>
+struct Stored<metre::Quantity<Tag, Rep>> {
+    static Json write(metre::Quantity<Tag, Rep> q, const std::filesystem::path& f) { return written(q.value, f); }
+    static metre::Quantity<Tag, Rep> read(const Json& j, const Place& place) {
+        return metre::Quantity<Tag, Rep>(readFrom<Rep>(j, place));
+    }
+};
+
+template <class Tag>
+struct Stored<Id<Tag>> {
+    static Json write(Id<Tag> id, const std::filesystem::path&) { return id.value; }
+    static Id<Tag> read(const Json& j, const Place& place) { return {whole(j, place)}; }
+};
+
+template <class E>
+requires std::is_enum_v<E>
+struct Stored<E> {
+    static Json write(E value, const std::filesystem::path&) {
+        for (const auto& [each, word] : Words<E>::all)
+            if (each == value) return word;
+        return nullptr;
+    }
+    static E read(const Json& j, const Place& place) {
+        const std::string word = text(j, place);
+        for (const auto& [value, each] : Words<E>::all)
+            if (word == each) return value;
+        throw Wrong{fmt::format("“{}” is no {}", word, Words<E>::what)};
+    }
+};
+
+// Enumerations whose words belong to their own room.
+template <class E, const char* (*toWord)(E), std::optional<E> (*fromWord)(const std::string&)>
+struct StoredWord {
+    static const char* what() {
+        if constexpr (std::is_same_v<E, hear::Kind>) return "kind of sound";
+        return std::is_same_v<E, hear::Witness> ? "kind of reading" : "method";
+    }
+    static Json write(E value, const std::filesystem::path&) { return toWord(value); }
+    static E read(const Json& j, const Place& place) {
+        const auto value = fromWord(text(j, place));
+        if (!value) throw Wrong{fmt::format("“{}” is no {}", text(j, place), what())};
+        return *value;
+    }
+};
+template <>
+struct Stored<hear::Witness> : StoredWord<hear::Witness, hear::witnessWord, hear::witnessFromWord> {};
+template <>
+struct Stored<hear::Kind> : StoredWord<hear::Kind, hear::kindWord, hear::kindFromWord> {};
+template <>
+struct Stored<stretch::Method> : StoredWord<stretch::Method, stretch::methodWord, stretch::methodFromWord> {};
+
+template <>
+struct Stored<hear::Key> {
+    static Json write(const hear::Key& key, const std::filesystem::path&) { return hear::keyName(key); }
+    static hear::Key read(const Json& j, const Place& place) {
+        const auto key = hear::parseKey(text(j, place));
+        if (!key) throw Wrong{fmt::format("“{}” is not a key", place.name)};
+        return *key;
+    }
+};
+
+template <>
+struct Stored<metre::Metre> {
+    static Json write(const metre::Metre& m, const std::filesystem::path&) { return metre::metreLabel(m); }
+    static metre::Metre read(const Json& j, const Place& place) {
+        return orWrong(metre::parseMetre(text(j, place)));
+    }
+};
+
+template <>
+struct Stored<std::filesystem::path> {
+    static Json write(const std::filesystem::path& path, const std::filesystem::path& folder) {
+        return pathToJson(path, folder);
+    }
+    static std::filesystem::path read(const Json& j, const Place& place) { return pathFromJson(j, place.folder); }
+};
+
+template <class T>
+struct Stored<std::optional<T>> {
+    static Json write(const std::optional<T>& value, const std::filesystem::path& folder) {
+        return value ? written(*value, folder) : Json(nullptr);
+    }
+    static std::optional<T> read(const Json& j, const Place& place) {
+        return j.is_null() ? std::nullopt : std::optional<T>(readFrom<T>(j, place));
+    }
+};
+
+template <class T>
+struct Stored<std::vector<T>> {
+    static Json write(const std::vector<T>& values, const std::filesystem::path& folder) {
+        Json list = Json::array();
+        for (const T& value : values)
+            list.push_back(written(value, folder));
+        return list;
+    }
+    static std::vector<T> read(const Json& j, const Place& place) {
+        if (!j.is_array()) throw Wrong{fmt::format("“{}” is not a list", place.name)};
+        std::vector<T> values;
+        for (const Json& each : j)
+            values.push_back(readFrom<T>(each, place));
+        return values;
+    }
+};
+
+template <class T>
+struct Stored<std::shared_ptr<const T>> {
+    static Json write(const std::shared_ptr<const T>& value, const std::filesystem::path& folder) {
+        return written(*value, folder);
+    }
+    static std::shared_ptr<const T> read(const Json& j, const Place& place) {
+        return std::make_shared<const T>(readFrom<T>(j, place));
+    }
+};
+
+// Maps stand as the list of their points.
+template <class Map, class Point>
+struct StoredMap {
+    static Json write(const Map& map, const std::filesystem::path& folder) {
+        return written(pointsOf(map), folder);
+    }
+    static Map read(const Json& j, const Place& place) {
+        return orWrong(Map::make(readFrom<std::vector<Point>>(j, place)));
+    }
+
+  private:
+    static const std::vector<Point>& pointsOf(const Map& map) {
+        if constexpr (std::is_same_v<Point, metre::Pin>)
+            return map.pins();
+        else
+            return map.points();
+    }
+};
+template <>
+struct Stored<metre::TempoMap> : StoredMap<metre::TempoMap, metre::TempoPoint> {};
+template <>
+struct Stored<metre::MetreMap> : StoredMap<metre::MetreMap, metre::MetrePoint> {};
+template <>
+struct Stored<metre::BeatMap> : StoredMap<metre::BeatMap, metre::Pin> {};
+
+template <class T>
+void notice(const char* of, std::vector<StoredMember>& all) {
+    Names names{of, all};
+    T value{};
+    describe(names, value);
 }
 
 void checkReferences(const Project& p) {
@@ -352,61 +343,12 @@ void checkReferences(const Project& p) {
     }
 }
 
-Project projectFromJson(const Json& j, const std::filesystem::path& folder) {
-    Project p;
-    p.rate = static_cast<int>(whole(j, "rate"));
-    if (p.rate < 8000 || p.rate > 192000) throw Wrong{"“rate” is out of range"};
-    std::vector<metre::TempoPoint> tempo;
-    for (const Json& point : list(j, "tempo")) {
-        const std::string shape = text(point, "shape");
-        if (shape != "ramp" && shape != "hold") throw Wrong{fmt::format("“{}” is no shape of tempo", shape)};
-        tempo.push_back({Beats(number(point, "beat")), Bpm(number(point, "bpm")),
-                         shape == "ramp" ? metre::TempoPoint::Shape::Ramp : metre::TempoPoint::Shape::Hold});
-    }
-    p.tempo = orWrong(metre::TempoMap::make(std::move(tempo)));
-    std::vector<metre::MetrePoint> metres;
-    for (const Json& point : list(j, "metre")) {
-        const double bar = number(point, "bar");
-        if (bar < 1 || bar > 1e6) throw Wrong{"“bar” is out of range"};
-        metres.push_back({static_cast<int>(bar), orWrong(metre::parseMetre(text(point, "metre")))});
-    }
-    p.metre = orWrong(metre::MetreMap::make(std::move(metres)));
-    p.key = keyFromJson(j);
-    const std::string snap = text(j, "snap");
-    bool known = false;
-    for (const auto& [value, word] : snapWords)
-        if (snap == word) {
-            p.snap = value;
-            known = true;
-        }
-    if (!known) throw Wrong{fmt::format("“{}” is no way to snap", snap)};
-    p.click = truth(j, "click");
-    const Json& loop = member(j, "loop");
-    p.loop = {Beats(number(loop, "from")), Beats(number(loop, "to")), truth(loop, "on")};
-    if (p.loop.from < Beats(0) || p.loop.to <= p.loop.from) throw Wrong{"the loop range is out of range"};
-    for (const Json& s : list(j, "sources"))
-        p.sources.push_back(std::make_shared<const Source>(sourceFromJson(s, folder)));
-    for (const Json& t : list(j, "tracks")) {
-        Track track;
-        track.id = TrackId{whole(t, "id")};
-        track.name = text(t, "name");
-        track.tint = static_cast<int>(std::abs(whole(t, "tint")) % 64);
-        track.gainDb = gain(t);
-        track.mute = truth(t, "mute");
-        track.solo = truth(t, "solo");
-        for (const Json& c : list(t, "clips"))
-            track.clips.push_back(clipFromJson(c));
-        p.tracks.push_back(std::make_shared<const Track>(std::move(track)));
-    }
-    p.nextId = whole(j, "nextId");
-    checkReferences(p);
-    return p;
-}
-
 } // namespace
 
 std::string toJson(const Project& p, const std::filesystem::path& folder) {
-    return projectToJson(p, folder).dump(1, '\t', false, Json::error_handler_t::replace) + "\n";
+    Json out = {{"format", formatName}, {"version", formatVersion}};
+    out.update(written(p, folder));
+    return out.dump(1, '\t', false, Json::error_handler_t::replace) + "\n";
 }
 
 Result<Project> fromJson(const std::string& text, const std::filesystem::path& folder, const std::string& shownAs) {
@@ -418,17 +360,38 @@ Result<Project> fromJson(const std::string& text, const std::filesystem::path& f
     try {
         if (!j.is_object() || !j.contains("format") || j["format"] != formatName)
             return fail("it is not a Patient Metre project");
-        const std::int64_t version = whole(j, "version");
+        if (!j.contains("version")) return fail("“version” is missing");
+        const std::int64_t version = whole(j["version"], {"version", {}, folder, 1});
         if (version > formatVersion)
             return fail(fmt::format("it was made by a newer Patient Metre (format {}; this one reads up to {})",
                                     version, formatVersion));
         if (version < 1) return fail("“version” is out of range");
-        return projectFromJson(j, folder);
+        auto p = readFrom<Project>(j, {"project", {}, folder, static_cast<int>(version)});
+        checkReferences(p);
+        return p;
     } catch (const Wrong& wrong) {
         std::string reason = wrong.what;
         if (!reason.empty() && reason.back() == '.') reason.pop_back();
         return fail(reason);
     }
+}
+
+std::vector<StoredMember> storedMembers() {
+    std::vector<StoredMember> all = {{"project", "format", 1}, {"project", "version", 1}};
+    notice<Project>("project", all);
+    notice<metre::TempoPoint>("tempo point", all);
+    notice<metre::MetrePoint>("metre point", all);
+    notice<LoopRange>("loop range", all);
+    notice<Source>("source", all);
+    notice<hear::Reading>("reading", all);
+    notice<hear::Candidate>("candidate", all);
+    notice<metre::Pin>("pin", all);
+    notice<hear::Window>("listen", all);
+    notice<Marks>("marks", all);
+    notice<Track>("track", all);
+    notice<Clip>("clip", all);
+    notice<Fade>("fade", all);
+    return all;
 }
 
 } // namespace project

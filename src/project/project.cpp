@@ -26,6 +26,10 @@ Beats Source::endBeat() const {
     return whole >= 1 && std::abs(end.value - whole) <= slack ? Beats(whole) : end;
 }
 
+Seconds Source::wholeEnd() const {
+    return beats ? beats->secondsAt(endBeat()) : length();
+}
+
 std::optional<int> Source::wholeBeats() const {
     if (!beats) return std::nullopt;
     const double end = endBeat().value;
@@ -60,32 +64,6 @@ std::vector<ClipId> allClips(const Project& p) {
         for (const Clip& c : t->clips)
             ids.push_back(c.id);
     return ids;
-}
-
-bool isStretched(const Project& p, const Clip& clip) {
-    const SourcePtr source = sourceOf(p, clip.source);
-    return clip.rule == TimeRule::Stretch && source && source->beats;
-}
-
-Beats startOf(const Project& p, const Clip& clip) {
-    if (isStretched(p, clip)) return clip.at + sourceOf(p, clip.source)->beats->beatAt(clip.from);
-    const SourcePtr source = sourceOf(p, clip.source);
-    // Unstretched, the first downbeat is still what lies on `at`, and what comes before it hangs before.
-    const Seconds downbeat = source && source->beats ? source->beats->secondsAt(Beats(0)) : Seconds(0);
-    return p.tempo.beatAt(p.tempo.secondsAt(clip.at) + clip.from - downbeat);
-}
-
-Beats endOf(const Project& p, const Clip& clip) {
-    if (isStretched(p, clip)) return clip.at + sourceOf(p, clip.source)->beats->beatAt(clip.to);
-    return p.tempo.beatAt(p.tempo.secondsAt(startOf(p, clip)) + (clip.to - clip.from));
-}
-
-Beats endOfMusic(const Project& p) {
-    Beats end(0);
-    for (const TrackPtr& t : p.tracks)
-        for (const Clip& c : t->clips)
-            end = std::max(end, endOf(p, c));
-    return end;
 }
 
 } // namespace project

@@ -45,6 +45,13 @@ struct Sound {
     std::vector<Frames> attacks; // where the onsets are
 };
 
+// A part of a recording, in its own seconds.
+struct Marks {
+    Seconds from;
+    Seconds to;
+    bool operator==(const Marks&) const = default;
+};
+
 // An audio file in the project, with what is known of its timing and pitch. The file is never altered.
 struct Source {
     SourceId id;
@@ -61,19 +68,32 @@ struct Source {
     std::optional<Beats> loopBeats; // from the first downbeat to where the loop ends; none: at the end of the file
     int beatsInBar = 4;
     hear::Kind kind = hear::Kind::NoBeat;
-    hear::Window window;                              // the tempos that were listened between
-    std::optional<std::pair<Seconds, Seconds>> marks; // set by hand: a whole number of beats lies between
+    hear::Window window;        // the tempos that were listened between
+    std::optional<Marks> marks; // set by hand: a whole number of beats lies between
 
     Seconds length() const { return facts.length(); }
     // Where the loop ends: after loopBeats; else at a whole number of beats when the file's length is within 2 % of
     // a beat of one, else with the file. REQUIRES beats.
     Beats endBeat() const;
+    // Where a clip of all of it ends: at the end of its beats, else of the file.
+    Seconds wholeEnd() const;
     // Whole beats from the first downbeat to the end mark, where that is a whole number.
     std::optional<int> wholeBeats() const;
 };
 using SourcePtr = std::shared_ptr<const Source>;
 
 enum class TimeRule { Stretch, Place };
+
+// Which of a recording's channels are heard, and where. A mono recording sounds on both sides, whatever is said.
+enum class Channels { Stereo, Mono, Left, Right, Swapped };
+
+// How a clip begins or ends: its gain rises, or falls, over so many seconds of what is heard.
+struct Fade {
+    enum class Shape { Linear, EqualPower };
+    Seconds length;
+    Shape shape = Shape::EqualPower;
+    bool operator==(const Fade&) const = default;
+};
 
 // One placed use of a source. `at` is where the source's beat 0, its first downbeat, lies in the project; a source
 // without beats has its first sample there. The part used runs from `from` to `to`, in the source's own seconds.
@@ -86,6 +106,10 @@ struct Clip {
     TimeRule rule = TimeRule::Stretch;
     stretch::Settings stretch;
     double gainDb = 0;
+    Channels channels = Channels::Stereo;
+    Fade fadeIn;
+    Fade fadeOut;
+    bool locked = false; // refuses every edit but unlocking
     bool operator==(const Clip&) const = default;
 };
 
@@ -94,6 +118,7 @@ struct Track {
     std::string name;
     int tint = 0; // which of the track tints
     double gainDb = -3;
+    double pan = 0; // −1 left to 1 right
     bool mute = false;
     bool solo = false;
     std::vector<Clip> clips;
@@ -128,14 +153,13 @@ const Clip* clipOf(const Project& p, ClipId id);
 TrackPtr trackOfClip(const Project& p, ClipId id);
 std::vector<ClipId> allClips(const Project& p);
 
-// True when the clip follows project time by being stretched: its rule says so and its source has beats.
-bool isStretched(const Project& p, const Clip& clip);
-
-// Where a clip begins and ends in the project.
-Beats startOf(const Project& p, const Clip& clip);
-Beats endOf(const Project& p, const Clip& clip);
-
-// The end of the last clip; beat 0 where there is none.
-Beats endOfMusic(const Project& p);
+// What a project may hold: every edit and the reading of a file keep to these.
+inline constexpr double quietestDb = -60;
+inline constexpr double loudestDb = 24;
+inline constexpr double mostSemitones = 24; // either way
+inline constexpr Beats furthest{100000};    // from the beginning
+inline constexpr Seconds longestFade{60};
+inline constexpr int lowestProjectRate = 8000; // Hz
+inline constexpr int highestProjectRate = 192000;
 
 } // namespace project

@@ -1,14 +1,8 @@
 #include "project/recovery.h"
 
-#include "base/safe_file.h"
-#include "base/utf8.h"
 #include "project/save.h"
 
-#include <cerrno>
-#include <charconv>
-#include <csignal>
-#include <fmt/format.h>
-#include <unistd.h>
+#include <algorithm>
 
 namespace project {
 
@@ -18,52 +12,75 @@ namespace {
 
 // An autosave is the project folder's path on the first line (empty: never saved), then the document.
 constexpr const char* prefix = "autosave-";
+constexpr const char* ending = ".json";
+constexpr const char* lockEnding = ".lock";
 
-bool isRunning(int process) {
-    return kill(process, 0) == 0 || errno == EPERM;
+fs::path beside(fs::path file, const char* otherEnding) {
+    return file.replace_extension(otherEnding);
 }
 
 } // namespace
 
-fs::path autosaveFile(const fs::path& recoveryFolder) {
-    return recoveryFolder / fmt::format("{}{}.json", prefix, getpid());
+Autosave::Autosave(base::LockedFile lock) : lock_(std::move(lock)), file_(beside(lock_.path(), ending)) {}
+
+Result<Autosave> Autosave::begin(const fs::path& recoveryFolder) {
+    auto lock = base::LockedFile::make(recoveryFolder, prefix, lockEnding);
+    if (!lock) return tl::unexpected(lock.error());
+    return Autosave(std::move(*lock));
 }
 
-Result<void> autosave(const Project& p, const fs::path& projectFolder, const fs::path& recoveryFolder) {
-    std::error_code error;
-    fs::create_directories(recoveryFolder, error);
-    if (error)
-        return base::problem(fmt::format("The autosave could not be written to {}: {}.",
-                                         base::shownPath(recoveryFolder),
-                                         base::writeReason(recoveryFolder, error.value())));
-    const std::string text = projectFolder.native() + "\n" + toJson(p, {});
-    return base::writeText(autosaveFile(recoveryFolder), text, base::Existing::Replace);
+Result<void> Autosave::write(const Project& p, const fs::path& projectFolder) {
+    return base::writeText(file_, projectFolder.native() + "\n" + toJson(p, {}), base::Existing::Replace);
+}
+
+void Autosave::remove() {
+    std::error_code ignored;
+    fs::remove(file_, ignored);
+}
+
+void Autosave::end() {
+    remove();
+    lock_.remove();
 }
 
 std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
-    std::vector<Recovery> found;
+    struct Found {
+        Recovery recovery;
+        fs::file_time_type written;
+    };
+    std::vector<Found> found;
     std::error_code error;
-    for (const auto& entry : fs::directory_iterator(recoveryFolder, error)) {
-        const std::string name = entry.path().filename().string();
-        if (name.rfind(prefix, 0) != 0 || entry.path().extension() != ".json") continue;
-        int process = 0;
-        const char* digits = name.data() + std::string_view(prefix).size();
-        std::from_chars(digits, name.data() + name.size(), process);
-        if (process <= 0 || isRunning(process)) continue;
-        const auto text = base::readText(entry.path());
+    for (fs::directory_iterator at(recoveryFolder, error), end; !error && at != end; at.increment(error)) {
+        const fs::path file = at->path();
+        if (file.filename().native().rfind(prefix, 0) != 0) continue;
+        if (file.extension() == lockEnding) {
+            // A process that wrote nothing leaves only its lock.
+            if (fs::exists(beside(file, ending), error)) continue;
+            if (auto left = base::LockedFile::take(file)) left->remove();
+            continue;
+        }
+        if (file.extension() != ending) continue;
+        const fs::path lock = beside(file, lockEnding);
+        if (fs::exists(lock, error) && !base::LockedFile::take(lock)) continue; // its process lives
+        const auto text = base::readText(file);
         if (!text) continue;
         const auto line = text->find('\n');
         if (line == std::string::npos) continue;
-        auto p = fromJson(text->substr(line + 1), {}, name);
+        auto p = fromJson(text->substr(line + 1), {}, file.filename().string());
         if (!p) continue;
-        found.push_back({entry.path(), text->substr(0, line), std::move(*p)});
+        found.push_back({{file, text->substr(0, line), std::move(*p)}, fs::last_write_time(file, error)});
     }
-    return found;
+    std::sort(found.begin(), found.end(), [](const Found& a, const Found& b) { return a.written > b.written; });
+    std::vector<Recovery> out;
+    for (Found& f : found)
+        out.push_back(std::move(f.recovery));
+    return out;
 }
 
-void removeAutosave(const fs::path& file) {
+void removeRecovery(const fs::path& file) {
     std::error_code ignored;
     fs::remove(file, ignored);
+    if (auto left = base::LockedFile::take(beside(file, lockEnding))) left->remove();
 }
 
 } // namespace project

@@ -85,4 +85,23 @@ void settle(Source& source) {
     if (const hear::Reading* best = hear::mostTrusted(source.readings)) useReading(source, *best);
 }
 
+stretch::Method methodFor(hear::Kind kind) {
+    switch (kind) {
+    case hear::Kind::Held:
+    case hear::Kind::NoBeat:
+        return stretch::Method::Held;
+    case hear::Kind::Mix:
+        return stretch::Method::Blend;
+    case hear::Kind::Voice:
+    case hear::Kind::Bass:
+        return stretch::Method::Sung;
+    case hear::Kind::Keys:
+        return stretch::Method::Held;
+    case hear::Kind::Struck:
+    case hear::Kind::OneHit:
+        break;
+    }
+    return stretch::Method::Struck;
+}
+
 } // namespace project

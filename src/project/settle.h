@@ -21,4 +21,7 @@ void settle(Source& source);
 void putReading(Source& source, hear::Reading reading);
 const hear::Reading* readingBy(const Source& source, hear::Witness by);
 
+// The method that measures best for a kind of sound (docs/decisions/0007-methods.md).
+stretch::Method methodFor(hear::Kind kind);
+
 } // namespace project

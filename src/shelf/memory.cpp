@@ -1,70 +1,95 @@
 #include "shelf/memory.h"
 
+#include "base/number.h"
+#include "base/user_folders.h"
 #include "base/utf8.h"
 #include "project/settle.h"
-#include "sound/read.h"
 
-#include <cstdlib>
+#include <SQLiteCpp/SQLiteCpp.h>
+#include <array>
 #include <fmt/format.h>
-#include <sqlite3.h>
-#include <sstream>
 
 namespace shelf {
 
 namespace fs = std::filesystem;
 
 struct Memory::Database {
-    sqlite3* handle = nullptr;
-    Database() = default;
-    Database(const Database&) = delete;
-    Database& operator=(const Database&) = delete;
-    ~Database() { sqlite3_close(handle); }
+    SQLite::Database sqlite;
 };
 
 namespace {
 
-// One statement, finished when it goes out of scope.
-class Statement {
-  public:
-    Statement(sqlite3* database, const char* sql) {
-        if (sqlite3_prepare_v2(database, sql, -1, &statement_, nullptr) != SQLITE_OK) statement_ = nullptr;
-    }
-    ~Statement() { sqlite3_finalize(statement_); }
-    Statement(const Statement&) = delete;
-    Statement& operator=(const Statement&) = delete;
-
-    void bind(int at, const std::string& text) {
-        if (statement_ != nullptr)
-            sqlite3_bind_text(statement_, at, text.data(), static_cast<int>(text.size()), SQLITE_TRANSIENT);
-    }
-    int step() { return statement_ == nullptr ? SQLITE_ERROR : sqlite3_step(statement_); }
-    std::string text(int column) const {
-        const auto* bytes = sqlite3_column_text(statement_, column);
-        return bytes == nullptr ? std::string() : std::string(reinterpret_cast<const char*>(bytes));
-    }
-    std::int64_t number(int column) const { return sqlite3_column_int64(statement_, column); }
-
-  private:
-    sqlite3_stmt* statement_ = nullptr;
-};
+constexpr int busyMilliseconds = 2000;
 
 // Pins as "seconds beat seconds beat …", exactly.
 std::string written(const std::vector<metre::Pin>& pins) {
     std::string text;
     for (const metre::Pin& pin : pins)
-        text += fmt::format("{:a} {:a} ", pin.at.value, pin.beat.value);
+        text += base::numberText(pin.at.value) + ' ' + base::numberText(pin.beat.value) + ' ';
     return text;
 }
 
-std::vector<metre::Pin> read(const std::string& text) {
+// None where anything in it is no number.
+std::optional<std::vector<metre::Pin>> pinsFrom(std::string_view text) {
+    std::vector<double> numbers;
+    while (!text.empty()) {
+        const auto space = text.find(' ');
+        const auto number = base::numberFrom(text.substr(0, space));
+        if (!number) return std::nullopt;
+        numbers.push_back(*number);
+        text = space == std::string_view::npos ? std::string_view() : text.substr(space + 1);
+    }
+    if (numbers.size() % 2 != 0) return std::nullopt;
     std::vector<metre::Pin> pins;
-    std::istringstream words(text);
-    std::string seconds;
-    std::string beat;
-    while (words >> seconds >> beat)
-        pins.push_back({metre::Seconds(std::strtod(seconds.c_str(), nullptr)),
-                        metre::Beats(std::strtod(beat.c_str(), nullptr))});
+    for (std::size_t i = 0; i < numbers.size(); i += 2)
+        pins.push_back({metre::Seconds(numbers[i]), metre::Beats(numbers[i + 1])});
     return pins;
+}
+
+// What each version adds to the one before; the database says in its user_version how many it has been given.
+void makeTable(SQLite::Database& database) {
+    database.exec("CREATE TABLE IF NOT EXISTS settled (content TEXT PRIMARY KEY, witness TEXT NOT NULL,"
+                  " pins TEXT NOT NULL, loop_beats TEXT NOT NULL) WITHOUT ROWID");
+}
+// Numbers were hexadecimal floats before; a row that cannot be read settles nothing and goes.
+void writeDecimals(SQLite::Database& database) {
+    SQLite::Statement all(database, "SELECT content, pins, loop_beats FROM settled");
+    SQLite::Statement put(database, "UPDATE settled SET pins = ?, loop_beats = ? WHERE content = ?");
+    SQLite::Statement drop(database, "DELETE FROM settled WHERE content = ?");
+    std::vector<std::array<std::string, 3>> rows;
+    while (all.executeStep())
+        rows.push_back({all.getColumn(0).getString(), all.getColumn(1).getString(), all.getColumn(2).getString()});
+    for (const auto& [content, pins, beats] : rows) {
+        const auto read = pinsFrom(pins);
+        const auto number = base::numberFrom(beats);
+        if (!read) {
+            drop.bind(1, content);
+            drop.exec();
+            drop.reset();
+            continue;
+        }
+        put.bind(1, written(*read));
+        put.bind(2, number ? base::numberText(*number) : std::string());
+        put.bind(3, content);
+        put.exec();
+        put.reset();
+    }
+}
+constexpr std::array<void (*)(SQLite::Database&), 2> migrations = {makeTable, writeDecimals};
+
+// Calls what uses the database; what goes wrong there becomes a sentence.
+template <class Use>
+auto used(const char* what, const Use& use) -> Result<decltype(use())> {
+    try {
+        if constexpr (std::is_void_v<decltype(use())>) {
+            use();
+            return {};
+        } else {
+            return use();
+        }
+    } catch (const std::exception& e) {
+        return base::problem(fmt::format("{}: {}.", what, e.what()));
+    }
 }
 
 } // namespace
@@ -73,83 +98,85 @@ Memory::Memory(std::unique_ptr<Database> database) : database_(std::move(databas
 Memory::~Memory() = default;
 
 Result<std::unique_ptr<Memory>> Memory::open(const fs::path& file) {
-    const auto fail = [&](const std::string& reason) {
-        return base::problem(
-            fmt::format("What was settled before could not be read from {}: {}.", base::shownPath(file), reason));
-    };
+    const std::string what =
+        fmt::format("What was settled before could not be read from {}", base::shownPath(file));
     std::error_code error;
     fs::create_directories(file.parent_path(), error);
-    if (error) return fail(error.message());
-    auto database = std::make_unique<Database>();
-    if (sqlite3_open(file.c_str(), &database->handle) != SQLITE_OK) return fail(sqlite3_errmsg(database->handle));
-    sqlite3_busy_timeout(database->handle, 2000);
-    // Losing the last seconds to a power cut is no harm here; a damaged file would be.
-    char* message = nullptr;
-    const int made =
-        sqlite3_exec(database->handle,
-                     "PRAGMA journal_mode=WAL; PRAGMA synchronous=NORMAL;"
-                     "CREATE TABLE IF NOT EXISTS settled (content TEXT PRIMARY KEY, witness TEXT NOT NULL,"
-                     " pins TEXT NOT NULL, loop_beats TEXT NOT NULL) WITHOUT ROWID;",
-                     nullptr, nullptr, &message);
-    const std::string reason = message == nullptr ? std::string() : std::string(message);
-    sqlite3_free(message);
-    if (made != SQLITE_OK) return fail(reason);
-    return std::unique_ptr<Memory>(new Memory(std::move(database)));
+    if (error) return base::problem(fmt::format("{}: {}.", what, error.message()));
+    auto opened = used(what.c_str(), [&] {
+        auto database = std::make_unique<Database>(Database{
+            SQLite::Database(file.string(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE, busyMilliseconds)});
+        SQLite::Database& sqlite = database->sqlite;
+        // Losing the last seconds to a power cut is no harm here; a damaged file would be.
+        sqlite.exec("PRAGMA journal_mode=WAL");
+        sqlite.exec("PRAGMA synchronous=NORMAL");
+        SQLite::Transaction all(sqlite, SQLite::TransactionBehavior::IMMEDIATE);
+        const int version = sqlite.execAndGet("PRAGMA user_version").getInt();
+        if (version > static_cast<int>(migrations.size()))
+            throw std::runtime_error("it was written by a newer Patient Metre");
+        for (auto m = static_cast<std::size_t>(std::max(0, version)); m < migrations.size(); ++m)
+            migrations[m](sqlite);
+        sqlite.exec(fmt::format("PRAGMA user_version={}", migrations.size()));
+        all.commit();
+        return database;
+    });
+    if (!opened) return tl::unexpected(opened.error());
+    return std::unique_ptr<Memory>(new Memory(std::move(*opened)));
 }
 
 std::optional<Settled> Memory::recall(const std::string& content) const {
     const std::lock_guard lock(mutex_);
-    Statement find(database_->handle, "SELECT witness, pins, loop_beats FROM settled WHERE content = ?");
-    find.bind(1, content);
-    if (find.step() != SQLITE_ROW) return std::nullopt;
-    Settled settled;
-    const auto by = hear::witnessFromWord(find.text(0));
-    settled.pins = read(find.text(1));
-    if (!by || !metre::BeatMap::make(settled.pins)) return std::nullopt;
-    settled.by = *by;
-    if (const std::string beats = find.text(2); !beats.empty()) {
-        const double value = std::strtod(beats.c_str(), nullptr);
-        if (value > 0 && value < 1e6) settled.loopBeats = metre::Beats(value);
-    }
-    return settled;
+    const auto found = used("recall", [&]() -> std::optional<Settled> {
+        SQLite::Statement find(database_->sqlite,
+                               "SELECT witness, pins, loop_beats FROM settled WHERE content = ?");
+        find.bind(1, content);
+        if (!find.executeStep()) return std::nullopt;
+        const auto by = hear::witnessFromWord(find.getColumn(0).getString());
+        const auto pins = pinsFrom(find.getColumn(1).getString());
+        if (!by || !pins || !metre::BeatMap::make(*pins)) return std::nullopt;
+        Settled settled{*by, *pins, {}};
+        if (const auto beats = base::numberFrom(find.getColumn(2).getString()); beats && *beats > 0 && *beats < 1e6)
+            settled.loopBeats = metre::Beats(*beats);
+        return settled;
+    });
+    return found ? *found : std::nullopt;
 }
 
 namespace {
-
-Result<void> done(Statement& statement, sqlite3* database) {
-    if (statement.step() == SQLITE_DONE) return {};
-    return base::problem(fmt::format("The tempo could not be remembered: {}.", sqlite3_errmsg(database)));
+constexpr const char* notRemembered = "The tempo could not be remembered";
 }
-
-} // namespace
 
 Result<void> Memory::remember(const std::string& content, const Settled& settled) {
     const std::lock_guard lock(mutex_);
-    Statement put(database_->handle, "INSERT OR REPLACE INTO settled VALUES (?, ?, ?, ?)");
-    put.bind(1, content);
-    put.bind(2, hear::witnessWord(settled.by));
-    put.bind(3, written(settled.pins));
-    put.bind(4, settled.loopBeats ? fmt::format("{:a}", settled.loopBeats->value) : std::string());
-    return done(put, database_->handle);
+    return used(notRemembered, [&] {
+        SQLite::Statement put(database_->sqlite, "INSERT OR REPLACE INTO settled VALUES (?, ?, ?, ?)");
+        put.bind(1, content);
+        put.bind(2, hear::witnessWord(settled.by));
+        put.bind(3, written(settled.pins));
+        put.bind(4, settled.loopBeats ? base::numberText(settled.loopBeats->value) : std::string());
+        put.exec();
+    });
 }
 
 Result<void> Memory::forget(const std::string& content) {
     const std::lock_guard lock(mutex_);
-    Statement remove(database_->handle, "DELETE FROM settled WHERE content = ?");
-    remove.bind(1, content);
-    return done(remove, database_->handle);
+    return used(notRemembered, [&] {
+        SQLite::Statement remove(database_->sqlite, "DELETE FROM settled WHERE content = ?");
+        remove.bind(1, content);
+        remove.exec();
+    });
 }
 
 Result<void> Memory::forgetAll() {
     const std::lock_guard lock(mutex_);
-    Statement remove(database_->handle, "DELETE FROM settled");
-    return done(remove, database_->handle);
+    return used(notRemembered, [&] { database_->sqlite.exec("DELETE FROM settled"); });
 }
 
 std::size_t Memory::size() const {
     const std::lock_guard lock(mutex_);
-    Statement count(database_->handle, "SELECT count(*) FROM settled");
-    return count.step() == SQLITE_ROW ? static_cast<std::size_t>(count.number(0)) : 0;
+    const auto count =
+        used("count", [&] { return database_->sqlite.execAndGet("SELECT count(*) FROM settled").getInt64(); });
+    return count ? static_cast<std::size_t>(*count) : 0;
 }
 
 std::optional<Settled> settledOf(const project::Source& source) {
@@ -173,14 +200,7 @@ void recallInto(project::Source& source, const Settled& settled) {
 }
 
 fs::path memoryFile() {
-    const auto folder = [](const char* name) {
-        const char* value = std::getenv(name);
-        return value == nullptr ? fs::path() : fs::path(value);
-    };
-    fs::path base = folder("PATIENT_METRE_DATA");
-    if (base.empty() && !folder("XDG_DATA_HOME").empty()) base = folder("XDG_DATA_HOME") / "patient-metre";
-    if (base.empty()) base = folder("HOME") / ".local" / "share" / "patient-metre";
-    return base / "settled.sqlite";
+    return base::dataFolder() / "settled.sqlite";
 }
 
 } // namespace shelf

@@ -23,11 +23,12 @@ struct Settled {
     bool operator==(const Settled&) const = default;
 };
 
-// A small SQLite database. Any thread; calls wait for each other.
+// A small SQLite database. Any thread; calls wait for each other, and up to two seconds for another program that
+// has the database, so that the interface leaves them to a worker.
 class Memory {
   public:
-    // Opens it, or makes it with the folders it lies in. Fails, naming the file, when it is damaged or may not be
-    // written.
+    // Opens it, or makes it with the folders it lies in, and brings what an older version wrote up to date. Fails,
+    // naming the file, when it is damaged, newer than this version, or may not be written.
     static Result<std::unique_ptr<Memory>> open(const std::filesystem::path& file);
     ~Memory();
 
@@ -50,8 +51,7 @@ std::optional<Settled> settledOf(const project::Source& source);
 // Uses what was remembered; it stands among the readings as what the user said.
 void recallInto(project::Source& source, const Settled& settled);
 
-// Where the user's memory lies: in PATIENT_METRE_DATA if that is set, else $XDG_DATA_HOME/patient-metre, else
-// ~/.local/share/patient-metre.
+// Where the user's memory lies: in base::dataFolder().
 std::filesystem::path memoryFile();
 
 } // namespace shelf

@@ -1,6 +1,7 @@
 #include "deliver/loops.h"
-#include "project/edit.h"
-#include "project/fit.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
 #include "project/import.h"
 #include "sound/read.h"
 #include "sound/tags.h"
@@ -35,16 +36,18 @@ std::vector<std::string> namesOf(const std::vector<PlannedLoop>& plan) {
 TEST(Plan, NamesFollowThePattern) {
     const auto p = withLoops({"winch_hands_112bpm.wav", "keel_bass_96.aiff"});
     const auto clips = project::allClips(p);
-    const auto plan = [&](const std::string& pattern) { return namesOf(*planLoops(p, clips, {"/x", pattern})); };
+    const auto plan = [&](const std::string& pattern) {
+        return namesOf(*planLoops(*project::lay(p), clips, {"/x", pattern}));
+    };
     EXPECT_EQ(plan("{name}_{bpm}bpm_{key}"),
               (std::vector<std::string>{"winch_hands_104bpm.wav", "keel_bass_104bpm_Dm.wav"}));
     EXPECT_EQ(plan("{number} {track} {beats} beats"),
               (std::vector<std::string>{"01 winch_hands_112bpm 16 beats.wav", "02 keel_bass_96 8 beats.wav"}));
     EXPECT_EQ(plan("same"), (std::vector<std::string>{"same.wav", "same 2.wav"}));
     EXPECT_EQ(plan("../{name}/x"), (std::vector<std::string>{"_winch_hands_x.wav", "_keel_bass_x.wav"}));
-    EXPECT_FALSE(planLoops(p, clips, {"/x", ""}));
-    EXPECT_FALSE(planLoops(p, clips, {"/x", "{colour}"}));
-    EXPECT_FALSE(planLoops(p, clips, {"/x", "{name"}));
+    EXPECT_FALSE(planLoops(*project::lay(p), clips, {"/x", ""}));
+    EXPECT_FALSE(planLoops(*project::lay(p), clips, {"/x", "{colour}"}));
+    EXPECT_FALSE(planLoops(*project::lay(p), clips, {"/x", "{name"}));
 }
 
 TEST(Plan, WhatSoundsTheSameIsOneLoop) {
@@ -53,23 +56,23 @@ TEST(Plan, WhatSoundsTheSameIsOneLoop) {
     const auto track = p.tracks[0]->id;
     for (const double beat : {12.0, 20.0})
         p = project::place(p, source, track, Beats(beat))->project;
-    EXPECT_EQ(planLoops(p, project::allClips(p), {"/x", "{name}"})->size(), 1U);
+    EXPECT_EQ(planLoops(*project::lay(p), project::allClips(p), {"/x", "{name}"})->size(), 1U);
     const auto last = project::allClips(p).back();
-    p = project::changeClips(p, {last}, [](project::Clip& c) { c.gainDb = -3; });
-    EXPECT_EQ(planLoops(p, project::allClips(p), {"/x", "{name}"})->size(), 2U);
-    p = project::setTempoMap(p, *metre::TempoMap::make({{Beats(0), Bpm(104), metre::TempoPoint::Shape::Hold},
-                                                        {Beats(12), Bpm(90), metre::TempoPoint::Shape::Hold}}));
-    EXPECT_EQ(planLoops(p, project::allClips(p), {"/x", "{name}"})->size(), 3U);
+    p = *project::setGain(p, {last}, -3);
+    EXPECT_EQ(planLoops(*project::lay(p), project::allClips(p), {"/x", "{name}"})->size(), 2U);
+    p = *project::setTempoMap(p, *metre::TempoMap::make({{Beats(0), Bpm(104), metre::TempoPoint::Shape::Hold},
+                                                         {Beats(12), Bpm(90), metre::TempoPoint::Shape::Hold}}));
+    EXPECT_EQ(planLoops(*project::lay(p), project::allClips(p), {"/x", "{name}"})->size(), 3U);
 }
 
 TEST(Deliver, LengthsTempoAndLevelAreThoseOfTheProject) {
     const support::Folder folder;
     for (const double bpm : {104.0, 97.3, 128.0}) {
         auto p = withLoops({"winch_hands_112bpm.wav", "keel_bass_96.aiff", "rope_shaker_124.wav"}, bpm);
-        p = project::changeClips(p, project::allClips(p), [](project::Clip& c) { c.gainDb = -6; });
+        p = *project::setGain(p, project::allClips(p), -6);
         const LoopOptions options{folder.path() / std::to_string(bpm), "{name}_{bpm}bpm"};
-        const auto plan = planLoops(p, project::allClips(p), options);
-        const Delivered out = deliverLoops(p, *plan, options);
+        const auto plan = planLoops(*project::lay(p), project::allClips(p), options);
+        const Delivered out = deliverLoops(project::lay(p), *plan, options);
         EXPECT_TRUE(out.problems.empty());
         ASSERT_EQ(out.written.size(), 3U);
         const int beats[] = {16, 8, 8};
@@ -94,15 +97,15 @@ TEST(Deliver, NothingIsReplacedUnasked) {
     const auto p = withLoops({"rope_shaker_124.wav"});
     LoopOptions options{folder.path(), "{name}"};
     support::writeBytes(folder / "rope_shaker.wav", "mine");
-    const auto plan = planLoops(p, project::allClips(p), options);
+    const auto plan = planLoops(*project::lay(p), project::allClips(p), options);
     EXPECT_TRUE(plan->front().exists);
-    const Delivered refused = deliverLoops(p, *plan, options);
+    const Delivered refused = deliverLoops(project::lay(p), *plan, options);
     EXPECT_TRUE(refused.written.empty());
     ASSERT_EQ(refused.problems.size(), 1U);
     EXPECT_NE(refused.problems[0].find("rope_shaker.wav"), std::string::npos);
     EXPECT_EQ(support::readBytes(folder / "rope_shaker.wav"), "mine");
     options.existing = base::Existing::Replace;
-    EXPECT_EQ(deliverLoops(p, *plan, options).written.size(), 1U);
+    EXPECT_EQ(deliverLoops(project::lay(p), *plan, options).written.size(), 1U);
 }
 
 TEST(Deliver, OneThatCannotBeDoneDoesNotStopTheOthers) {
@@ -112,7 +115,8 @@ TEST(Deliver, OneThatCannotBeDoneDoesNotStopTheOthers) {
     gone.sound = nullptr;
     p.sources[0] = std::make_shared<const project::Source>(gone);
     const LoopOptions options{folder.path(), "{name}"};
-    const Delivered out = deliverLoops(p, *planLoops(p, project::allClips(p), options), options);
+    const Delivered out =
+        deliverLoops(project::lay(p), *planLoops(*project::lay(p), project::allClips(p), options), options);
     EXPECT_EQ(out.written.size(), 1U);
     ASSERT_EQ(out.problems.size(), 1U);
     EXPECT_NE(out.problems[0].find("winch_hands"), std::string::npos);
@@ -127,7 +131,8 @@ TEST(Deliver, CancelledItLeavesNothingHalf) {
                                 if (f > 0.3) stop.request_stop();
                             },
                             stop.get_token()};
-    const Delivered out = deliverLoops(p, *planLoops(p, project::allClips(p), options), options, progress);
+    const Delivered out = deliverLoops(project::lay(p), *planLoops(*project::lay(p), project::allClips(p), options),
+                                       options, progress);
     EXPECT_LT(out.written.size(), 2U);
     for (const auto& e : std::filesystem::directory_iterator(folder.path()))
         EXPECT_TRUE(sound::read(e.path(), 0)) << e.path();
@@ -136,10 +141,11 @@ TEST(Deliver, CancelledItLeavesNothingHalf) {
 TEST(Deliver, OverAChangingTempoNoTempoIsClaimed) {
     const support::Folder folder;
     auto p = withLoops({"winch_hands_112bpm.wav"});
-    p = project::setTempoMap(p, *metre::TempoMap::make({{Beats(0), Bpm(104), metre::TempoPoint::Shape::Ramp},
-                                                        {Beats(40), Bpm(112), metre::TempoPoint::Shape::Hold}}));
+    p = *project::setTempoMap(p, *metre::TempoMap::make({{Beats(0), Bpm(104), metre::TempoPoint::Shape::Ramp},
+                                                         {Beats(40), Bpm(112), metre::TempoPoint::Shape::Hold}}));
     const LoopOptions options{folder.path(), "{name}"};
-    const Delivered out = deliverLoops(p, *planLoops(p, project::allClips(p), options), options);
+    const Delivered out =
+        deliverLoops(project::lay(p), *planLoops(*project::lay(p), project::allClips(p), options), options);
     ASSERT_EQ(out.written.size(), 1U);
     EXPECT_FALSE(sound::readTags(out.written[0]).bpm);
 }

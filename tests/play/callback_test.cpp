@@ -2,7 +2,7 @@
 // library by ones that count when they are called inside the callback.
 #include "play/player.h"
 #include "play/simulated_output.h"
-#include "project/edit.h"
+#include "project/edit_time.h"
 #include "project/save.h"
 #include "support/files.h"
 
@@ -93,9 +93,10 @@ class Trapped : public Output {
     }
     void stop() override { inner_.stop(); }
     int rate() const override { return inner_.rate(); }
+    bool setRate(int rate) override { return inner_.setRate(rate); }
     bool isSimulated() const override { return true; }
     std::string description() const override { return inner_.description(); }
-    bool isAlive() const override { return true; }
+    bool isAlive() override { return true; }
     std::int64_t framesPlayed() const { return inner_.framesPlayed(); }
 
   private:
@@ -111,7 +112,8 @@ TEST(Callback, NeitherLocksNorAllocatesWhateverIsDoneMeanwhile) {
     p.click = true;
     p.loop.on = true;
     Player player(std::move(trapped), [] {});
-    player.setProject(p);
+    project::LaidPtr laid = project::lay(p);
+    player.setProject(laid);
     player.play();
     allocations = 0;
     locks = 0;
@@ -124,11 +126,11 @@ TEST(Callback, NeitherLocksNorAllocatesWhateverIsDoneMeanwhile) {
     };
     for (int i = 0; i < 6; ++i) {
         p = *project::setTempo(p, metre::Bpm(96 + 4 * i));
-        player.setProject(p);
+        player.setProject(laid = project::lay(p, laid));
         playOn(4800);
         player.locate(metre::Beats(8 + i));
         p.loop.to = metre::Beats(30 + i);
-        player.setProject(p);
+        player.setProject(laid = project::lay(p, laid));
         playOn(2400);
         player.stop();
         playOn(600);

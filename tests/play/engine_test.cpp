@@ -1,8 +1,11 @@
 #include "play/engine.h"
 #include "play/player.h"
 #include "play/simulated_output.h"
-#include "project/edit.h"
+#include "project/edit_clips.h"
+#include "project/edit_time.h"
+#include "project/edit_tracks.h"
 #include "project/import.h"
+#include "project/laid.h"
 #include "project/save.h"
 #include "support/audio.h"
 #include "support/files.h"
@@ -18,21 +21,21 @@ using metre::Bpm;
 using metre::Seconds;
 using Pace = SimulatedOutput::Pace;
 
-std::vector<float> processed(Engine& e, int n) {
+std::vector<float> processed(Engine& e, int n, int block = 256) {
     std::vector<float> out(static_cast<std::size_t>(2 * n));
-    for (int at = 0; at < n; at += 256)
-        e.process(out.data() + 2 * at, std::min(256, n - at));
+    for (int at = 0; at < n; at += block)
+        e.process(out.data() + 2 * at, std::min(block, n - at));
     return out;
 }
 
 ScenePtr ramp(double bpm, bool loop = false) {
     // A clip whose samples tell their own position.
-    auto scene = std::make_shared<Scene>();
+    auto scene = std::make_shared<mix::Scene>();
     scene->tempo = metre::TempoMap(Bpm(bpm));
     auto audio = std::make_shared<sound::Audio>(48000, 1, Frames(480000));
     for (std::size_t i = 0; i < 480000; ++i)
         audio->channels[0][i] = static_cast<float>(i) / 480000;
-    scene->clips.push_back({Frames(0), audio, 1});
+    scene->clips.push_back(mix::soundAt(Frames(0), audio));
     scene->loop = loop;
     scene->loopFrom = Beats(1);
     scene->loopTo = Beats(2);
@@ -66,8 +69,80 @@ TEST(Engine, TheLoopGoesRoundToTheFrame) {
     e.play();
     const auto out = processed(e, 60000);
     EXPECT_NEAR(out[2 * 23999], (24000 + 23999) / 480000.0, 1e-6);
-    EXPECT_NEAR(out[2 * 24000], 24000 / 480000.0, 1e-6);
-    EXPECT_NEAR(out[2 * 48000], 24000 / 480000.0, 1e-6);
+    // The clip goes on across both edges, and crosses over; after that the place is exact to the frame.
+    for (const std::size_t round : {24000U, 48000U}) {
+        EXPECT_NEAR(out[2 * (round + 256)], (24000 + 256) / 480000.0, 1e-6);
+        for (std::size_t i = round - 10; i < round + 300; ++i)
+            ASSERT_LT(std::abs(out[2 * i] - out[2 * i - 2]), 0.0005F) << i - round;
+    }
+}
+
+// A clip that ends with the loop range and begins with it is no jump: it goes round as it is, attack and all.
+TEST(Engine, WhatFillsTheLoopRangeGoesRoundBitForBit) {
+    for (const int block : {32, 77, 256, 1001, 4096}) {
+        Engine e;
+        auto scene = std::make_shared<mix::Scene>();
+        scene->tempo = metre::TempoMap(Bpm(120));
+        const auto audio = std::make_shared<sound::Audio>(support::noise(0.5));
+        scene->clips.push_back(mix::soundAt(Frames(24000), audio));
+        scene->loop = true;
+        scene->loopFrom = Beats(1);
+        scene->loopTo = Beats(2);
+        e.setScene(scene);
+        e.locate(Beats(1));
+        e.play();
+        const auto out = processed(e, 4 * 24000, block);
+        for (std::size_t i = 256; i < 4 * 24000; ++i)
+            ASSERT_EQ(out[2 * i], audio->channels[0][i % 24000]) << i << " with blocks of " << block;
+    }
+}
+
+// However the output asks, the same is heard.
+TEST(Engine, BlocksOfAnySizeGiveTheSame) {
+    const auto play = [](int block) {
+        Engine e;
+        auto scene = std::make_shared<mix::Scene>(*ramp(120, true));
+        scene->click = mix::clickAt(48000);
+        e.setScene(scene);
+        e.locate(Beats(1.5));
+        e.play();
+        return processed(e, 50000, block);
+    };
+    const auto whole = play(4096);
+    for (const int block : {32, 33, 100, 255, 256, 257, 512, 1023}) {
+        const auto parts = play(block);
+        for (std::size_t i = 0; i < whole.size(); ++i)
+            ASSERT_NEAR(parts[i], whole[i], 1e-6) << i / 2 << " with blocks of " << block;
+    }
+}
+
+TEST(Engine, ChangesThatFollowEachOtherWithinOneCrossingMakeNoClick) {
+    const auto flat = [](float level) {
+        auto scene = std::make_shared<mix::Scene>();
+        auto audio = std::make_shared<sound::Audio>(48000, 1, Frames(480000));
+        std::fill(audio->channels[0].begin(), audio->channels[0].end(), level);
+        scene->clips.push_back(mix::soundAt(Frames(0), audio));
+        return scene;
+    };
+    for (const int block : {32, 33, 64, 127, 255, 512, 4096}) {
+        Engine e;
+        e.setScene(flat(0.5F));
+        e.play();
+        std::vector<float> all = processed(e, 4096, block);
+        for (const float level : {-0.5F, 0.4F, -0.3F, 0.2F, 0.5F}) {
+            e.setScene(flat(level));
+            for (const float s : processed(e, block, block))
+                all.push_back(s);
+        }
+        e.locate(Beats(1));
+        e.stop();
+        for (const float s : processed(e, 8192, block))
+            all.push_back(s);
+        for (std::size_t i = 2; i < all.size(); ++i)
+            ASSERT_LT(std::abs(all[i] - all[i - 2]), 0.01F) << i / 2 << " with blocks of " << block;
+        EXPECT_EQ(all.back(), 0.0F);
+        EXPECT_EQ(e.ordersDone(), e.ordersGiven());
+    }
 }
 
 TEST(Engine, AnotherTempoKeepsTheBarPosition) {
@@ -85,11 +160,11 @@ TEST(Engine, AnotherTempoKeepsTheBarPosition) {
 TEST(Engine, ChangesCrossOverWithoutAJump) {
     Engine e;
     const auto flat = [](float level) {
-        auto scene = std::make_shared<Scene>();
+        auto scene = std::make_shared<mix::Scene>();
         auto audio = std::make_shared<sound::Audio>(48000, 1, Frames(480000));
         for (float& s : audio->channels[0])
             s = level;
-        scene->clips.push_back({Frames(0), audio, 1});
+        scene->clips.push_back(mix::soundAt(Frames(0), audio));
         return scene;
     };
     e.setScene(flat(0.5F));
@@ -109,10 +184,10 @@ TEST(Engine, ChangesCrossOverWithoutAJump) {
 
 TEST(Engine, TheClickFallsOnEveryBeatAndBrightestOnTheFirst) {
     Engine e;
-    auto scene = std::make_shared<Scene>();
+    auto scene = std::make_shared<mix::Scene>();
     scene->tempo = metre::TempoMap(Bpm(100));
     scene->metre = metre::MetreMap({3, 4});
-    scene->click = true;
+    scene->click = mix::clickAt(48000);
     e.setScene(scene);
     e.play();
     const auto out = processed(e, 48000 * 4);
@@ -173,7 +248,7 @@ struct Stage {
 
 TEST(Player, RendersTheDemoAndPlaysItInTime) {
     Stage s;
-    s.player->setProject(demo());
+    s.player->setProject(project::lay(demo()));
     tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
     s.player->tick();
     s.player->locate(demo().metre.startOfBar(3));
@@ -191,14 +266,14 @@ TEST(Player, RendersTheDemoAndPlaysItInTime) {
 TEST(Player, AChangeOfTempoIsHeardWithinAQuarterOfASecond) {
     Stage s(Pace::RealTime);
     project::Project p = demo();
-    s.player->setProject(p);
+    s.player->setProject(project::lay(p));
     tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
     s.player->locate(Beats(24));
     s.player->play();
     const auto startOfMusic = s.out->framesPlayed();
     tickUntil(*s.player, [&] { return s.out->framesPlayed() > startOfMusic + 9600; });
     const double before = s.player->position().value;
-    s.player->setProject(*project::setTempo(p, Bpm(120)));
+    s.player->setProject(project::lay(*project::setTempo(p, Bpm(120))));
     const auto changed = s.out->framesPlayed();
     // What is heard changes with the speed at which the position runs: measured in frames played, not by the clock.
     double lastBeat = s.player->position().value;
@@ -225,15 +300,14 @@ TEST(Player, AChangeOfTempoIsHeardWithinAQuarterOfASecond) {
 TEST(Player, AnotherMethodPlaysOnUntilItIsReady) {
     Stage s;
     project::Project p = demo();
-    s.player->setProject(p);
+    s.player->setProject(project::lay(p));
     tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
     s.player->tick();
     s.player->locate(Beats(8));
     s.player->play();
     s.out->advance(4800);
-    p = project::changeClips(p, project::allClips(p),
-                             [](project::Clip& c) { c.stretch.method = stretch::Method::Tape; });
-    s.player->setProject(p); // nothing of it is rendered yet
+    p = *project::setMethod(p, project::allClips(p), stretch::Method::Tape);
+    s.player->setProject(project::lay(p)); // nothing of it is rendered yet
     s.out->advance(4800);
     const auto played = s.out->taken();
     double sum = 0;
@@ -248,7 +322,7 @@ TEST(Player, MissingAudioIsTold) {
     project::Source gone = *p.sources[0];
     gone.sound = nullptr;
     p.sources[0] = std::make_shared<const project::Source>(gone);
-    s.player->setProject(p);
+    s.player->setProject(project::lay(p));
     EXPECT_NE(s.player->problemWith(p.tracks[0]->clips[0].id).find("missing"), std::string::npos);
 }
 
@@ -256,8 +330,8 @@ TEST(Player, MutedAndSoloedTracks) {
     Stage s;
     project::Project p = demo();
     for (const auto& t : demo().tracks)
-        p = *project::changeTrack(p, t->id, [](project::Track& x) { x.mute = true; });
-    s.player->setProject(p);
+        p = *project::setMute(p, t->id, true);
+    s.player->setProject(project::lay(p));
     tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
     s.player->locate(Beats(24));
     s.player->play();
@@ -308,7 +382,7 @@ TEST(Player, TenMinutesAreHeardFromTheirMiddleBeforeTheyAreRendered) {
     const project::Project p = projectOf(minutes, stretch::Method::Held);
     const project::ClipId id = p.tracks[0]->clips[0].id;
     s.player->locate(Beats(500));
-    s.player->setProject(p);
+    s.player->setProject(project::lay(p));
     s.player->play();
     const Frames here = metre::toFrames(p.tempo.secondsAt(Beats(500)), 48000);
     const auto holdsHere = [&](const play::RenderedPiece& piece) {
@@ -345,7 +419,7 @@ TEST(Player, TheOtherMethodAndTheSourceAsRecordedAreHeardAsLoud) {
     Stage s;
     project::Project p = projectOf(audio, stretch::Method::Struck, attacks);
     const project::ClipId id = p.tracks[0]->clips[0].id;
-    s.player->setProject(p);
+    s.player->setProject(project::lay(p));
     const auto heard = [&] {
         s.player->locate(Beats(0));
         s.player->play();
@@ -380,12 +454,17 @@ TEST(Player, TheOtherMethodAndTheSourceAsRecordedAreHeardAsLoud) {
     EXPECT_EQ(heard(), own);
 }
 
+base::Key keyOf(int i) {
+    return base::KeyMaker().add(static_cast<std::uint64_t>(i)).key();
+}
+project::RenderJobPtr jobWith(const std::shared_ptr<const project::Sound>& sound, Frames from, Frames to, int i) {
+    return std::make_shared<const project::RenderJob>(
+        project::RenderJob{sound, *metre::TimeMap::straight(from, to), {}, keyOf(i)});
+}
+
 TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
     const auto sound = project::soundOf(support::noise(4.0));
-    const auto job = [&](int i) {
-        return project::RenderJob{
-            sound, *metre::TimeMap::straight(Frames(192000), Frames(200000 + i)), {}, std::to_string(i)};
-    };
+    const auto job = [&](int i) { return jobWith(sound, Frames(192000), Frames(200000 + i), i); };
     RenderCache cache(1, 1 << 28, [] {});
     std::vector<WantedRender> wanted;
     for (int i = 0; i < 6; ++i)
@@ -397,26 +476,25 @@ TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
             std::this_thread::yield();
         ASSERT_TRUE(done());
     };
-    wait([&] { return cache.isComplete("5"); });
-    EXPECT_FALSE(cache.isComplete("0"));
+    wait([&] { return cache.isComplete(keyOf(5)); });
+    EXPECT_FALSE(cache.isComplete(keyOf(0)));
     cache.want({{job(99), 0}});
-    wait([&] { return cache.isComplete("99"); });
+    wait([&] { return cache.isComplete(keyOf(99)); });
     EXPECT_EQ(cache.pending(), 0U);
     EXPECT_EQ(cache.wantedCount(), 1U);
-    EXPECT_FALSE(cache.isComplete("0"));
+    EXPECT_FALSE(cache.isComplete(keyOf(0)));
 }
 
 TEST(RenderCache, ForgetsTheOldestWhenItIsFull) {
     const auto sound = project::soundOf(support::noise(1.0));
     RenderCache cache(1, 300 * 1024, [] {}); // room for one rendering of 200 kB
     for (int i = 0; i < 3; ++i) {
-        cache.want(
-            {{{sound, *metre::TimeMap::straight(Frames(48000), Frames(50000 + i)), {}, std::to_string(i)}, 0}});
+        cache.want({{jobWith(sound, Frames(48000), Frames(50000 + i), i), 0}});
         while (cache.pending() > 0)
             std::this_thread::yield();
     }
-    EXPECT_TRUE(cache.find("0").empty());
-    EXPECT_TRUE(cache.isComplete("2"));
+    EXPECT_TRUE(cache.find(keyOf(0)).empty());
+    EXPECT_TRUE(cache.isComplete(keyOf(2)));
 }
 
 TEST(Output, WithoutADeviceASimulatedOneIsChosenAndSaysSo) {

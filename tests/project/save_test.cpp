@@ -1,8 +1,14 @@
 #include "base/utf8.h"
-#include "project/edit.h"
+#include "project/describe.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
+#include "project/edit_tracks.h"
 #include "project/import.h"
+#include "project/laid.h"
 #include "project/recovery.h"
 #include "project/save.h"
+#include "project/timing.h"
 #include "support/audio.h"
 #include "support/files.h"
 
@@ -28,10 +34,10 @@ Project withDemoFiles(const std::vector<std::string>& names) {
         auto r = importFile(support::demoAudio(name), p.rate);
         Added added = addSources(p, {r->source});
         auto placed = place(added.project, added.ids[0], {}, Beats(4));
-        p = changeClips(placed->project, {placed->id}, [](Clip& c) {
-            c.gainDb = -2.5;
-            c.stretch.semitones = 3;
-        });
+        const std::vector<ClipId> it = {placed->id};
+        p = *setTranspose(*setGain(placed->project, it, -2.5), it, 3);
+        p = *setFadeOut(*setFadeIn(p, it, {Seconds(0.5), Fade::Shape::Linear}), it, {Seconds(1.25)});
+        p = *setLocked(*setPan(*setChannels(p, it, Channels::Swapped), p.tracks[0]->id, -0.25), it, true);
     }
     return p;
 }
@@ -51,6 +57,7 @@ TEST(Save, WhatIsSavedIsLoaded) {
     EXPECT_EQ(q.snap, p.snap);
     EXPECT_EQ(q.loop, p.loop);
     EXPECT_EQ(q.tracks[0]->clips, p.tracks[0]->clips);
+    EXPECT_EQ(q.tracks[0]->pan, -0.25);
     EXPECT_EQ(q.sources[0]->readings, p.sources[0]->readings);
     EXPECT_EQ(q.sources[0]->beats, p.sources[0]->beats);
     EXPECT_EQ(q.sources[0]->sound->audio.channels, p.sources[0]->sound->audio.channels);
@@ -148,8 +155,8 @@ TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
     refused("", "damaged");
     refused("[]", "not a Patient Metre project");
     refused("{\"format\": 7}", "not a Patient Metre project");
-    refused(changed("\"version\": 2", "\"version\": 3"), "newer");
-    refused(changed("\"version\": 2", "\"version\": \"two\""), "not a number");
+    refused(changed("\"version\": 3", "\"version\": 4"), "newer");
+    refused(changed("\"version\": 3", "\"version\": \"two\""), "not a number");
     refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
     refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");
     refused(changed("\"bpm\": 104.0", "\"bpm\": \"fast\""), "not a number");
@@ -200,7 +207,8 @@ TEST(Recovery, WhatACrashLeftIsFound) {
     // A process that autosaves and dies without tidying up.
     const pid_t child = fork();
     if (child == 0) {
-        (void)autosave(p, "/somewhere/journey", folder.path());
+        auto mine = Autosave::begin(folder.path());
+        (void)mine->write(p, "/somewhere/journey");
         _exit(0);
     }
     int status = 0;
@@ -211,15 +219,29 @@ TEST(Recovery, WhatACrashLeftIsFound) {
     Project back = found[0].project;
     EXPECT_TRUE(loadAudio(back, {}).empty());
     EXPECT_EQ(toJson(back, {}), toJson(p, {}));
-    removeAutosave(found[0].file);
-    EXPECT_TRUE(findRecoveries(folder.path()).empty());
+    removeRecovery(found[0].file);
+    EXPECT_TRUE(std::filesystem::is_empty(folder.path())) << "nor is its lock left";
 }
 
 TEST(Recovery, ARunningApplicationsAutosaveIsNotOffered) {
     const Folder folder;
-    ASSERT_TRUE(autosave({}, {}, folder.path()));
-    EXPECT_TRUE(std::filesystem::exists(autosaveFile(folder.path())));
-    EXPECT_TRUE(findRecoveries(folder.path()).empty());
+    {
+        auto first = Autosave::begin(folder.path());
+        auto second = Autosave::begin(folder.path());
+        ASSERT_TRUE(first && second);
+        ASSERT_TRUE(first->write({}, {}));
+        ASSERT_TRUE(second->write({}, {}));
+        EXPECT_NE(first->file(), second->file()) << "each has its own, even in one process";
+        EXPECT_TRUE(findRecoveries(folder.path()).empty());
+        first->end();
+        EXPECT_FALSE(std::filesystem::exists(first->file()));
+        EXPECT_TRUE(std::filesystem::exists(second->file()));
+    }
+    // A process with any id may live: only the lock counts.
+    support::writeBytes(folder / ("autosave-" + std::to_string(getpid()) + ".json"), "\n" + toJson({}, {}));
+    EXPECT_EQ(findRecoveries(folder.path()).size(), 2U) << "that one, and the one whose owner has gone";
+    for (const Recovery& r : findRecoveries(folder.path()))
+        removeRecovery(r.file);
     support::writeBytes(folder / "autosave-999999999.json", "\nrubbish");
     EXPECT_TRUE(findRecoveries(folder.path()).empty());
     EXPECT_TRUE(std::filesystem::exists(folder / "autosave-999999999.json")) << "what cannot be read is left alone";
@@ -229,15 +251,16 @@ TEST(Demo, TheProjectOpensWholeAndPlaysSixteenBars) {
     const auto loaded = loadProject(support::demoFolder());
     ASSERT_TRUE(loaded) << loaded.error().text;
     EXPECT_TRUE(loaded->warnings.empty());
-    EXPECT_GE(endOfMusic(loaded->project).value, 16 * 4);
+    EXPECT_GE(lay(loaded->project)->end().value, 16 * 4);
     EXPECT_GE(loaded->project.sources.size(), 5U);
-    // The format document names every member that is written.
+    // The format document names every member that is stored.
     const std::string document = support::readBytes(std::filesystem::path(PM_SOURCE_DIR) / "docs" / "format.md");
-    const std::string json = support::readBytes(support::demoFolder() / "project.json");
-    const std::regex member("\"([A-Za-z]+)\":");
-    for (std::sregex_iterator m(json.begin(), json.end(), member), end; m != end; ++m)
-        EXPECT_NE(document.find("`" + (*m)[1].str() + "`"), std::string::npos)
-            << (*m)[1] << " is not in docs/format.md";
+    ASSERT_GT(storedMembers().size(), 50U);
+    for (const StoredMember& m : storedMembers()) {
+        EXPECT_NE(document.find("`" + m.name + "`"), std::string::npos)
+            << m.name << " of a " << m.of << " is not in docs/format.md";
+        EXPECT_LE(m.since, formatVersion);
+    }
 }
 
 } // namespace

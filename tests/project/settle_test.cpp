@@ -1,8 +1,10 @@
 // From what was heard to what a source is.
 #include "project/settle.h"
 
-#include "project/edit.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
 #include "project/import.h"
+#include "project/timing.h"
 #include "support/audio.h"
 #include "support/files.h"
 

@@ -7,6 +7,7 @@
 #include "support/audio.h"
 #include "support/files.h"
 
+#include <SQLiteCpp/SQLiteCpp.h>
 #include <gtest/gtest.h>
 #include <sndfile.h>
 #include <thread>
@@ -66,6 +67,34 @@ TEST(Memory, ADamagedFileIsNamedAndLeftAlone) {
     ASSERT_FALSE(memory);
     EXPECT_NE(memory.error().text.find("settled.sqlite"), std::string::npos) << memory.error().text;
     EXPECT_EQ(support::readBytes(folder / "settled.sqlite"), std::string(4096, 'x'));
+}
+
+// What the first version wrote: numbers as hexadecimal floats, and no version.
+TEST(Memory, AnOlderFileIsBroughtUpToDate) {
+    const Folder folder;
+    {
+        SQLite::Database old((folder / "settled.sqlite").string(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE);
+        old.exec("CREATE TABLE settled (content TEXT PRIMARY KEY, witness TEXT NOT NULL, pins TEXT NOT NULL,"
+                 " loop_beats TEXT NOT NULL) WITHOUT ROWID");
+        old.exec("INSERT INTO settled VALUES ('a', 'typed', '0x0p+0 0x0p+0 0x1p-1 0x1p+0 ', '0x1p+4')");
+        old.exec("INSERT INTO settled VALUES ('b', 'typed', '0,5 nonsense', '')");
+    }
+    for (int i = 0; i < 2; ++i) {
+        const auto memory = Memory::open(folder / "settled.sqlite");
+        ASSERT_TRUE(memory) << memory.error().text;
+        EXPECT_EQ((*memory)->recall("a"),
+                  (Settled{Witness::Typed, {{Seconds(0), Beats(0)}, {Seconds(0.5), Beats(1)}}, Beats(16)}));
+        EXPECT_EQ((*memory)->size(), 1U) << "what cannot be read settles nothing";
+    }
+}
+
+TEST(Memory, ANewerFileIsRefusedAndLeftAlone) {
+    const Folder folder;
+    ASSERT_TRUE(Memory::open(folder / "settled.sqlite"));
+    SQLite::Database((folder / "settled.sqlite").string(), SQLite::OPEN_READWRITE).exec("PRAGMA user_version=99");
+    const auto memory = Memory::open(folder / "settled.sqlite");
+    ASSERT_FALSE(memory);
+    EXPECT_NE(memory.error().text.find("newer"), std::string::npos) << memory.error().text;
 }
 
 TEST(Memory, ServesSeveralThreads) {

@@ -1,8 +1,8 @@
 // The stretching methods against the outside: pitch as the standards have it, loudness as it is rated, onsets where
 // the truth has them, and reference libraries in the same run.
 #include "hear/onsets.h"
-#include "project/fit.h"
 #include "project/import.h"
+#include "project/settle.h"
 #include "sound/loudness.h"
 #include "sound/read.h"
 #include "stretch/method.h"

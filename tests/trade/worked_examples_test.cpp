@@ -4,9 +4,10 @@
 #include "metre/beat_map.h"
 #include "metre/metre_map.h"
 #include "metre/tempo_map.h"
-#include "project/edit.h"
-#include "project/fit.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
 #include "project/import.h"
+#include "project/laid.h"
 #include "sound/read.h"
 #include "sound/write.h"
 #include "stretch/method.h"
@@ -51,7 +52,8 @@ TEST(WorkedExamples, ThirtyTwoBeatsAt128) {
     s.beats = metre::BeatMap(Bpm(128), Seconds(0));
     const auto added = project::addSources({}, {s}); // a new project is at 120
     const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));
-    const auto job = project::renderJobOf(placed->project, *project::clipOf(placed->project, placed->id));
+    const auto laid = project::lay(placed->project);
+    const auto job = laid->find(placed->id)->time().job;
     EXPECT_NEAR(job->map.meanRatio(), 16.0 / 15, 1e-6);
     EXPECT_EQ(job->map.outputLength(), Frames(768000));
 }

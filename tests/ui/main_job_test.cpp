@@ -1,5 +1,6 @@
 // The product's first job from end to end, with mouse and keys only: a project at 104, loops whose names say 112,
 // 96 and 124, fitted, heard with the click, followed to another tempo, delivered and read back.
+#include "project/timing.h"
 #include "ui/window.h"
 
 #include "sound/read.h"
@@ -113,7 +114,7 @@ TEST(MainJob, FromLoopsOnDiskToLoopsOnTheGrid) {
 
     // And all of it can be taken back.
     int steps = 0;
-    while (w.session().history().canUndo() && steps < 50) {
+    while (w.session().document().history().canUndo() && steps < 50) {
         w.window->findChild<QAction*>("undo")->trigger();
         ++steps;
     }

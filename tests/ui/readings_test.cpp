@@ -1,4 +1,5 @@
 // The readings of a source in the bench, and the page of all sources, by mouse and keys.
+#include "project/timing.h"
 #include "ui/window.h"
 
 #include "app/bench/bench.h"
@@ -46,7 +47,7 @@ struct Loops : Window {
     }
     const project::Source& source(std::size_t i = 0) { return *now().sources.at(i); }
     double tempo(std::size_t i = 0) { return source(i).beats ? source(i).beats->meanTempo().value : 0; }
-    void pick(std::size_t i) { session().selectSource(source(i).id); }
+    void pick(std::size_t i) { session().document().selectSource(source(i).id); }
     // Clicks the row of a witness in the list of readings.
     void clickReading(Witness by, Qt::MouseButton button = Qt::LeftButton) {
         auto* list = child<app::ReadingsList>("readings");
@@ -167,7 +168,7 @@ TEST(Readings, BeatsBetweenMarksThatAreDragged) {
         QTest::mouseMove(view, QPoint(x(9.6 - i * 0.8), 12));
     QTest::mouseRelease(view, Qt::LeftButton, {}, QPoint(x(4.8), 12));
     ASSERT_TRUE(w.source().marks);
-    EXPECT_NEAR(w.source().marks->second.value, 4.8, 0.003) << "caught by the attack";
+    EXPECT_NEAR(w.source().marks->to.value, 4.8, 0.003) << "caught by the attack";
     EXPECT_EQ(w.child<app::Figure>("beatsBetween")->text(), "8");
     w.typeFigure("beatsBetween", "16");
     EXPECT_NEAR(w.tempo(), 200, 0.1);
@@ -337,7 +338,7 @@ TEST(Memory, ASettledTempoIsKnownAgainInAnotherSessionAndCanBeForgotten) {
     {
         Window w;
         w.import({folder / "a.wav"});
-        w.session().selectSource(w.now().sources[0]->id);
+        w.session().document().selectSource(w.now().sources[0]->id);
         QTest::mouseClick(w.child<QPushButton>("halfTempo"), Qt::LeftButton);
         EXPECT_NEAR(w.now().sources[0]->beats->meanTempo().value, 61.5, 0.02);
     }
@@ -346,7 +347,7 @@ TEST(Memory, ASettledTempoIsKnownAgainInAnotherSessionAndCanBeForgotten) {
         Window w;
         w.import({folder / "renamed_140bpm.wav"});
         EXPECT_NEAR(w.now().sources[0]->beats->meanTempo().value, 61.5, 0.02);
-        w.session().selectSource(w.now().sources[0]->id);
+        w.session().document().selectSource(w.now().sources[0]->id);
         w.window->findChild<QAction*>("forgetSettled")->trigger();
     }
     Window w;
@@ -362,7 +363,7 @@ TEST(Background, ManyFilesArriveRowByRowAndTheRestCanBeCancelled) {
     w.session().importFiles(files, {}, Beats(0));
     // While the first are there the work goes on, and the window answers.
     ASSERT_TRUE(waitFor([&] { return w.now().sources.size() >= 2; }));
-    const bool busy = w.session().task().isRunning();
+    const bool busy = w.session().jobs().isBusy();
     if (busy) {
         const QString work = w.child<QLabel>("statusWork")->text();
         EXPECT_TRUE(work.endsWith("of 24")) << work.toStdString();

@@ -90,13 +90,12 @@ struct Window {
     // Until nothing is under way any more.
     void settle() {
         ASSERT_TRUE(
-            waitFor([&] { return !session().task().isRunning() && session().player().pendingRenders() == 0; }));
+            waitFor([&] { return !session().jobs().isBusy() && session().player().pendingRenders() == 0; }));
     }
 
     QPoint middleOf(app::ClipId id) {
-        for (std::size_t i = 0; i < now().tracks.size(); ++i)
-            for (const auto& c : now().tracks[i]->clips)
-                if (c.id == id) return bars().layout().clip(now(), c, i).center().toPoint();
+        const project::LaidClip* clip = session().laid()->find(id);
+        if (clip != nullptr) return bars().layout().clip(*clip).center().toPoint();
         ADD_FAILURE() << "no such clip";
         return {};
     }

@@ -1,7 +1,7 @@
 // Where things are on the page Bars: from beats and tracks to pixels and back.
 #pragma once
 
-#include "project/project.h"
+#include "project/laid.h"
 
 #include <QRectF>
 
@@ -30,9 +30,9 @@ struct BarsLayout {
         const auto i = static_cast<std::size_t>((py - top + scrollY) / track);
         return std::min(i, tracks);
     }
-    QRectF clip(const project::Project& p, const project::Clip& c, std::size_t trackIndex) const {
-        const double left = x(project::startOf(p, c));
-        return {left, double(y(trackIndex)) + 3, x(project::endOf(p, c)) - left, track - 6};
+    QRectF clip(const project::LaidClip& c) const {
+        const double left = x(c.time().start);
+        return {left, double(y(c.trackIndex)) + 3, x(c.time().end) - left, track - 6};
     }
 };
 

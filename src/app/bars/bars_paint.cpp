@@ -3,6 +3,7 @@
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
+#include "sound/decibel.h"
 
 #include <QPainterPath>
 #include <algorithm>
@@ -113,30 +114,24 @@ sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, m
 
 // The outline of what is heard of a clip. Where it is not rendered yet, that of its source, bent to the grid: each
 // column of pixels shows the stretch of source it covers.
-void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, const QRectF& area,
+void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& area,
                    const QRect& dirty) {
     const project::Project& project = s.session.now();
-    const project::SourcePtr source = project::sourceOf(project, clip.source);
-    if (!source->sound) return;
-    const bool stretched = project::isStretched(project, clip);
-    const Beats start = project::startOf(project, clip);
-    const metre::Frames startFrame = project::startFrameOf(project, clip);
-    const auto sourceFrameAt = [&](double x) {
-        const Beats b = s.layout.beat(x);
-        const metre::Seconds at = stretched
-                                      ? source->beats->secondsAt(b - clip.at)
-                                      : clip.from + (project.tempo.secondsAt(b) - project.tempo.secondsAt(start));
-        return metre::toFrames(at, project.rate);
-    };
+    const project::RenderJobPtr& job = clip.time().job;
+    if (!job) return;
     const auto frameAt = [&](double x) {
-        return metre::toFrames(project.tempo.secondsAt(s.layout.beat(x)), project.rate) - startFrame;
+        return metre::toFrames(project.tempo.secondsAt(s.layout.beat(x)), project.rate) - clip.time().startFrame;
+    };
+    const auto sourceFrameAt = [&](metre::Frames f) {
+        return metre::Frames(std::llround(job->map.sourceAt(double(f.value))));
     };
     const int left = static_cast<int>(std::max<double>(std::floor(area.left()), dirty.left()));
     const int right = static_cast<int>(std::min<double>(std::ceil(area.right()), dirty.right() + 1));
     const double middle = area.center().y();
     const double half = area.height() / 2;
-    const auto factor = static_cast<double>(std::min(2.0F, static_cast<float>(std::pow(10.0, clip.gainDb / 20))));
-    const std::vector<play::RenderedPiece> pieces = s.session.player().renderedClip(clip.id);
+    const auto factor =
+        static_cast<double>(std::min(2.0F, static_cast<float>(sound::factorFromDb(clip.chain.clipDb))));
+    const std::vector<play::RenderedPiece> pieces = s.session.player().renderedClip(clip.id());
     QVector<QLineF> lines;
     lines.reserve(std::max(0, right - left));
     metre::Frames from = frameAt(left);
@@ -154,7 +149,7 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, c
         }
         const sound::Extent e =
             heard ? *heard
-                  : extentOver(source->sound->audio, source->sound->peaks, sourceFrameAt(x), sourceFrameAt(x + 1));
+                  : extentOver(job->sound->audio, job->sound->peaks, sourceFrameAt(from), sourceFrameAt(to));
         const double top = middle - std::min(1.0, double(e.high) * factor) * half;
         const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half;
         lines.append(QLineF(x + 0.5, top - 0.4, x + 0.5, bottom + 0.4));
@@ -165,20 +160,19 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::Clip& clip, c
 }
 
 // What becomes of a clip's tempo: "112 → 104".
-QString tempoChange(const project::Project& p, const project::Clip& clip) {
-    const project::SourcePtr s = project::sourceOf(p, clip.source);
-    if (!s->sound) return QObject::tr("missing");
-    if (!project::isStretched(p, clip)) return QObject::tr("as recorded");
-    return QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(s->beats->meanTempo())),
-                                         qt(metre::tempoLabel(p.tempo.tempoAt(project::startOf(p, clip)))));
+QString tempoChange(const project::LaidClip& clip) {
+    if (!clip.source->sound) return QObject::tr("missing");
+    if (!clip.time().stretched) return QObject::tr("as recorded");
+    return QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(clip.source->beats->meanTempo())),
+                                         qt(metre::tempoLabel(clip.time().tempo)));
 }
 
 // Name and tempo; where there is no room for both, the name is shortened in its middle, and where there is hardly
 // any, the tempo alone is left.
-void paintTitle(QPainter& p, const project::Project& project, const project::Clip& clip, const QRectF& area) {
+void paintTitle(QPainter& p, const project::LaidClip& clip, const QRectF& area) {
     if (area.width() < 20) return;
-    const QString change = tempoChange(project, clip);
-    const QString name = qt(project::sourceOf(project, clip.source)->name);
+    const QString change = tempoChange(clip) + (clip.clip->locked ? QObject::tr(" · locked") : QString());
+    const QString name = qt(clip.source->name);
     const QFontMetrics metrics = p.fontMetrics();
     const int gap = 9;
     const int room = static_cast<int>(area.width()) - metrics.horizontalAdvance(change) - gap;
@@ -193,19 +187,17 @@ void paintTitle(QPainter& p, const project::Project& project, const project::Cli
     p.drawText(area.adjusted(metrics.horizontalAdvance(shown) + gap, 0, 0, 0), flags, change);
 }
 
-void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::size_t track, const QRect& dirty) {
+void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRect& dirty) {
     const Tokens& t = tokens();
-    const project::Project& project = s.session.now();
-    const auto& selected = s.session.selection().clips;
-    const bool isSelected = std::find(selected.begin(), selected.end(), clip.id) != selected.end();
-    QRectF r = s.layout.clip(project, clip, track);
+    QRectF r = s.layout.clip(clip);
+    const bool isSelected = s.selected.count(clip.id().value) > 0;
     if (isSelected && s.drag.moving)
         r.translate(s.drag.by.value * s.layout.perBeat, s.drag.tracks * BarsLayout::track);
     if (r.right() < dirty.left() || r.left() > dirty.right() || r.bottom() < dirty.top() ||
         r.top() > dirty.bottom())
         return;
-    const QString problem = qt(s.session.player().problemWith(clip.id));
-    const project::Track& owner = *project.tracks[track];
+    const QString problem = qt(s.session.player().problemWith(clip.id()));
+    const project::Track& owner = *clip.track;
     p.fillRect(r, t.sheet);
     const QRectF band(r.left(), r.top(), r.width(), 15);
     p.fillRect(band, problem.isEmpty() ? t.band(owner.tint) : t.rule);
@@ -217,12 +209,12 @@ void paintClip(QPainter& p, const BarsScene& s, const project::Clip& clip, std::
     // A title stays in view while its clip runs out of it on the left.
     const double textLeft = std::max<double>(r.left() + 5, BarsLayout::headers + 5);
     const QRectF title(textLeft, r.top(), r.right() - textLeft - 4, 15);
-    paintTitle(p, project, clip, title);
+    paintTitle(p, clip, title);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
         p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,
                    problem);
-    } else if (!s.session.player().isRendered(clip.id)) {
+    } else if (!s.session.player().isRendered(clip.id())) {
         // Being fitted: a dotted line along the foot until it is ready.
         p.setPen(QPen(t.brass, 2, Qt::DotLine));
         p.drawLine(QPointF(r.left() + 3, r.bottom() - 2), QPointF(r.right() - 3, r.bottom() - 2));
@@ -340,9 +332,8 @@ void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
         if (y > dirty.bottom() || y + BarsLayout::track < dirty.top()) continue;
         p.fillRect(QRect(field.left(), y + BarsLayout::track - 1, field.width(), 1), t.rule);
     }
-    for (std::size_t i = 0; i < project.tracks.size(); ++i)
-        for (const project::Clip& clip : project.tracks[i]->clips)
-            paintClip(p, s, clip, i, field & dirty);
+    for (const project::LaidClip& clip : s.session.laid()->clips())
+        if (clip.source) paintClip(p, s, clip, field & dirty);
     p.setClipping(false);
     if (project.tracks.empty()) paintEmpty(p, s);
     if (dirty.left() < BarsLayout::headers) {

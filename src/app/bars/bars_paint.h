@@ -5,6 +5,7 @@
 #include "app/session/session.h"
 
 #include <QPainter>
+#include <unordered_set>
 
 namespace app {
 
@@ -26,6 +27,7 @@ struct BarsScene {
     QSize size;
     const BarsDrag& drag;
     Beats playPosition;
+    std::unordered_set<std::int64_t> selected; // clips
 };
 
 void paintBars(QPainter& p, const BarsScene& scene, const QRect& dirty);

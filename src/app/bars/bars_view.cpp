@@ -4,7 +4,10 @@
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/snap.h"
-#include "project/edit.h"
+#include "project/edit_clips.h"
+#include "project/edit_time.h"
+#include "project/edit_tracks.h"
+#include "project/laid.h"
 
 #include <QApplication>
 #include <QDragEnterEvent>
@@ -34,6 +37,7 @@ BarsView::BarsView(Session& session, QWidget* parent) : QAbstractScrollArea(pare
     viewport()->setAttribute(Qt::WA_OpaquePaintEvent);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
     connect(&session_, &Session::changed, this, [this] {
+        if (tool_ && !tool_->stillHolds()) cancelDrag();
         updateScrollBars();
         viewport()->update();
     });
@@ -48,7 +52,10 @@ void BarsView::paintEvent(QPaintEvent* event) {
     QPainter p(viewport());
     const Beats at = session_.player().position();
     paintedX_ = static_cast<int>(std::lround(layout_.x(at)));
-    paintBars(p, {session_, layout_, viewport()->size(), drag_, at}, event->rect());
+    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, {}};
+    for (const ClipId id : session_.selection().clips)
+        scene.selected.insert(id.value);
+    paintBars(p, scene, event->rect());
     if (hasFocus()) {
         p.setPen(QPen(tokens().brass, 1));
         p.setBrush(Qt::NoBrush);
@@ -70,7 +77,7 @@ void BarsView::resizeEvent(QResizeEvent*) {
 void BarsView::updateScrollBars() {
     const project::Project& p = session_.now();
     const double visible = (viewport()->width() - BarsLayout::headers) / layout_.perBeat;
-    const double end = std::max(project::endOfMusic(p).value + 16, 64.0);
+    const double end = std::max(session_.laid()->end().value + 16, 64.0);
     const double first = std::min(0.0, p.metre.startOfBar(0).value);
     QScrollBar* h = horizontalScrollBar();
     h->setRange(static_cast<int>(first * beatsPerScrollStep),
@@ -105,7 +112,7 @@ void BarsView::zoomBy(double factor, double aroundX) {
 }
 
 void BarsView::zoomToAll() {
-    const double end = std::max(16.0, project::endOfMusic(session_.now()).value + 2);
+    const double end = std::max(16.0, session_.laid()->end().value + 2);
     layout_.perBeat = std::clamp((viewport()->width() - BarsLayout::headers) / end, slowestScroll, closest);
     layout_.leftBeat = 0;
     updateScrollBars();
@@ -117,25 +124,21 @@ void BarsView::followPlayPosition() {
     const double x = layout_.x(session_.player().position());
     const int now = static_cast<int>(std::lround(x));
     if (now == paintedX_) return;
-    if (session_.player().isPlaying() && grip_ == Grip::None &&
-        (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
+    if (session_.player().isPlaying() && !tool_ && (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
         scrollTo(std::floor(session_.player().position().value));
     for (const int at : {paintedX_, now})
         viewport()->update(at - 8, 0, 16, viewport()->height());
 }
 
-const project::Clip* BarsView::clipAt(const QPointF& at, std::size_t* track) const {
-    const project::Project& p = session_.now();
+const project::LaidClip* BarsView::clipAt(const QPointF& at) const {
+    const std::size_t tracks = session_.now().tracks.size();
     if (at.x() < BarsLayout::headers) return nullptr;
-    const auto index = layout_.trackAt(at.y(), p.tracks.size());
-    if (!index || *index >= p.tracks.size()) return nullptr;
-    const auto& clips = p.tracks[*index]->clips;
+    const auto index = layout_.trackAt(at.y(), tracks);
+    if (!index || *index >= tracks) return nullptr;
+    const auto clips = session_.laid()->onTrack(*index);
     // The last drawn lies on top.
     for (auto clip = clips.rbegin(); clip != clips.rend(); ++clip)
-        if (layout_.clip(p, *clip, *index).contains(at)) {
-            if (track != nullptr) *track = *index;
-            return &*clip;
-        }
+        if (layout_.clip(*clip).contains(at)) return &*clip;
     return nullptr;
 }
 
@@ -146,156 +149,107 @@ bool BarsView::pressHeader(const QPointF& at) {
     const TrackId id = p.tracks[*index]->id;
     const QPoint point = at.toPoint();
     if (muteRect(layout_, *index).contains(point))
-        session_.edit(tr("Mute"), project::changeTrack(p, id, [](project::Track& t) { t.mute = !t.mute; }));
+        session_.edit(tr("Mute"), project::setMute(p, id, !p.tracks[*index]->mute));
     else if (soloRect(layout_, *index).contains(point))
-        session_.edit(tr("Solo"), project::changeTrack(p, id, [](project::Track& t) { t.solo = !t.solo; }));
+        session_.edit(tr("Solo"), project::setSolo(p, id, !p.tracks[*index]->solo));
     else {
         std::vector<ClipId> clips;
         for (const project::Clip& c : p.tracks[*index]->clips)
             clips.push_back(c.id);
-        session_.select(clips);
+        session_.document().select(clips);
     }
     return true;
 }
 
 void BarsView::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
+    if (event->button() != Qt::LeftButton || tool_) return;
     const QPointF at = event->position();
     pressedAt_ = at;
-    pressedBeat_ = layout_.beat(at.x());
+    moved_ = false;
+    const BarsHand hand{session_, layout_, drag_, at, ++press_};
     if (at.y() < BarsLayout::ruler && at.x() >= BarsLayout::headers) {
-        grip_ = Grip::Ruler;
+        tool_ = loopRanger(hand);
         return;
     }
     if (pressHeader(at)) return;
-    const project::Clip* clip = clipAt(at, &pressedTrack_);
+    const project::LaidClip* clip = clipAt(at);
+    Document& document = session_.document();
     if (clip == nullptr) {
-        if (!event->modifiers().testFlag(Qt::ControlModifier)) session_.select({});
-        if (at.x() >= BarsLayout::headers && at.y() >= BarsLayout::top) grip_ = Grip::Band;
+        if (!event->modifiers().testFlag(Qt::ControlModifier)) document.select({});
+        if (at.x() >= BarsLayout::headers && at.y() >= BarsLayout::top) tool_ = bandSelector(hand);
         return;
     }
-    pressedClip_ = clip->id;
-    pressedClipAt_ = clip->at;
+    const ClipId pressed = clip->id();
     std::vector<ClipId> clips = session_.selection().clips;
-    const auto found = std::find(clips.begin(), clips.end(), clip->id);
+    const auto found = std::find(clips.begin(), clips.end(), pressed);
     const bool adding =
         event->modifiers().testFlag(Qt::ControlModifier) || event->modifiers().testFlag(Qt::ShiftModifier);
     if (adding && found != clips.end())
         clips.erase(found);
     else if (adding)
-        clips.push_back(clip->id);
+        clips.push_back(pressed);
     else if (found == clips.end())
-        clips = {clip->id};
-    session_.select(std::move(clips));
-    grip_ = Grip::Clip;
+        clips = {pressed};
+    document.select(std::move(clips));
+    tool_ = clipMover(hand, pressed);
 }
 
 void BarsView::mouseMoveEvent(QMouseEvent* event) {
+    if (!tool_) return;
     const QPointF at = event->position();
-    if (grip_ == Grip::None) return;
-    if (!drag_.moving && !drag_.band &&
-        (at - pressedAt_).manhattanLength() < QApplication::startDragDistance() / 2.0)
-        return;
+    if (!moved_ && (at - pressedAt_).manhattanLength() < QApplication::startDragDistance() / 2.0) return;
+    moved_ = true;
     drag_.pointer = at;
-    if (grip_ == Grip::Clip) dragClips(at);
-    if (grip_ == Grip::Band) dragBand(at);
-    if (grip_ == Grip::Ruler) dragRuler(at, false);
+    tool_->move(at, event->modifiers());
     viewport()->update();
-}
-
-void BarsView::dragClips(const QPointF& at) {
-    const project::Project& p = session_.now();
-    const Beats wanted = pressedClipAt_ + (layout_.beat(at.x()) - pressedBeat_);
-    const bool free = QApplication::keyboardModifiers().testFlag(Qt::AltModifier);
-    const Beats target = free ? wanted : metre::snapped(wanted, p.snap, p.metre);
-    drag_.moving = true;
-    drag_.by = target - pressedClipAt_;
-    const auto track = layout_.trackAt(at.y(), p.tracks.empty() ? 0 : p.tracks.size() - 1);
-    drag_.tracks =
-        track ? static_cast<int>(*track) - static_cast<int>(pressedTrack_) : -static_cast<int>(pressedTrack_);
-    const std::size_t to = pressedTrack_ + static_cast<std::size_t>(drag_.tracks);
-    drag_.result =
-        QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(target))), qt(p.tracks[to]->name));
-}
-
-void BarsView::dragBand(const QPointF& at) {
-    const project::Project& p = session_.now();
-    drag_.band = QRectF(pressedAt_, at).normalized();
-    std::vector<ClipId> clips;
-    for (std::size_t i = 0; i < p.tracks.size(); ++i)
-        for (const project::Clip& c : p.tracks[i]->clips)
-            if (layout_.clip(p, c, i).intersects(*drag_.band)) clips.push_back(c.id);
-    session_.select(std::move(clips));
-}
-
-void BarsView::dragRuler(const QPointF& at, bool release) {
-    const project::Project p = session_.now(); // a copy: edits below replace the present one
-    const metre::Snap snap = p.snap == metre::Snap::Off ? metre::Snap::Off : p.snap;
-    Beats from = metre::snapped(std::max(Beats(0), std::min(pressedBeat_, layout_.beat(at.x()))), snap, p.metre);
-    Beats to = metre::snapped(std::max(Beats(0), std::max(pressedBeat_, layout_.beat(at.x()))), snap, p.metre);
-    if (to <= from && snap != metre::Snap::Off) to = metre::gridAfter(from, snap, p.metre);
-    const QString text = tr("Loop %1 – %2")
-                             .arg(qt(metre::positionLabel(p.metre.positionAt(from))),
-                                  qt(metre::positionLabel(p.metre.positionAt(to))));
-    drag_.result = text;
-    drag_.moving = false;
-    drag_.band.reset();
-    auto looped = project::setLoop(p, {from, to, true});
-    if (!looped) return;
-    session_.edit(tr("Loop range"), std::move(looped), "loop range");
-    if (release) session_.say(text);
 }
 
 void BarsView::mouseReleaseEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton) return;
-    const QPointF at = event->position();
-    const Grip grip = grip_;
-    const BarsDrag drag = drag_;
-    cancelDrag();
-    const project::Project p = session_.now(); // a copy: edits below replace the present one
-    if (grip == Grip::Ruler) {
-        if (!drag.result.isEmpty()) {
-            session_.say(drag.result);
-            session_.endGesture();
-        } else {
-            session_.locate(metre::snapped(layout_.beat(at.x()), p.snap, p.metre));
-        }
-    }
-    // A click on one of several selected clips, without a drag, means that one.
-    const bool plain = event->modifiers() == Qt::NoModifier;
-    if (grip == Grip::Clip && !drag.moving && plain) session_.select({pressedClip_});
-    if (grip == Grip::Clip && drag.moving && (drag.by != Beats(0) || drag.tracks != 0)) {
-        const std::vector<ClipId> clips = session_.selection().clips;
-        if (session_.edit(clips.size() == 1 ? tr("Move clip") : tr("Move clips"),
-                          project::moveClips(p, clips, drag.by, drag.tracks)))
-            session_.say(tr("Moved to %1").arg(drag.result));
-    }
+    if (event->button() != Qt::LeftButton || !tool_) return;
+    // Off the hand first: what it does changes the document.
+    const std::unique_ptr<BarsTool> tool = std::move(tool_);
+    tool->release(event->position(), event->modifiers(), moved_);
+    drag_ = {};
+    viewport()->update();
 }
 
 void BarsView::cancelDrag() {
-    grip_ = Grip::None;
+    const std::unique_ptr<BarsTool> tool = std::move(tool_);
+    if (tool && tool->stillHolds()) tool->cancel();
     drag_ = {};
     viewport()->update();
+}
+
+void BarsView::freshAfterPause() {
+    constexpr int pause = 1500; // milliseconds
+    if (!lastTurn_.isValid() || lastTurn_.elapsed() > pause) ++press_;
+    lastTurn_.start();
+}
+
+void BarsView::turnGain(std::size_t track, int steps, bool fine) {
+    freshAfterPause();
+    const project::Project p = session_.now(); // a copy: the edit replaces the present one
+    const TrackId id = p.tracks[track]->id;
+    session_.edit(tr("Track gain"), project::turnTrackGain(p, id, steps * (fine ? 0.1 : 0.5)),
+                  {"track gain", id.value, press_});
 }
 
 void BarsView::wheelEvent(QWheelEvent* event) {
     const QPoint delta = event->angleDelta();
     const int turn = delta.y() != 0 ? delta.y() : delta.x();
+    event->accept();
+    if (turn == 0) return;
     if (event->modifiers().testFlag(Qt::ControlModifier)) {
         zoomBy(std::pow(1.2, turn / 120.0), std::max<double>(BarsLayout::headers, event->position().x()));
         return;
     }
-    const project::Project p = session_.now(); // a copy: edits below replace the present one
-    const auto index = layout_.trackAt(event->position().y(), p.tracks.size());
-    if (index && *index < p.tracks.size() && gainRect(layout_, *index).contains(event->position().toPoint())) {
-        const double step = event->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 0.5;
-        session_.edit(tr("Track gain"),
-                      project::changeTrack(p, p.tracks[*index]->id,
-                                           [&](project::Track& t) {
-                                               t.gainDb =
-                                                   std::clamp(t.gainDb + (turn > 0 ? step : -step), -60.0, 12.0);
-                                           }),
-                      "track gain " + QString::number(p.tracks[*index]->id.value));
+    const std::size_t tracks = session_.now().tracks.size();
+    const auto index = layout_.trackAt(event->position().y(), tracks);
+    if (index && *index < tracks && gainRect(layout_, *index).contains(event->position().toPoint())) {
+        wheel_ += turn;
+        const int steps = wheel_ / 120;
+        wheel_ -= steps * 120;
+        if (steps != 0) turnGain(*index, steps, event->modifiers().testFlag(Qt::ShiftModifier));
         return;
     }
     const bool sideways = event->modifiers().testFlag(Qt::ShiftModifier) || delta.x() != 0;
@@ -303,10 +257,34 @@ void BarsView::wheelEvent(QWheelEvent* event) {
     bar->setValue(bar->value() - turn * (sideways ? bar->pageStep() / 8 : BarsLayout::track) / 120);
 }
 
+void BarsView::contextMenuEvent(QContextMenuEvent* event) {
+    QPoint at = event->pos();
+    const auto& selected = session_.selection().clips;
+    // By the menu key it is the selection's, wherever the pointer is.
+    if (event->reason() == QContextMenuEvent::Keyboard && !selected.empty())
+        at = layout_.clip(*session_.laid()->find(selected.front())).center().toPoint();
+    const QPoint onScreen = viewport()->mapToGlobal(at);
+    if (const project::LaidClip* clip = clipAt(at)) {
+        const ClipId id = clip->id();
+        if (std::find(selected.begin(), selected.end(), id) == selected.end()) session_.document().select({id});
+        emit menuAsked(OnClip, onScreen);
+        return;
+    }
+    const auto index = layout_.trackAt(at.y(), session_.now().tracks.size());
+    if (at.x() < BarsLayout::headers && index && *index < session_.now().tracks.size()) {
+        pressHeader(QPointF(BarsLayout::headers - 1, at.y())); // beside its buttons: selects what is on it
+        emit menuAsked(OnTrack, onScreen);
+        return;
+    }
+    emit menuAsked(OnPage, onScreen);
+}
+
 void BarsView::nudge(int steps, int tracks) {
     const project::Project p = session_.now(); // a copy: edits below replace the present one
     const std::vector<ClipId> clips = session_.selection().clips;
-    const project::Clip* first = clips.empty() ? nullptr : project::clipOf(p, clips.front());
+    const project::LaidClip* laid = clips.empty() ? nullptr : session_.laid()->find(clips.front());
+    const project::LaidClip held = laid != nullptr ? *laid : project::LaidClip(); // an edit replaces the layout
+    const project::Clip* first = held.clip;
     if (first == nullptr) {
         session_.say(tr("Nothing is selected."));
         return;
@@ -315,7 +293,9 @@ void BarsView::nudge(int steps, int tracks) {
     Beats to = first->at;
     for (int i = 0; i < std::abs(steps); ++i)
         to = steps > 0 ? metre::gridAfter(to, snap, p.metre) : metre::gridBefore(to - Beats(1e-4), snap, p.metre);
-    if (session_.edit(tr("Move clip"), project::moveClips(p, clips, to - first->at, tracks), "nudge"))
+    freshAfterPause();
+    if (session_.edit(tr("Move clip"), project::moveClips(p, clips, to - first->at, tracks),
+                      {"nudge", first->id.value, press_}))
         session_.say(tr("Moved to %1").arg(qt(metre::positionLabel(p.metre.positionAt(to)))));
 }
 
@@ -327,7 +307,7 @@ void BarsView::selectNeighbour(int direction) {
     const auto n = static_cast<std::ptrdiff_t>(all.size());
     std::ptrdiff_t index = direction > 0 ? 0 : n - 1;
     if (at != all.end()) index = (at - all.begin() + direction + n) % n;
-    session_.select({all[static_cast<std::size_t>(index)]});
+    session_.document().select({all[static_cast<std::size_t>(index)]});
 }
 
 void BarsView::keyPressEvent(QKeyEvent* event) {
@@ -335,10 +315,10 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
     const bool alt = event->modifiers().testFlag(Qt::AltModifier);
     switch (event->key()) {
     case Qt::Key_Escape:
-        if (grip_ != Grip::None)
+        if (tool_)
             cancelDrag();
         else
-            session_.select({});
+            session_.document().select({});
         return;
     case Qt::Key_Left:
     case Qt::Key_Right: {
@@ -410,7 +390,7 @@ void BarsView::dropEvent(QDropEvent* event) {
         if (!placed)
             session_.say(qt(placed.error().text));
         else if (session_.edit(tr("Place"), std::move(placed->project)))
-            session_.select({placed->id});
+            session_.document().select({placed->id});
     } else {
         std::vector<std::filesystem::path> files;
         QStringList elsewhere;
@@ -432,13 +412,13 @@ void BarsView::dropEvent(QDropEvent* event) {
 bool BarsView::viewportEvent(QEvent* event) {
     if (event->type() == QEvent::ToolTip) {
         const auto* help = static_cast<QHelpEvent*>(event);
-        const project::Clip* clip = clipAt(help->pos());
+        const project::LaidClip* clip = clipAt(help->pos());
         QString text;
         if (clip != nullptr) {
-            const project::SourcePtr s = project::sourceOf(session_.now(), clip->source);
             text = QStringLiteral("%1\n%2").arg(
-                qt(s->name), qt(metre::positionLabel(session_.now().metre.positionAt(clip->at))));
-            if (const QString problem = qt(session_.player().problemWith(clip->id)); !problem.isEmpty())
+                qt(clip->source->name), qt(metre::positionLabel(session_.now().metre.positionAt(clip->clip->at))));
+            if (clip->clip->locked) text += "\n" + tr("locked");
+            if (const QString problem = qt(session_.player().problemWith(clip->id())); !problem.isEmpty())
                 text += "\n" + problem;
         } else if (help->pos().y() < BarsLayout::ruler) {
             text = tr("Click: play from here. Drag: loop range.");

@@ -3,8 +3,12 @@
 
 #include "app/bars/bars_layout.h"
 #include "app/bars/bars_paint.h"
+#include "app/bars/bars_tool.h"
+#include "app/window/commands.h"
 
 #include <QAbstractScrollArea>
+#include <QElapsedTimer>
+#include <memory>
 
 namespace app {
 
@@ -20,7 +24,11 @@ class BarsView : public QAbstractScrollArea {
     // Moves the selected clips by grid steps and tracks.
     void nudge(int steps, int tracks);
 
+  signals:
+    void menuAsked(Offer place, const QPoint& at); // on the screen
+
   protected:
+    void contextMenuEvent(QContextMenuEvent*) override;
     void paintEvent(QPaintEvent*) override;
     void resizeEvent(QResizeEvent*) override;
     void mousePressEvent(QMouseEvent*) override;
@@ -38,15 +46,12 @@ class BarsView : public QAbstractScrollArea {
     bool viewportEvent(QEvent*) override;
 
   private:
-    enum class Grip { None, Clip, Band, Ruler };
-
-    const project::Clip* clipAt(const QPointF& at, std::size_t* track = nullptr) const;
+    const project::LaidClip* clipAt(const QPointF& at) const;
     bool pressHeader(const QPointF& at);
+    void freshAfterPause();
+    void turnGain(std::size_t track, int steps, bool fine);
     void updateScrollBars();
     void followPlayPosition();
-    void dragClips(const QPointF& at);
-    void dragBand(const QPointF& at);
-    void dragRuler(const QPointF& at, bool release);
     void cancelDrag();
     void showLanding(const QPointF& at);
     void selectNeighbour(int direction);
@@ -54,12 +59,12 @@ class BarsView : public QAbstractScrollArea {
     Session& session_;
     BarsLayout layout_;
     BarsDrag drag_;
-    Grip grip_ = Grip::None;
+    std::unique_ptr<BarsTool> tool_; // while a button is held
     QPointF pressedAt_;
-    Beats pressedBeat_;
-    project::ClipId pressedClip_;
-    Beats pressedClipAt_;
-    std::size_t pressedTrack_ = 0;
+    bool moved_ = false;
+    std::int64_t press_ = 0; // a fresh number for each press, and for each turn of a wheel after a pause
+    QElapsedTimer lastTurn_;
+    int wheel_ = 0;     // eighths of a degree not yet turned
     int paintedX_ = -1; // of the play position
 };
 

@@ -8,6 +8,7 @@
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "base/number.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
@@ -82,7 +83,7 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
 
     connect(readings_, &ReadingsList::picked, this, [this](hear::Witness by) {
         if (const auto id = session_.selection().source)
-            session_.edit(tr("Pick reading"), project::chooseReading(session_.now(), *id, by));
+            session_.settle(tr("Pick reading"), project::chooseReading(session_.now(), *id, by));
     });
     connect(readings_, &ReadingsList::pickedOther, this, &Bench::pickOther);
     connect(readings_, &ReadingsList::typingAsked, this, &Bench::typeTempo);
@@ -91,7 +92,7 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
         if (const auto id = session_.selection().source)
             session_.edit(tr("Marks"),
                           project::setMarks(session_.now(), *id, metre::Seconds(from), metre::Seconds(to)),
-                          "marks");
+                          {"marks", id->value, view_->press()});
     });
     connect(&session_, &Session::ticked, this, [this] {
         play::Player& player = session_.player();
@@ -106,8 +107,8 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     connect(twice_, &QPushButton::clicked, this, [this] { scaleTempo(2); });
     connect(view_, &SourceView::downbeatAsked, this, [this](double seconds) {
         if (const auto id = session_.selection().source)
-            session_.edit(tr("First downbeat"),
-                          project::setFirstDownbeat(session_.now(), *id, metre::Seconds(seconds)));
+            session_.settle(tr("First downbeat"),
+                            project::setFirstDownbeat(session_.now(), *id, metre::Seconds(seconds)));
     });
     connect(&session_, &Session::changed, this, &Bench::refresh);
     connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
@@ -143,10 +144,12 @@ QHBoxLayout* Bench::listenRow() {
     connect(low_, &Figure::typed, this, [this](const QString& text) { listenBetween(text, high_->text()); });
     connect(high_, &Figure::typed, this, [this](const QString& text) { listenBetween(low_->text(), text); });
     connect(low_, &Figure::turned, this, [this](int steps, bool) {
-        listenBetween(QString::number(low_->text().toDouble() + 5 * steps), high_->text());
+        listenBetween(QString::number(base::typedNumber(low_->text().toStdString()).value_or(0) + 5 * steps),
+                      high_->text());
     });
     connect(high_, &Figure::turned, this, [this](int steps, bool) {
-        listenBetween(low_->text(), QString::number(high_->text().toDouble() + 5 * steps));
+        listenBetween(low_->text(),
+                      QString::number(base::typedNumber(high_->text().toStdString()).value_or(0) + 5 * steps));
     });
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
@@ -165,8 +168,9 @@ QHBoxLayout* Bench::beatsRow() {
     beats_->setToolTip(tr("How many beats lie between the marks in the ruler of the recording"));
     connect(beats_, &Figure::typed, this, &Bench::beatsBetween);
     connect(beats_, &Figure::turned, this, [this](int steps, bool) {
-        beatsBetween(
-            QString::number(std::max(1, static_cast<int>(std::lround(beats_->text().toDouble())) + steps)));
+        beatsBetween(QString::number(
+            std::max(1, static_cast<int>(std::lround(base::typedNumber(beats_->text().toStdString()).value_or(0))) +
+                            steps)));
     });
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
@@ -188,8 +192,8 @@ void Bench::scaleTempo(double factor) {
         return;
     }
     const Bpm bpm(s->beats->meanTempo().value * factor);
-    if (session_.edit(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
-                      project::setSourceTempo(session_.now(), s->id, bpm, hear::Witness::Typed)))
+    if (session_.settle(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
+                        project::setSourceTempo(session_.now(), s->id, bpm, hear::Witness::Typed)))
         session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(bpm))));
 }
 
@@ -200,8 +204,8 @@ void Bench::roundTempo() {
         session_.say(tr("There is no whole number within 0.2 BPM."));
         return;
     }
-    if (session_.edit(tr("Round tempo"),
-                      project::setSourceTempo(session_.now(), s->id, *whole, hear::Witness::Typed)))
+    if (session_.settle(tr("Round tempo"),
+                        project::setSourceTempo(session_.now(), s->id, *whole, hear::Witness::Typed)))
         session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(*whole))));
 }
 
@@ -213,6 +217,7 @@ void Bench::tap() {
     if (!session_.player().isPlayingRaw()) playRaw(true);
     const auto now = std::chrono::steady_clock::now().time_since_epoch();
     tapping_.tap(metre::Seconds(std::chrono::duration<double>(now).count()));
+    if (tapping_.count() == 1) ++taps_;
     const auto result = tapping_.result();
     if (!result || result->taps < 4) {
         session_.say(tr("%1 taps; from the fourth on they count.").arg(tapping_.count()));
@@ -221,8 +226,8 @@ void Bench::tap() {
     const hear::Reading* heard = project::readingBy(*s, hear::Witness::Heard);
     hear::Reading reading = hear::tappedReading(*result, heard != nullptr ? heard->bpm : std::nullopt);
     const QString said = qt(reading.evidence);
-    if (session_.edit(tr("Tap tempo"), project::setSourceReading(session_.now(), s->id, std::move(reading)),
-                      QStringLiteral("tap %1").arg(s->id.value)))
+    if (session_.settle(tr("Tap tempo"), project::setSourceReading(session_.now(), s->id, std::move(reading)),
+                        {"tap", s->id.value, taps_}))
         session_.say(tr("%1 tapped: %2 BPM · %3").arg(qt(s->name), qt(metre::tempoFigure(result->bpm)), said));
 }
 
@@ -256,7 +261,7 @@ void Bench::pickOther(hear::Witness by, int which) {
     picked.bpm = c.bpm;
     picked.beats = c.beats > 0 ? std::optional(Beats(c.beats)) : std::nullopt;
     if (which > 0) picked.pins.clear(); // those lie on the beats of its first
-    if (session_.edit(tr("Pick tempo"), project::setSourceReading(session_.now(), s->id, std::move(picked))))
+    if (session_.settle(tr("Pick tempo"), project::setSourceReading(session_.now(), s->id, std::move(picked))))
         session_.say(tr("%1 is now %2 BPM").arg(qt(s->name), qt(metre::tempoLabel(c.bpm))));
 }
 
@@ -282,7 +287,8 @@ void Bench::beatsBetween(const QString& text) {
         session_.say(tr("“%1” is not a number of beats.").arg(text));
         return;
     }
-    if (session_.edit(tr("Beats between marks"), project::setSourceBeats(session_.now(), s->id, beats), "beats")) {
+    if (session_.settle(tr("Beats between marks"), project::setSourceBeats(session_.now(), s->id, beats),
+                        {"beats between", s->id.value, beats_->turn()})) {
         const project::SourcePtr now = selected();
         session_.say(tr("%1: %2 beats between the marks are %3 BPM")
                          .arg(qt(now->name))
@@ -305,8 +311,8 @@ void Bench::refreshBelow(const project::SourcePtr& s) {
     if (!beats)
         beats_->setText(s ? QStringLiteral("–") : QString());
     else if (s->marks)
-        beats_->setText(QString::number(
-            (s->beats->beatAt(s->marks->second) - s->beats->beatAt(s->marks->first)).value, 'g', 4));
+        beats_->setText(
+            QString::number((s->beats->beatAt(s->marks->to) - s->beats->beatAt(s->marks->from)).value, 'g', 4));
     else
         beats_->setText(QString::number(s->endBeat().value, 'g', 4));
 }

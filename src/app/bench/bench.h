@@ -61,6 +61,7 @@ class Bench : public QWidget {
     Figure* beats_;
     hear::Tapping tapping_;
     std::optional<project::SourceId> tapped_; // whose taps they are
+    std::int64_t taps_ = 0;                   // a fresh number for each time somebody begins to tap
     Card* card_;
     // What is heard of the recording: another tempo of it moves the click, another source ends it.
     struct RawTiming {

@@ -51,7 +51,7 @@ double SourceView::secondsAt(double x) const {
 // Those that were set; else from the first downbeat to the end of the loop.
 std::pair<double, double> SourceView::marks() const {
     if (dragged_ != 0) return dragging_;
-    if (source_->marks) return {source_->marks->first.value, source_->marks->second.value};
+    if (source_->marks) return {source_->marks->from.value, source_->marks->to.value};
     if (!source_->beats) return {0, source_->length().value};
     return {source_->beats->secondsAt(metre::Beats(0)).value,
             std::min(source_->length().value, source_->beats->secondsAt(source_->endBeat()).value)};
@@ -63,6 +63,7 @@ void SourceView::mouseDoubleClickEvent(QMouseEvent* event) {
 }
 
 void SourceView::mousePressEvent(QMouseEvent* event) {
+    ++press_;
     if (!source_ || event->button() != Qt::LeftButton || event->position().y() >= ruler) return;
     const auto [from, to] = marks();
     const double x = event->position().x();

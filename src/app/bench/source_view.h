@@ -18,6 +18,9 @@ class SourceView : public QWidget {
     // Where it is being played as recorded; negative: it is not.
     void showPosition(double seconds);
 
+    // The press that is under way, or was last: a fresh number for each.
+    std::int64_t press() const { return press_; }
+
   signals:
     void downbeatAsked(double seconds);      // by double click, on the attack next to it
     void marksAsked(double from, double to); // by dragging a mark in the ruler
@@ -37,6 +40,7 @@ class SourceView : public QWidget {
 
     project::SourcePtr source_;
     int rate_ = 48000;
+    std::int64_t press_ = 0;
     int dragged_ = 0; // 1: the first mark, 2: the second
     std::pair<double, double> dragging_;
     double position_ = -1;

@@ -6,8 +6,12 @@
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "base/number.h"
 #include "metre/tempo.h"
-#include "project/fit.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/laid.h"
+#include "prove/strain.h"
 
 #include <QGridLayout>
 #include <QHBoxLayout>
@@ -24,22 +28,20 @@ QString signedNumber(double v, int decimals) {
     return QString::number(v, 'f', decimals).replace('-', QChar(0x2212));
 }
 
-std::optional<double> numberFrom(QString text) {
-    text = text.trimmed().replace(QChar(0x2212), '-').replace(',', '.');
+std::optional<double> figureFrom(QString text) {
+    text = text.trimmed().replace(QChar(0x2212), '-');
     for (const char* unit : {"dB", "db", "st", "s"})
         if (text.endsWith(QLatin1String(unit))) text.chop(static_cast<int>(qstrlen(unit)));
-    bool ok = false;
-    const double v = text.trimmed().toDouble(&ok);
-    return ok && std::isfinite(v) ? std::optional(v) : std::nullopt;
+    return base::typedNumber(text.toStdString());
 }
 
 // The value that all clips share, or nothing when they differ.
 template <class Get>
-auto shared(const project::Project& p, const std::vector<ClipId>& clips, Get get)
-    -> std::optional<decltype(get(std::declval<const project::Clip&>()))> {
-    std::optional<decltype(get(std::declval<const project::Clip&>()))> value;
+auto shared(const project::Laid& laid, const std::vector<ClipId>& clips, Get get)
+    -> std::optional<decltype(get(std::declval<const project::LaidClip&>()))> {
+    std::optional<decltype(get(std::declval<const project::LaidClip&>()))> value;
     for (const ClipId id : clips) {
-        const project::Clip* c = project::clipOf(p, id);
+        const project::LaidClip* c = laid.find(id);
         if (c == nullptr) continue;
         if (value && !(*value == get(*c))) return std::nullopt;
         value = get(*c);
@@ -70,27 +72,18 @@ std::optional<double> semitonesFrom(QString text) {
     const int st = static_cast<int>(text.indexOf("st"));
     const QString last = st < 0 ? text : text.mid(st + 2).trimmed();
     if (st >= 0) {
-        const auto whole = numberFrom(text.left(st));
+        const auto whole = figureFrom(text.left(st));
         if (!whole || (cents && last.isEmpty())) return std::nullopt;
         sum = *whole;
     }
     if (!last.isEmpty()) {
-        const auto v = numberFrom(last);
+        const auto v = figureFrom(last);
         if (!v || (st >= 0 && !cents)) return std::nullopt;
         sum += cents ? *v / 100 : *v;
     } else if (st < 0) {
         return std::nullopt;
     }
     return std::abs(sum) <= 24 ? std::optional(sum) : std::nullopt;
-}
-
-const char* verdict(double strain, stretch::Method method) {
-    // About ±10 BPM around 110 is gentle, drums bear twice that, held sounds less than a mix (common practice).
-    const double gentle = method == stretch::Method::Struck ? 18 : method == stretch::Method::Blend ? 12 : 9;
-    const double far = std::abs(strain);
-    if (far < 0.05) return QT_TRANSLATE_NOOP("app::Card", "untouched");
-    if (far <= gentle) return QT_TRANSLATE_NOOP("app::Card", "gentle");
-    return far <= 2 * gentle ? QT_TRANSLATE_NOOP("app::Card", "firm") : QT_TRANSLATE_NOOP("app::Card", "hard");
 }
 
 } // namespace
@@ -131,8 +124,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         b->setObjectName(QStringLiteral("method-") + stretch::methodWord(m));
         connect(b, &QPushButton::clicked, this, [this, m] {
             const auto& clips = session_.selection().clips;
-            session_.edit(tr("Method"), project::changeClips(session_.now(), clips,
-                                                             [m](project::Clip& c) { c.stretch.method = m; }));
+            session_.edit(tr("Method"), project::setMethod(session_.now(), clips, m));
             refresh();
         });
         const auto place = static_cast<int>(methods_.size());
@@ -161,8 +153,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     for (auto [b, rule] :
          {std::pair(stretchRule_, project::TimeRule::Stretch), std::pair(placeRule_, project::TimeRule::Place)}) {
         connect(b, &QPushButton::clicked, this, [this, rule = rule] {
-            session_.edit(tr("Time rule"), project::changeClips(session_.now(), session_.selection().clips,
-                                                                [rule](project::Clip& c) { c.rule = rule; }));
+            session_.edit(tr("Time rule"), project::setRule(session_.now(), session_.selection().clips, rule));
             refresh();
         });
         ruleLayout->addWidget(b);
@@ -192,8 +183,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
     formants_->setObjectName("formants");
     connect(formants_, &QPushButton::clicked, this, [this](bool on) {
-        session_.edit(tr("Formants"), project::changeClips(session_.now(), session_.selection().clips,
-                                                           [on](project::Clip& c) { c.stretch.formants = on; }));
+        session_.edit(tr("Formants"), project::setFormants(session_.now(), session_.selection().clips, on));
         refresh();
     });
     add({}, formants_);
@@ -213,8 +203,8 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         if (!bpm)
             session_.say(qt(bpm.error().text));
         else if (source())
-            session_.edit(tr("Tempo of the source"),
-                          project::setSourceTempo(session_.now(), *source(), *bpm, hear::Witness::Typed));
+            session_.settle(tr("Tempo of the source"),
+                            project::setSourceTempo(session_.now(), *source(), *bpm, hear::Witness::Typed));
     });
     connect(tempo_, &Figure::turned, this, &Card::turnTempo);
     connect(beats_, &Figure::typed, this, [this, source](const QString& text) {
@@ -223,33 +213,33 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         if (!ok)
             session_.say(tr("“%1” is not a number of beats.").arg(text));
         else if (source())
-            session_.edit(tr("Beats"), project::setSourceBeats(session_.now(), *source(), n));
+            session_.settle(tr("Beats"), project::setSourceBeats(session_.now(), *source(), n));
     });
     connect(beats_, &Figure::turned, this, [this, source](int steps, bool) {
         const project::SourcePtr s = source() ? project::sourceOf(session_.now(), *source()) : nullptr;
         if (!s) return;
         const int now = s->beats ? static_cast<int>(std::lround(s->endBeat().value)) : 0;
-        session_.edit(tr("Beats"), project::setSourceBeats(session_.now(), s->id, std::max(1, now + steps)),
-                      "turn beats");
+        session_.settle(tr("Beats"), project::setSourceBeats(session_.now(), s->id, std::max(1, now + steps)),
+                        {"turn beats", s->id.value, beats_->turn()});
     });
     connect(downbeat_, &Figure::typed, this, [this, source](const QString& text) {
-        const auto v = numberFrom(text);
+        const auto v = figureFrom(text);
         if (!v)
             session_.say(tr("“%1” is not a time in seconds.").arg(text));
         else if (source())
-            session_.edit(tr("First downbeat"),
-                          project::setFirstDownbeat(session_.now(), *source(), metre::Seconds(*v)));
+            session_.settle(tr("First downbeat"),
+                            project::setFirstDownbeat(session_.now(), *source(), metre::Seconds(*v)));
     });
     connect(downbeat_, &Figure::turned, this, [this, source](int steps, bool fine) {
         const project::SourcePtr s = source() ? project::sourceOf(session_.now(), *source()) : nullptr;
         if (!s || !s->beats) return;
         const double at = s->beats->secondsAt(Beats(0)).value + steps * (fine ? 0.001 : 0.01);
-        session_.edit(tr("First downbeat"),
-                      project::setFirstDownbeat(session_.now(), s->id, metre::Seconds(std::max(0.0, at))),
-                      "turn downbeat");
+        session_.settle(tr("First downbeat"),
+                        project::setFirstDownbeat(session_.now(), s->id, metre::Seconds(std::max(0.0, at))),
+                        {"turn downbeat", s->id.value, downbeat_->turn()});
     });
     connect(gain_, &Figure::typed, this, [this](const QString& text) {
-        if (const auto v = numberFrom(text))
+        if (const auto v = figureFrom(text))
             changeGain(*v, false);
         else
             session_.say(tr("“%1” is not a gain in decibels.").arg(text));
@@ -285,27 +275,35 @@ void Card::turnTempo(int steps, bool fine) {
     const double now = s->beats ? s->beats->meanTempo().value : session_.now().tempo.points().front().bpm.value;
     const double next =
         std::clamp(now + steps * (fine ? 0.1 : 1.0), metre::slowestTempo.value, metre::fastestTempo.value);
-    session_.edit(tr("Tempo of the source"),
-                  project::setSourceTempo(session_.now(), *id, Bpm(next), hear::Witness::Typed),
-                  "turn source tempo");
+    session_.settle(tr("Tempo of the source"),
+                    project::setSourceTempo(session_.now(), *id, Bpm(next), hear::Witness::Typed),
+                    {"turn source tempo", id->value, tempo_->turn()});
+}
+
+// Several clips are one object as long as they are the same ones.
+std::int64_t Card::selectedObject() const {
+    std::int64_t object = 0;
+    for (const ClipId id : session_.selection().clips)
+        object = object * 1000003 + id.value;
+    return object;
 }
 
 void Card::changeGain(double db, bool relative) {
-    session_.edit(tr("Gain"),
-                  project::changeClips(
-                      session_.now(), session_.selection().clips,
-                      [&](project::Clip& c) { c.gainDb = std::clamp(relative ? c.gainDb + db : db, -60.0, 24.0); }),
-                  relative ? "turn gain" : "");
+    const auto& clips = session_.selection().clips;
+    if (relative)
+        session_.edit(tr("Gain"), project::turnGain(session_.now(), clips, db),
+                      {"turn gain", selectedObject(), gain_->turn()});
+    else
+        session_.edit(tr("Gain"), project::setGain(session_.now(), clips, db));
 }
 
 void Card::changeTranspose(double semitones, bool relative) {
-    session_.edit(tr("Transpose"),
-                  project::changeClips(session_.now(), session_.selection().clips,
-                                       [&](project::Clip& c) {
-                                           c.stretch.semitones = std::clamp(
-                                               relative ? c.stretch.semitones + semitones : semitones, -24.0, 24.0);
-                                       }),
-                  relative ? "turn transpose" : "");
+    const auto& clips = session_.selection().clips;
+    if (relative)
+        session_.edit(tr("Transpose"), project::turnTranspose(session_.now(), clips, semitones),
+                      {"turn transpose", selectedObject(), transpose_->turn()});
+    else
+        session_.edit(tr("Transpose"), project::setTranspose(session_.now(), clips, semitones));
 }
 
 void Card::refresh() {
@@ -316,12 +314,13 @@ void Card::refresh() {
     const QString mixed = tr("mixed");
     const QString none = QStringLiteral("–");
 
-    const auto method = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.method; });
+    const project::Laid& laid = *session_.laid();
+    const auto method = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.method; });
     for (const auto& [m, b] : methods_) {
         b->setEnabled(anyClip);
         b->setChecked(method == m);
     }
-    const auto rule = shared(p, selection.clips, [](const project::Clip& c) { return c.rule; });
+    const auto rule = shared(laid, selection.clips, [](const auto& c) { return c.clip->rule; });
     stretchRule_->setEnabled(anyClip);
     placeRule_->setEnabled(anyClip);
     stretchRule_->setChecked(rule == project::TimeRule::Stretch);
@@ -338,29 +337,27 @@ void Card::refresh() {
     downbeat_->setText(beats ? QStringLiteral("%1 s").arg(source->beats->secondsAt(Beats(0)).value, 0, 'f', 3)
                        : severalSources ? mixed
                                         : none);
-    const auto gain = shared(p, selection.clips, [](const project::Clip& c) { return c.gainDb; });
+    const auto gain = shared(laid, selection.clips, [](const auto& c) { return c.clip->gainDb; });
     gain_->setEnabled(anyClip);
     gain_->setText(!anyClip ? none : gain ? signedNumber(*gain, 1) + " dB" : mixed);
-    const auto semitones = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.semitones; });
+    const auto semitones = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.semitones; });
     transpose_->setEnabled(anyClip);
     transpose_->setText(!anyClip ? none : semitones ? semitonesText(*semitones) : mixed);
 
-    const auto formants = shared(p, selection.clips, [](const project::Clip& c) { return c.stretch.formants; });
+    const auto formants = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.formants; });
     formants_->setEnabled(anyClip && method != stretch::Method::Tape);
     formants_->setChecked(formants.value_or(false));
     purpose_->setText(!anyClip ? QString() : method ? tr(stretch::methodPurpose(*method)) : tr("Several methods"));
 
-    const auto strain =
-        shared(p, selection.clips, [&](const project::Clip& c) { return project::strainPercent(p, c); });
-    const auto change =
-        shared(p, selection.clips, [&](const project::Clip& c) { return project::strainBpm(p, c).value; });
+    const auto strain = shared(laid, selection.clips, [](const auto& c) { return prove::strainOf(c); });
     const auto plus = [](double v) { return (v > 0 ? "+" : "") + signedNumber(v, 1); };
     if (!anyClip)
         strain_->setText(none);
-    else if (!strain || !change || !method)
+    else if (!strain)
         strain_->setText(mixed);
     else
-        strain_->setText(plus(*strain) + " % · " + plus(*change) + " BPM · " + tr(verdict(*strain, *method)));
+        strain_->setText(plus(strain->percent) + " % · " + plus(strain->bpm) + " BPM · " +
+                         tr(prove::verdictWord(strain->verdict)));
 }
 
 } // namespace app

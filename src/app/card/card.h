@@ -25,6 +25,7 @@ class Card : public QWidget {
   private:
     void refresh();
     void turnTempo(int steps, bool fine);
+    std::int64_t selectedObject() const;
     void changeGain(double db, bool relative);
     void changeTranspose(double semitones, bool relative);
 

@@ -29,7 +29,7 @@ DeliverDialog::DeliverDialog(Session& session, QWidget* parent) : QDialog(parent
     folder_ = new QLineEdit(this);
     folder_->setObjectName("deliverFolder");
     folder_->setAccessibleName(tr("Folder"));
-    const std::filesystem::path project = session_.folder();
+    const std::filesystem::path project = session_.document().folder();
     folder_->setText(project.empty() ? QStandardPaths::writableLocation(QStandardPaths::MusicLocation) + "/fitted"
                                      : qt(base::shownPath(project / "fitted")));
     auto* choose = button(tr("Choose…"), tr("Choose the folder"), this);
@@ -105,7 +105,7 @@ deliver::LoopOptions DeliverDialog::options() const {
 }
 
 void DeliverDialog::refresh() {
-    const auto plan = deliver::planLoops(session_.now(), session_.selectedOrAllClips(), options());
+    const auto plan = deliver::planLoops(*session_.laid(), session_.document().selectedOrAllClips(), options());
     const auto n = plan ? static_cast<int>(plan->size()) : 0;
     const bool selected = !session_.selection().clips.empty();
     which_->setText(n == 1     ? tr("One loop, fitted to the project")
@@ -137,7 +137,7 @@ void DeliverDialog::refresh() {
 
 void DeliverDialog::deliver() {
     refresh(); // the disk may have changed since
-    auto plan = deliver::planLoops(session_.now(), session_.selectedOrAllClips(), options());
+    auto plan = deliver::planLoops(*session_.laid(), session_.document().selectedOrAllClips(), options());
     if (!plan || !deliver_->isEnabled()) return;
     session_.deliver(options(), std::move(*plan));
     close();

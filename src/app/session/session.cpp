@@ -1,56 +1,44 @@
 #include "app/session/session.h"
 
 #include "app/widgets/text.h"
-#include "base/utf8.h"
+#include "base/user_folders.h"
 #include "project/recovery.h"
 #include "project/save.h"
 
-#include <QStandardPaths>
 #include <algorithm>
-#include <fmt/format.h>
 
 namespace app {
 
 namespace fs = std::filesystem;
 
-Session::Session(play::OpenedOutput output, QObject* parent) : QObject(parent), outputTold_(qt(output.told)) {
+Session::Session(play::OpenedOutput output, QObject* parent)
+    : QObject(parent), autosave_(document_), remembered_(document_), outputTold_(qt(output.told)) {
     player_ = std::make_unique<play::Player>(std::move(output.output),
                                              [this] { QMetaObject::invokeMethod(this, [this] { tick(); }); });
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
-    player_->setProject(now());
-    if (auto memory = shelf::Memory::open(shelf::memoryFile()))
-        memory_ = std::move(*memory);
-    else
-        QMetaObject::invokeMethod(
-            this, [this, text = qt(memory.error().text)] { say(text); }, Qt::QueuedConnection);
+    player_->setProject(laid());
+    connect(&document_, &Document::changed, this, [this] {
+        toldFailure_ = false;
+        player_->setProject(laid());
+        emit changed();
+        emit rendered();
+    });
+    connect(&document_, &Document::selectionChanged, this, &Session::selectionChanged);
+    connect(&document_, &Document::opened, this, &Session::opened);
+    connect(&document_, &Document::said, this, &Session::say);
+    connect(&autosave_, &Autosave::failed, this, &Session::say);
+    connect(&remembered_, &Remembered::said, this, &Session::say);
+    connect(&jobs_, &Jobs::broke, this, [this](const QString& what, const QString& reason) {
+        complain(tr("%1 could not be done").arg(what), {reason});
+    });
     connect(&timer_, &QTimer::timeout, this, &Session::tick);
     timer_.start(16);
-    connect(&autosaveTimer_, &QTimer::timeout, this, [this] {
-        if (!unsavedSinceAutosave_ || autosaveTask_.isRunning()) return;
-        unsavedSinceAutosave_ = false;
-        autosaveTask_.start<base::Result<void>>(
-            tr("Autosaving"),
-            [p = now(), folder = folder_](const base::Progress&) {
-                return project::autosave(p, folder, recoveryFolder());
-            },
-            [this](const base::Result<void>& done) {
-                if (!done) say(qt(done.error().text));
-            });
-    });
-    autosaveTimer_.start(10'000);
 }
 
 Session::~Session() {
-    task_.cancel();
-    autosaveTimer_.stop();
+    timer_.stop();
     player_->stop();
     player_.reset(); // first: its workers call back into this
-    project::removeAutosave(project::autosaveFile(recoveryFolder()));
-}
-
-fs::path Session::recoveryFolder() {
-    const QByteArray base = QStandardPaths::writableLocation(QStandardPaths::AppDataLocation).toLocal8Bit();
-    return fs::path(base.toStdString()) / "recovery";
 }
 
 void Session::say(const QString& sentence) {
@@ -60,99 +48,11 @@ void Session::complain(const QString& title, const QStringList& lines) {
     emit told(title, lines, true);
 }
 
-void Session::documentChanged() {
-    keepSelectionValid();
-    unsavedSinceAutosave_ = history_.isChanged();
-    player_->setProject(now());
-    emit changed();
-    emit rendered();
-}
-
-void Session::keepSelectionValid() {
-    Selection valid;
-    for (const ClipId id : selection_.clips)
-        if (project::clipOf(now(), id) != nullptr) valid.clips.push_back(id);
-    if (selection_.source && project::sourceOf(now(), *selection_.source)) valid.source = selection_.source;
-    if (valid == selection_) return;
-    selection_ = valid;
-    emit selectionChanged();
-}
-
-bool Session::edit(const QString& name, base::Result<project::Project> next, const QString& gesture) {
-    if (!next) {
-        say(qt(next.error().text));
-        return false;
-    }
-    const project::Project before = now();
-    history_.push(std::move(*next), name.toStdString(), gesture.toStdString());
-    remember(before);
-    documentChanged();
-    return true;
-}
-
-void Session::amend(const std::function<void(project::Project&)>& change) {
-    history_.amend(change);
-    player_->setProject(now());
-    emit changed();
-}
-
-void Session::undo() {
-    if (!history_.canUndo()) return;
-    const QString name = qt(history_.undoName());
-    const project::Project before = now();
-    history_.undo();
-    remember(before);
-    documentChanged();
-    say(tr("Taken back: %1").arg(name));
-}
-
-void Session::redo() {
-    if (!history_.canRedo()) return;
-    const QString name = qt(history_.redoName());
-    const project::Project before = now();
-    history_.redo();
-    remember(before);
-    documentChanged();
-    say(tr("Done again: %1").arg(name));
-}
-
-void Session::select(std::vector<ClipId> clips) {
-    Selection next{std::move(clips), {}};
-    for (const ClipId id : next.clips) {
-        const project::Clip* clip = project::clipOf(now(), id);
-        if (clip == nullptr) continue;
-        if (next.source && *next.source != clip->source) {
-            next.source.reset();
-            break;
-        }
-        next.source = clip->source;
-    }
-    if (next == selection_) return;
-    selection_ = std::move(next);
-    emit selectionChanged();
-}
-
-void Session::selectSource(SourceId source) {
-    Selection next{{}, source};
-    if (next == selection_) return;
-    selection_ = std::move(next);
-    emit selectionChanged();
-}
-
-std::vector<ClipId> Session::selectedOrAllClips() const {
-    return selection_.clips.empty() ? project::allClips(now()) : selection_.clips;
-}
-
 void Session::togglePlay() {
     if (player_->isPlaying()) {
         player_->stop();
     } else {
-        if (!player_->output().isAlive()) {
-            play::OpenedOutput opened = play::openOutput(now().rate);
-            outputTold_ = qt(opened.told);
-            player_->replaceOutput(std::move(opened.output));
-            say(tr("The sound device had gone; %1").arg(qt(player_->output().description())));
-        }
+        watchDevice();
         player_->play();
     }
     emit ticked();
@@ -176,38 +76,69 @@ void Session::tick() {
     const std::size_t pending = player_->pendingRenders();
     if (pending != lastPending_) {
         lastPending_ = pending;
+        watchRenders();
         emit rendered();
     }
+    watchDevice();
     emit ticked();
 }
 
-bool Session::isFree() {
-    if (!task_.isRunning()) return true;
-    say(tr("%1 is still under way; wait for it or cancel it.").arg(task_.what()));
-    return false;
+// A rendering that fails is named once, and shown on its clip.
+void Session::watchRenders() {
+    if (toldFailure_ || !player_->hasFailures()) return;
+    toldFailure_ = true;
+    QStringList lines;
+    for (const project::LaidClip& clip : laid()->clips())
+        if (const std::string problem = player_->problemWith(clip.id());
+            clip.source && clip.time().job && !problem.empty())
+            lines << qt(clip.source->name + ": " + problem);
+    complain(tr("Not everything could be fitted; playing tries it again"), lines);
+}
+
+// A device that has gone is noticed, and what plays goes on silently until it is taken again.
+void Session::watchDevice() {
+    if (player_->output().isAlive()) return;
+    const QString gone = qt(player_->output().description());
+    player_->replaceOutput(play::silentOutput(now().rate));
+    outputTold_ = tr("The sound device has gone (%1): playing silently.").arg(gone);
+    say(outputTold_);
+    emit deviceLost(outputTold_);
+    emit changed();
+}
+
+void Session::takeDevice() {
+    play::OpenedOutput opened = play::openOutput(now().rate);
+    outputTold_ = qt(opened.told);
+    const bool silent = opened.output->isSimulated();
+    if (silent && player_->output().isSimulated()) {
+        say(outputTold_);
+        emit deviceLost(outputTold_);
+        return;
+    }
+    player_->replaceOutput(std::move(opened.output));
+    if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
+    say(outputTold_.isEmpty() ? tr("Playing through %1").arg(qt(player_->output().description())) : outputTold_);
+    emit changed();
 }
 
 void Session::replaceDocument(project::Project p, const fs::path& folder, bool saved) {
+    // What was under way for the document before has nowhere to go.
+    jobs_.cancel(Lane::Import);
+    jobs_.cancel(Lane::Listen);
     player_->stop();
-    history_ = project::History(std::move(p));
-    if (!saved) history_.push(history_.now(), tr("Recover").toStdString());
-    folder_ = folder;
-    selection_ = {};
-    player_->setProject(now());
+    document_.replace(std::move(p), folder, saved);
+    if (saved) autosave_.nothingToKeep();
     player_->locate(Beats(0));
-    emit opened();
-    emit selectionChanged();
-    documentChanged();
 }
 
 void Session::startNew() {
-    if (isFree()) replaceDocument({}, {}, true);
+    replaceDocument({}, {}, true);
 }
 
 void Session::open(const fs::path& path) {
-    if (!isFree()) return;
-    task_.start<base::Result<project::Loaded>>(
-        tr("Opening %1").arg(qt(base::shownName(path))),
+    jobs_.cancel(Lane::Document);
+    jobs_.start<base::Result<project::Loaded>>(
+        Lane::Document, tr("Opening %1").arg(qt(base::shownName(path))),
         [path](const base::Progress& p) { return project::loadProject(path, p); },
         [this, path](base::Result<project::Loaded> loaded) {
             if (!loaded) {
@@ -230,38 +161,47 @@ void Session::open(const fs::path& path) {
 }
 
 void Session::recover(const fs::path& autosaved) {
-    if (!isFree()) return;
-    for (project::Recovery& r : project::findRecoveries(recoveryFolder())) {
+    for (project::Recovery& r : project::findRecoveries(base::recoveryFolder())) {
         if (r.file != autosaved) continue;
-        using Recovered = std::pair<project::Project, std::vector<std::string>>;
-        task_.start<Recovered>(
-            tr("Recovering"),
+        struct Recovered {
+            project::Project project;
+            std::vector<std::string> warnings;
+            bool cancelled = false;
+        };
+        jobs_.start<Recovered>(
+            Lane::Document, tr("Recovering"),
             [p = r.project](const base::Progress& progress) mutable {
                 auto warnings = project::loadAudio(p, progress);
-                return Recovered{std::move(p), std::move(warnings)};
+                return Recovered{std::move(p), std::move(warnings), progress.stopped()};
             },
             [this, file = r.file, folder = r.projectFolder](Recovered recovered) {
-                replaceDocument(std::move(recovered.first), folder, false);
-                project::removeAutosave(file);
+                if (recovered.cancelled) {
+                    say(tr("Recovering was cancelled; it is offered again at the next start."));
+                    return;
+                }
+                replaceDocument(std::move(recovered.project), folder, false);
+                // What the crash left stays until this is written, or saved.
+                autosave_.supersedes(file);
                 say(tr("Recovered. Save it to keep it."));
                 QStringList lines;
-                for (const std::string& w : recovered.second)
+                for (const std::string& w : recovered.warnings)
                     lines << qt(w);
                 if (!lines.isEmpty()) complain(tr("Recovered, but not all of its audio"), lines);
             });
         return;
     }
+    say(tr("It is no longer there, or another window has it."));
 }
 
 void Session::save(const fs::path& folder, std::function<void()> afterwards) {
-    if (!isFree()) return;
-    task_.start<base::Result<project::Project>>(
-        tr("Saving %1").arg(qt(base::shownName(folder))),
+    jobs_.start<base::Result<project::Project>>(
+        Lane::Save, tr("Saving %1").arg(qt(base::shownName(folder))),
         [p = now(), folder](const base::Progress& progress) {
             return project::saveProject(p, folder, true, progress);
         },
-        [this, folder, afterwards = std::move(afterwards),
-         version = history_.version()](base::Result<project::Project> saved) {
+        [this, folder, afterwards = std::move(afterwards), version = document_.history().version(),
+         revision = document_.revision(),
+         generation = document_.generation()](base::Result<project::Project> saved) {
             if (!saved) {
                 if (saved.error().cancelled)
                     say(tr("Saving was cancelled."));
@@ -269,32 +209,21 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
                     complain(tr("The project was not saved"), {qt(saved.error().text)});
                 return;
             }
-            folder_ = folder;
-            // Sources now lie in the project's folder; every version of the document learns it.
-            history_.amend([&](project::Project& p) {
-                for (project::SourcePtr& s : p.sources)
-                    if (const project::SourcePtr now = project::sourceOf(*saved, s->id);
-                        now && now->file != s->file) {
-                        project::Source moved = *s;
-                        moved.file = now->file;
-                        s = std::make_shared<const project::Source>(std::move(moved));
-                    }
-            });
-            history_.markSaved(version);
-            unsavedSinceAutosave_ = history_.isChanged();
-            project::removeAutosave(project::autosaveFile(recoveryFolder()));
-            emit changed();
             say(tr("%1 saved").arg(qt(base::shownName(folder))));
+            if (generation != document_.generation()) return;
+            const bool changedMeanwhile = revision != document_.revision();
+            document_.saved(version, folder, *saved);
+            if (!changedMeanwhile) autosave_.nothingToKeep();
             if (afterwards) afterwards();
         });
 }
 
 void Session::deliver(const deliver::LoopOptions& options, std::vector<deliver::PlannedLoop> plan) {
-    if (plan.empty() || !isFree()) return;
+    if (plan.empty()) return;
     const auto count = static_cast<int>(plan.size());
-    task_.start<deliver::Delivered>(
-        tr("Delivering %n loops", nullptr, count),
-        [p = now(), options, plan = std::move(plan)](const base::Progress& progress) {
+    jobs_.start<deliver::Delivered>(
+        Lane::Deliver, tr("Delivering %n loops", nullptr, count),
+        [p = laid(), options, plan = std::move(plan)](const base::Progress& progress) {
             return deliver::deliverLoops(p, plan, options, progress);
         },
         [this, options, count](const deliver::Delivered& out) {

@@ -1,13 +1,13 @@
-// What the window works on: the document with its history, the selection, the player, and long work.
+// What the window works with: the document, the player, long work, and what is kept beside them.
 #pragma once
 
-#include "app/session/task.h"
+#include "app/session/autosave.h"
+#include "app/session/document.h"
+#include "app/session/jobs.h"
+#include "app/session/remembered.h"
 #include "deliver/loops.h"
 #include "play/player.h"
-#include "project/edit.h"
-#include "project/history.h"
 #include "project/import.h"
-#include "shelf/memory.h"
 
 #include <QObject>
 #include <QStringList>
@@ -19,51 +19,36 @@
 
 namespace app {
 
-using metre::Beats;
-using metre::Bpm;
-using project::ClipId;
-using project::SourceId;
-using project::TrackId;
-
-// What is selected: clips on the page, or a source on the shelf.
-struct Selection {
-    std::vector<ClipId> clips;
-    std::optional<SourceId> source; // of the single selected clip, or as picked on the shelf
-    bool operator==(const Selection&) const = default;
-};
-
 class Session : public QObject {
     Q_OBJECT
   public:
     explicit Session(play::OpenedOutput output, QObject* parent = nullptr);
     ~Session() override;
 
-    // Valid until the next edit: whoever edits and reads on takes a copy, which is cheap.
-    const project::Project& now() const { return history_.now(); }
-    const project::History& history() const { return history_; }
+    Document& document() { return document_; }
+    Jobs& jobs() { return jobs_; }
+    Autosave& autosave() { return autosave_; }
     play::Player& player() { return *player_; }
-    Task& task() { return task_; }
-    const Selection& selection() const { return selection_; }
-    const std::filesystem::path& folder() const { return folder_; } // empty until saved
     QString outputTold() const { return outputTold_; }
 
-    // Makes an edit, or says why it cannot be. Edits with the same gesture, one after the other, are undone at
-    // once.
-    bool edit(const QString& name, base::Result<project::Project> next, const QString& gesture = {});
-    void endGesture() { history_.endGesture(); }
-    void amend(const std::function<void(project::Project&)>& change);
-    void undo();
-    void redo();
-
-    void select(std::vector<ClipId> clips);
-    void selectSource(SourceId source);
-    std::vector<ClipId> selectedOrAllClips() const;
+    // The document's, for short.
+    const project::Project& now() const { return document_.now(); }
+    const project::LaidPtr& laid() const { return document_.laid(); }
+    const Selection& selection() const { return document_.selection(); }
+    bool edit(const QString& name, base::Result<project::Project> next, const Gesture& gesture = {}) {
+        return document_.edit(name, std::move(next), gesture);
+    }
+    bool settle(const QString& name, base::Result<project::Project> next, const Gesture& gesture = {}) {
+        return document_.settle(name, std::move(next), gesture);
+    }
 
     void togglePlay();
     void stop(); // a second stop goes back to the beginning
     void locate(Beats to);
+    // Looks for a sound device again, and takes it.
+    void takeDevice();
 
-    // Long work; each says in the end what it did. One at a time: refused, in words, while another runs.
+    // Long work; each says in the end what it did.
     void importFiles(std::vector<std::filesystem::path> files, std::optional<TrackId> track, Beats at);
     void open(const std::filesystem::path& path);
     void save(const std::filesystem::path& folder, std::function<void()> afterwards = {});
@@ -80,8 +65,6 @@ class Session : public QObject {
     void say(const QString& sentence);                             // the status line
     void complain(const QString& title, const QStringList& lines); // the message bar
 
-    static std::filesystem::path recoveryFolder();
-
   signals:
     void changed(); // the document
     void selectionChanged();
@@ -91,30 +74,29 @@ class Session : public QObject {
     void told(const QString& title, const QStringList& lines, bool isProblem);
     // What an import brought, a line a file; `problem` when something did not come in.
     void broughtIn(const QString& title, const QStringList& lines, bool isProblem);
+    void deviceLost(const QString& sentence);
     void opened(); // another document
 
   private:
-    void documentChanged();
-    void bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at, const QString& gesture);
-    void remember(const project::Project& before);
+    std::optional<SourceId> bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at,
+                                    const Gesture& gesture);
+    void importEnded(const QStringList& problems, const QStringList& warnings, bool cancelled,
+                     const std::vector<SourceId>& came);
     void tick();
-    bool isFree();
+    void watchDevice();
+    void watchRenders();
     void replaceDocument(project::Project p, const std::filesystem::path& folder, bool saved);
-    void keepSelectionValid();
 
-    project::History history_;
-    Selection selection_;
-    std::filesystem::path folder_;
+    Document document_;
+    Autosave autosave_;
+    Remembered remembered_;
     QString outputTold_;
     QTimer timer_;
-    QTimer autosaveTimer_;
-    bool unsavedSinceAutosave_ = false;
     std::size_t lastPending_ = 0;
+    bool toldFailure_ = false;
     std::unique_ptr<play::Player> player_;
-    std::shared_ptr<shelf::Memory> memory_; // null where it could not be opened
     std::int64_t imports_ = 0;
-    Task autosaveTask_;
-    Task task_; // last: ends before what it uses
+    Jobs jobs_; // last: ends before what it uses
 };
 
 } // namespace app

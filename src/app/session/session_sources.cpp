@@ -61,87 +61,87 @@ ImportOutcome importAll(const std::vector<fs::path>& files, int rate, const shel
 
 } // namespace
 
-void Session::bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at,
-                      const QString& gesture) {
+std::optional<SourceId> Session::bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at,
+                                         const Gesture& gesture) {
     project::Added added = project::addSources(now(), {std::move(imported.source)});
     auto placed = project::placeSources(added.project, added.ids, track, at);
-    if (!placed)
+    if (!placed) {
         say(qt(placed.error().text));
-    else if (edit(tr("Import"), std::move(placed->project), gesture))
-        say(qt(project::toldOf(now(), added.ids.front())));
+        return std::nullopt;
+    }
+    edit(tr("Import"), std::move(placed->project), gesture);
+    say(qt(project::toldOf(now(), added.ids.front())));
+    return added.ids.front();
 }
 
 void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
-    if (files.empty() || !isFree()) return;
+    if (files.empty()) return;
     const int rate = now().rate;
     const auto count = static_cast<int>(files.size());
     const QString what =
         count == 1 ? tr("Importing %1").arg(qt(base::shownName(files.front()))) : tr("Importing and listening");
     // All of one import is undone at once.
-    const QString gesture = QStringLiteral("import %1").arg(++imports_);
-    const auto before = now().sources.size();
-    task_.start<ImportOutcome>(
-        what,
-        [this, files = std::move(files), rate, track, at, gesture, memory = memory_](const base::Progress& p) {
+    const Gesture gesture{"import", ++imports_, 1};
+    const auto came = std::make_shared<std::vector<SourceId>>();
+    const auto generation = document_.generation();
+    jobs_.start<ImportOutcome>(
+        Lane::Import, what,
+        [this, files = std::move(files), rate, track, at, gesture, generation, came,
+         memory = remembered_.memory()](const base::Progress& p) {
             bool first = true;
             return importAll(files, rate, memory.get(), p, [&](project::ImportedSource imported) {
                 auto one = std::make_shared<project::ImportedSource>(std::move(imported));
                 const auto onto = first ? track : std::nullopt;
                 first = false;
-                QMetaObject::invokeMethod(
-                    this, [this, one, onto, at, gesture] { bringIn(std::move(*one), onto, at, gesture); });
+                QMetaObject::invokeMethod(this, [this, one, onto, at, gesture, generation, came] {
+                    if (generation != document_.generation()) return;
+                    if (const auto id = bringIn(std::move(*one), onto, at, gesture)) came->push_back(*id);
+                });
             });
         },
-        [this, before](const ImportOutcome& out) {
-            endGesture();
-            QStringList lines = out.problems + out.warnings;
-            const QString more = out.cancelled ? tr(" The rest was cancelled.") : QString();
-            const project::Project p = now();
-            std::vector<ClipId> clips;
-            int n = 0;
-            for (std::size_t i = before; i < p.sources.size(); ++i, ++n) {
-                lines << qt(project::toldOf(p, p.sources[i]->id));
-                for (const project::TrackPtr& t : p.tracks)
-                    for (const project::Clip& c : t->clips)
-                        if (c.source == p.sources[i]->id) clips.push_back(c.id);
-            }
-            if (n == 0) {
-                if (out.cancelled) say(tr("The import was cancelled; nothing came in."));
-                if (!lines.isEmpty()) emit told(tr("Nothing came in"), lines, true);
-                return;
-            }
-            select(clips);
-            say(n == 1 ? lines.back() + more : tr("%1 sources came in.").arg(n) + more);
-            emit broughtIn(tr("%1 came in").arg(n) +
-                               (out.problems.isEmpty() ? QString() : tr(", %1 did not").arg(out.problems.size())) +
-                               more,
-                           lines, !out.problems.isEmpty());
+        [this, came, generation](const ImportOutcome& out) {
+            if (generation == document_.generation()) importEnded(out.problems, out.warnings, out.cancelled, *came);
         },
         count);
 }
 
-void Session::remember(const project::Project& before) {
-    if (!memory_) return;
-    for (const project::SourcePtr& s : now().sources) {
-        const project::SourcePtr old = project::sourceOf(before, s->id);
-        if (!old || old == s || s->content.empty()) continue;
-        if (old->beats == s->beats && old->loopBeats == s->loopBeats && old->chosen == s->chosen) continue;
-        const auto settled = shelf::settledOf(*s);
-        const auto done = settled ? memory_->remember(s->content, *settled) : memory_->forget(s->content);
-        if (!done) say(qt(done.error().text));
+void Session::importEnded(const QStringList& problems, const QStringList& warnings, bool cancelled,
+                          const std::vector<SourceId>& came) {
+    document_.endGesture();
+    QStringList lines = problems + warnings;
+    const QString more = cancelled ? tr(" The rest was cancelled.") : QString();
+    const project::Project p = now();
+    std::vector<ClipId> clips;
+    int n = 0;
+    for (const SourceId id : came) {
+        if (!project::sourceOf(p, id)) continue; // taken back meanwhile
+        ++n;
+        lines << qt(project::toldOf(p, id));
+        for (const project::LaidClip& c : laid()->clips())
+            if (c.clip->source == id) clips.push_back(c.id());
     }
+    if (n == 0) {
+        if (cancelled) say(tr("The import was cancelled; nothing came in."));
+        if (!lines.isEmpty()) emit told(tr("Nothing came in"), lines, true);
+        return;
+    }
+    document_.select(clips);
+    say(n == 1 ? lines.back() + more : tr("%1 sources came in.").arg(n) + more);
+    emit broughtIn(tr("%1 came in").arg(n) +
+                       (problems.isEmpty() ? QString() : tr(", %1 did not").arg(problems.size())) + more,
+                   lines, !problems.isEmpty());
 }
 
 void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window window) {
-    if (!isFree()) return;
     std::vector<project::Source> copies;
     for (const SourceId id : sources)
         if (const project::SourcePtr s = project::sourceOf(now(), id); s && s->sound) copies.push_back(*s);
     if (copies.empty()) return;
     const auto pieces = static_cast<int>(copies.size());
     const QString what = pieces == 1 ? tr("Listening to %1").arg(qt(copies.front().name)) : tr("Listening again");
-    task_.start<std::vector<project::Source>>(
-        what,
+    const auto generation = document_.generation();
+    jobs_.start<std::vector<project::Source>>(
+        Lane::Listen, what,
         [copies = std::move(copies), window](const base::Progress& progress) {
             std::vector<project::Source> out;
             const auto n = static_cast<double>(copies.size());
@@ -154,11 +154,19 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
             }
             return out;
         },
-        [this](const std::vector<project::Source>& heard) {
+        [this, generation](const std::vector<project::Source>& heard) {
+            if (heard.empty() || generation != document_.generation()) return;
             project::Project p = now();
-            for (const project::Source& s : heard)
-                if (auto next = project::setHeard(p, s.id, s, true)) p = std::move(*next);
-            if (heard.empty() || !edit(tr("Listen again"), p)) return;
+            QString refused;
+            for (const project::Source& s : heard) {
+                auto next = project::setHeard(p, s.id, s, true);
+                if (next)
+                    p = std::move(*next);
+                else
+                    refused = qt(next.error().text);
+            }
+            if (!refused.isEmpty()) say(refused);
+            if (!edit(tr("Listen again"), p) || !refused.isEmpty()) return;
             const project::SourcePtr s = project::sourceOf(now(), heard.front().id);
             say(heard.size() > 1 ? tr("Listened to %1 sources again").arg(heard.size())
                 : s && s->beats
@@ -169,7 +177,6 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
 }
 
 void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
-    if (!isFree()) return;
     struct Job {
         fs::path file;
         sound::Tags tags;
@@ -199,8 +206,8 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
         say(tr("None of these has a tempo to write."));
         return;
     }
-    task_.start<QStringList>(
-        tr("Writing tempos into files"),
+    jobs_.start<QStringList>(
+        Lane::Files, tr("Writing tempos into files"),
         [jobs](const base::Progress& progress) {
             QStringList problems;
             for (std::size_t i = 0; i < jobs.size() && !progress.stopped(); ++i) {
@@ -220,13 +227,10 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
 }
 
 void Session::forgetSettled(const std::vector<SourceId>& sources) {
-    if (!memory_) return;
-    int forgotten = 0;
+    std::vector<std::string> contents;
     for (const SourceId id : sources)
-        if (const project::SourcePtr s = project::sourceOf(now(), id))
-            if (memory_->recall(s->content) && memory_->forget(s->content)) ++forgotten;
-    say(forgotten == 0 ? tr("Nothing was remembered of these.")
-                       : tr("Forgotten what was settled for %1 sources.").arg(forgotten));
+        if (const project::SourcePtr s = project::sourceOf(now(), id)) contents.push_back(s->content);
+    remembered_.forget(std::move(contents));
 }
 
 } // namespace app

@@ -103,12 +103,14 @@ Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     layout->addWidget(list_, 1);
     connect(&session_, &Session::changed, this, &Shelf::refresh);
     connect(&session_, &Session::selectionChanged, this, &Shelf::refreshSelection);
-    connect(list_, &QListView::clicked, this,
-            [this](const QModelIndex& i) { session_.selectSource(SourceId{i.data(IdRole).toLongLong()}); });
+    connect(list_, &QListView::clicked, this, [this](const QModelIndex& i) {
+        session_.document().selectSource(SourceId{i.data(IdRole).toLongLong()});
+    });
     connect(list_, &QListView::activated, this,
             [this](const QModelIndex& i) { emit placeAsked(i.data(IdRole).toLongLong()); });
     connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& i) {
-        if (i.isValid() && list_->hasFocus()) session_.selectSource(SourceId{i.data(IdRole).toLongLong()});
+        if (i.isValid() && list_->hasFocus())
+            session_.document().selectSource(SourceId{i.data(IdRole).toLongLong()});
     });
     refresh();
 }

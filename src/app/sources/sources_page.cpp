@@ -151,7 +151,7 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     connect(table_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
         refresh();
         const auto ids = selected();
-        if (!following_ && ids.size() == 1) session_.selectSource(ids.front());
+        if (!following_ && ids.size() == 1) session_.document().selectSource(ids.front());
     });
     connect(model_, &SourcesModel::tempoTyped, this, [this](qlonglong source, const QString& text) {
         std::vector<project::SourceId> ids = selected();
@@ -218,7 +218,7 @@ void SourcesPage::changeSelected(const QString& what, const Change& change) {
         if (!refused.isEmpty()) session_.say(refused);
         return;
     }
-    if (session_.edit(what, std::move(p)))
+    if (session_.settle(what, std::move(p)))
         session_.say(refused.isEmpty() ? tr("%1: %2 sources").arg(what).arg(reached)
                                        : tr("%1: %2 sources. %3").arg(what).arg(reached).arg(refused));
 }
@@ -248,9 +248,14 @@ void SourcesPage::setTempo(const QString& text, const std::vector<project::Sourc
         return;
     }
     project::Project p = session_.now();
+    QString refused;
     for (const project::SourceId id : ids)
-        if (auto next = project::setSourceTempo(p, id, *bpm, hear::Witness::Typed)) p = std::move(*next);
-    if (session_.edit(tr("Set tempo"), std::move(p)))
+        if (auto next = project::setSourceTempo(p, id, *bpm, hear::Witness::Typed))
+            p = std::move(*next);
+        else
+            refused = qt(next.error().text);
+    if (!refused.isEmpty()) session_.say(refused);
+    if (session_.settle(tr("Set tempo"), std::move(p)) && refused.isEmpty())
         session_.say(ids.size() == 1
                          ? tr("The source is now %1 BPM").arg(qt(metre::tempoLabel(*bpm)))
                          : tr("%1 sources are now %2 BPM").arg(ids.size()).arg(qt(metre::tempoLabel(*bpm))));

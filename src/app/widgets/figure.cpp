@@ -63,9 +63,28 @@ void Figure::paintEvent(QPaintEvent*) {
 }
 
 void Figure::enterEvent(QEnterEvent*) {
+    freshTurn();
     update();
 }
 void Figure::leaveEvent(QEvent*) {
+    update();
+}
+
+void Figure::freshTurn() {
+    static std::int64_t last = 0;
+    turn_ = ++last;
+}
+
+void Figure::emitTurned(int steps, bool fine) {
+    constexpr int pause = 1500; // milliseconds
+    if (turn_ == 0 || !lastTurn_.isValid() || lastTurn_.elapsed() > pause) freshTurn();
+    lastTurn_.start();
+    emit turned(steps, fine);
+}
+
+void Figure::focusInEvent(QFocusEvent* event) {
+    freshTurn();
+    QWidget::focusInEvent(event);
     update();
 }
 
@@ -75,7 +94,7 @@ void Figure::wheelEvent(QWheelEvent* event) {
     wheel_ += delta.y() != 0 ? delta.y() : delta.x();
     const int steps = wheel_ / 120;
     wheel_ -= steps * 120;
-    if (steps != 0) emit turned(steps, event->modifiers().testFlag(Qt::ShiftModifier));
+    if (steps != 0) emitTurned(steps, event->modifiers().testFlag(Qt::ShiftModifier));
     event->accept();
 }
 
@@ -87,9 +106,9 @@ void Figure::keyPressEvent(QKeyEvent* event) {
     const bool fine = event->modifiers().testFlag(Qt::ShiftModifier);
     const QString typedText = event->text();
     if (event->key() == Qt::Key_Up)
-        emit turned(1, fine);
+        emitTurned(1, fine);
     else if (event->key() == Qt::Key_Down)
-        emit turned(-1, fine);
+        emitTurned(-1, fine);
     else if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter || event->key() == Qt::Key_F2)
         beginTyping();
     else if (typedText.size() == 1 && (typedText[0].isDigit() || typedText[0] == '-'))

@@ -1,7 +1,9 @@
 // A figure that is turned with the wheel and typed after a double click.
 #pragma once
 
+#include <QElapsedTimer>
 #include <QWidget>
+#include <cstdint>
 
 class QLineEdit;
 
@@ -21,6 +23,8 @@ class Figure : public QWidget {
     // Right-aligned in columns of figures.
     void setAlignment(Qt::Alignment alignment);
     bool isTyping() const;
+    // The turn that is under way: a fresh number for each focus, each entry of the pointer, and after each pause.
+    std::int64_t turn() const { return turn_; }
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }
 
@@ -37,18 +41,23 @@ class Figure : public QWidget {
     void mouseDoubleClickEvent(QMouseEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
     void resizeEvent(QResizeEvent*) override;
+    void focusInEvent(QFocusEvent*) override;
     void enterEvent(QEnterEvent*) override;
     void leaveEvent(QEvent*) override;
     bool eventFilter(QObject*, QEvent*) override;
 
   private:
     void endTyping(bool take);
+    void freshTurn();
+    void emitTurned(int steps, bool fine);
 
     int pixels_;
     QString text_;
     QString room_;
     Qt::Alignment alignment_ = Qt::AlignLeft;
     QLineEdit* edit_;
+    std::int64_t turn_ = 0;
+    QElapsedTimer lastTurn_;
     int wheel_ = 0; // eighths of a degree not yet turned
 };
 

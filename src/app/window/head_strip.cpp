@@ -81,7 +81,7 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
 
     connect(tempo_, &Figure::turned, this, [this](int steps, bool fine) {
         const double now = session_.now().tempo.points().front().bpm.value;
-        setTempo(now + steps * (fine ? 0.1 : 1.0), "turn tempo");
+        setTempo(now + steps * (fine ? 0.1 : 1.0), {"turn tempo", 0, tempo_->turn()});
     });
     connect(tempo_, &Figure::typed, this, [this](const QString& text) {
         const auto bpm = metre::parseTempo(text.toStdString());
@@ -100,15 +100,13 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     connect(metre_, &Figure::turned, this, [this](int steps, bool) {
         metre::Metre m = session_.now().metre.points().front().metre;
         m.beats = std::clamp(m.beats + steps, 1, 32);
-        session_.edit(tr("Metre"), project::setMetre(session_.now(), m), "turn metre");
+        session_.edit(tr("Metre"), project::setMetre(session_.now(), m), {"turn metre", 0, metre_->turn()});
     });
     connect(back_, &QPushButton::clicked, this, [this] { session_.locate(Beats(0)); });
     connect(play_, &QPushButton::clicked, &session_, &Session::togglePlay);
     connect(stop_, &QPushButton::clicked, &session_, &Session::stop);
-    connect(loop_, &QPushButton::clicked, this,
-            [this](bool on) { session_.amend([on](project::Project& p) { p.loop.on = on; }); });
-    connect(click_, &QPushButton::clicked, this,
-            [this](bool on) { session_.amend([on](project::Project& p) { p.click = on; }); });
+    connect(loop_, &QPushButton::clicked, this, [this](bool on) { session_.document().setLooping(on); });
+    connect(click_, &QPushButton::clicked, this, [this](bool on) { session_.document().setClick(on); });
     connect(tap_, &QPushButton::pressed, this, &HeadStrip::tap);
     connect(&session_, &Session::changed, this, &HeadStrip::refresh);
     connect(&session_, &Session::opened, this, &HeadStrip::refresh);
@@ -122,14 +120,15 @@ void HeadStrip::typeTempo() {
 
 void HeadStrip::tap() {
     taps_.tap(metre::Seconds(static_cast<double>(clock_.nsecsElapsed()) * 1e-9));
+    if (taps_.count() == 1) ++tapping_; // they begin anew
     if (const auto bpm = taps_.tempo()) {
         // Tapped tempos are meant to a tenth at best.
-        setTempo(std::round(bpm->value * 10) / 10, "tap tempo");
+        setTempo(std::round(bpm->value * 10) / 10, {"tap tempo", 0, tapping_});
         session_.say(tr("Tapped %1 BPM · %2 taps").arg(qt(metre::tempoLabel(*bpm))).arg(taps_.count()));
     }
 }
 
-void HeadStrip::setTempo(double bpm, const QString& gesture) {
+void HeadStrip::setTempo(double bpm, const Gesture& gesture) {
     const double clamped = std::clamp(bpm, metre::slowestTempo.value, metre::fastestTempo.value);
     if (session_.edit(tr("Project tempo"), project::setTempo(session_.now(), Bpm(clamped)), gesture))
         session_.say(tr("Project tempo %1 BPM").arg(qt(metre::tempoFigure(Bpm(clamped)))));

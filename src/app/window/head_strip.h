@@ -2,6 +2,7 @@
 #pragma once
 
 #include "metre/tap.h"
+#include "project/history.h"
 
 #include <QElapsedTimer>
 #include <QWidget>
@@ -30,7 +31,7 @@ class HeadStrip : public QWidget {
   private:
     void refresh();
     void refreshPosition();
-    void setTempo(double bpm, const QString& gesture);
+    void setTempo(double bpm, const project::Gesture& gesture);
 
     Session& session_;
     Figure* tempo_;
@@ -46,6 +47,7 @@ class HeadStrip : public QWidget {
     QLabel* output_;
     Meter* meter_;
     metre::Taps taps_;
+    std::int64_t tapping_ = 1; // a fresh number for each time somebody begins to tap
     QElapsedTimer clock_;
 };
 

@@ -11,6 +11,7 @@
 #include "app/window/head_strip.h"
 #include "app/window/message_bar.h"
 #include "app/window/status_line.h"
+#include "base/user_folders.h"
 #include "base/utf8.h"
 #include "project/recovery.h"
 
@@ -19,6 +20,7 @@
 #include <QFileDialog>
 #include <QInputDialog>
 #include <QLabel>
+#include <QMenu>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QMimeData>
@@ -106,10 +108,11 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     all->addWidget(status_);
     setCentralWidget(centre);
 
-    buildMenus();
+    commands_ = new Commands(commandTable(), this);
+    commands_->fill(*menuBar());
     connect(snap_, &QComboBox::activated, this, [this](int index) {
         const auto snap = static_cast<metre::Snap>(snap_->itemData(index).toInt());
-        session_.amend([snap](project::Project& p) { p.snap = snap; });
+        session_.document().setSnap(snap);
     });
     connect(shelf_, &Shelf::placeAsked, this, [this](qint64 source) {
         const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
@@ -117,7 +120,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
         if (!placed)
             session_.say(qt(placed.error().text));
         else if (session_.edit(tr("Place"), std::move(placed->project)))
-            session_.select({placed->id});
+            session_.document().select({placed->id});
     });
     connect(&session_, &Session::told, message_, &MessageBar::show);
     connect(&session_, &Session::broughtIn, this,
@@ -125,6 +128,11 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
                 message_->show(title, lines, problem);
                 message_->offer(tr("Change readings"), [this] { tabs_->setCurrentIndex(1); });
             });
+    connect(&session_, &Session::deviceLost, this, [this](const QString& sentence) {
+        message_->show(sentence, {}, true);
+        message_->offer(tr("Take it again"), [this] { session_.takeDevice(); });
+    });
+    connect(bars_, &BarsView::menuAsked, this, &MainWindow::offerMenu);
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
     connect(&session_, &Session::selectionChanged, this, &MainWindow::refreshActions);
     connect(&session_, &Session::opened, this, &MainWindow::refreshActions);
@@ -137,185 +145,473 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
 
 MainWindow::~MainWindow() = default;
 
-QAction* MainWindow::act(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
-                         std::function<void()> done) {
-    QAction* action = menu->addAction(text, this, std::move(done));
-    action->setShortcut(keys);
-    action->setObjectName(QString::fromLatin1(name));
-    return action;
+namespace {
+QKeySequence keys(QKeyCombination combination) {
+    return QKeySequence(combination);
+}
+QKeySequence standard(QKeySequence::StandardKey key) {
+    return QKeySequence(key);
+}
+} // namespace
+
+// The table of commands. The menus of the bar stand in the order in which they first appear.
+std::vector<Command> MainWindow::commandTable() {
+    Document& doc = session_.document();
+    const QString file = tr("&File");
+    const QString edit = tr("&Edit");
+    const QString source = tr("&Source");
+    const QString clip = tr("&Clip");
+    const QString tempo = tr("&Tempo");
+    const QString play = tr("&Play");
+    const QString view = tr("&View");
+    const QString help = tr("&Help");
+    const auto source_ = [this] { return std::vector<SourceId>{*session_.selection().source}; };
+    const auto onTrack = [this](const QString& what, const auto& change) {
+        const project::LaidClip* c = session_.laid()->find(session_.selection().clips.front());
+        if (c != nullptr) session_.edit(what, change(session_.now(), *c->track));
+    };
+    const auto allLocked = [this] {
+        const auto& clips = session_.selection().clips;
+        return !clips.empty() && std::all_of(clips.begin(), clips.end(), [this](ClipId id) {
+            const project::LaidClip* c = session_.laid()->find(id);
+            return c != nullptr && c->clip->locked;
+        });
+    };
+    const double middle = 0.5;
+    const auto zoom = [this, middle](double by) { bars_->zoomBy(by, bars_->viewport()->width() * middle); };
+    return {
+        {"new",
+         file,
+         tr("&New project"),
+         {standard(QKeySequence::New)},
+         Needs::Nothing,
+         OnBar,
+         [this] { whenSafe(tr("Starting anew"), [this] { session_.startNew(); }); }},
+        {"open",
+         file,
+         tr("&Open…"),
+         {standard(QKeySequence::Open)},
+         Needs::Nothing,
+         OnBar,
+         [this] { whenSafe(tr("Opening another project"), [this] { askOpen(); }); }},
+        {"save",
+         file,
+         tr("&Save"),
+         {standard(QKeySequence::Save)},
+         Needs::Nothing,
+         OnBar,
+         [this] { saveThen({}); }},
+        {"saveAs",
+         file,
+         tr("Save &as…"),
+         {keys(Qt::CTRL | Qt::SHIFT | Qt::Key_S)},
+         Needs::Nothing,
+         OnBar,
+         [this] { askSaveAs({}); }},
+        {"deliver",
+         file,
+         tr("&Deliver loops…"),
+         {keys(Qt::CTRL | Qt::Key_D)},
+         Needs::Nothing,
+         OnClip,
+         [this] {
+             auto* dialog = new DeliverDialog(session_, this);
+             dialog->setAttribute(Qt::WA_DeleteOnClose);
+             dialog->show();
+         },
+         {},
+         true},
+        {"quit",
+         file,
+         tr("&Quit"),
+         {standard(QKeySequence::Quit)},
+         Needs::Nothing,
+         OnBar,
+         [this] { close(); },
+         {},
+         true},
+
+        {"undo", edit, tr("&Undo"), {standard(QKeySequence::Undo)}, Needs::Undo, OnBar, [&doc] { doc.undo(); }},
+        // Desktops differ in which of the two they use; both are free here.
+        {"redo",
+         edit,
+         tr("&Redo"),
+         {keys(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), keys(Qt::CTRL | Qt::Key_Y)},
+         Needs::Redo,
+         OnBar,
+         [&doc] { doc.redo(); }},
+        {"selectAll",
+         edit,
+         tr("Select &all clips"),
+         {standard(QKeySequence::SelectAll)},
+         Needs::Nothing,
+         OnPage,
+         [this, &doc] { doc.select(project::allClips(session_.now())); },
+         {},
+         true},
+        {"delete",
+         edit,
+         tr("&Delete"),
+         {standard(QKeySequence::Delete)},
+         Needs::Clips,
+         OnClip,
+         [this] {
+             const auto clips = session_.selection().clips;
+             const auto n = static_cast<int>(clips.size());
+             if (session_.edit(n == 1 ? tr("Delete clip") : tr("Delete clips"),
+                               project::removeClips(session_.now(), clips)))
+                 session_.say(n == 1 ? tr("One clip deleted") : tr("%1 clips deleted").arg(n));
+         }},
+
+        {"import",
+         source,
+         tr("&Import…"),
+         {keys(Qt::CTRL | Qt::Key_I)},
+         Needs::Nothing,
+         OnPage,
+         [this] { askImport(); }},
+        {"half",
+         source,
+         tr("&Half tempo"),
+         {keys(Qt::ALT | Qt::Key_Minus)},
+         Needs::Source,
+         OnClip | OnSource,
+         [this] { bench_->scaleTempo(0.5); },
+         {},
+         true},
+        {"double",
+         source,
+         tr("&Double tempo"),
+         {keys(Qt::ALT | Qt::Key_Plus)},
+         Needs::Source,
+         OnClip | OnSource,
+         [this] { bench_->scaleTempo(2); }},
+        {"round",
+         source,
+         tr("&Round tempo"),
+         {keys(Qt::ALT | Qt::Key_R)},
+         Needs::Source,
+         OnClip | OnSource,
+         [this] { bench_->roundTempo(); }},
+        {"tapSourceKey",
+         source,
+         tr("Ta&p its tempo"),
+         {keys(Qt::SHIFT | Qt::Key_T)},
+         Needs::Source,
+         OnSource,
+         [this] { bench_->tap(); }},
+        {"hearRecorded",
+         source,
+         tr("Hear it as &recorded"),
+         {keys(Qt::SHIFT | Qt::Key_Space)},
+         Needs::Source,
+         OnSource,
+         [this] { bench_->playRaw(!session_.player().isPlayingRaw()); }},
+        {"writeTempo",
+         source,
+         tr("&Write tempo into the file"),
+         {},
+         Needs::Source,
+         OnSource,
+         [this, source_] { session_.writeIntoFiles(source_()); },
+         {},
+         true},
+        {"forgetSettled",
+         source,
+         tr("F&orget what was settled"),
+         {},
+         Needs::Source,
+         OnSource,
+         [this, source_] { session_.forgetSettled(source_()); }},
+
+        {"fitToBars", clip, tr("&Fit to bars…"), {keys(Qt::Key_F)}, Needs::Clips, OnClip, [this] { askBars(); }},
+        {"lock",
+         clip,
+         tr("Loc&k"),
+         {keys(Qt::CTRL | Qt::Key_K)},
+         Needs::Clips,
+         OnClip,
+         [this, allLocked] {
+             const bool lock = !allLocked();
+             const auto clips = session_.selection().clips;
+             if (session_.edit(lock ? tr("Lock") : tr("Unlock"), project::setLocked(session_.now(), clips, lock)))
+                 session_.say(lock ? tr("Locked: edits leave it as it is") : tr("Unlocked"));
+         },
+         allLocked},
+        {"moveEarlier",
+         clip,
+         tr("Move &earlier"),
+         {keys(Qt::ALT | Qt::Key_Left)},
+         Needs::Clips,
+         OnBar,
+         [this] { bars_->nudge(-1, 0); },
+         {},
+         true},
+        {"moveLater",
+         clip,
+         tr("Move &later"),
+         {keys(Qt::ALT | Qt::Key_Right)},
+         Needs::Clips,
+         OnBar,
+         [this] { bars_->nudge(1, 0); }},
+        {"moveUp",
+         clip,
+         tr("Move to the track a&bove"),
+         {keys(Qt::ALT | Qt::Key_Up)},
+         Needs::Clips,
+         OnBar,
+         [this] { bars_->nudge(0, -1); }},
+        {"moveDown",
+         clip,
+         tr("Move to the track belo&w"),
+         {keys(Qt::ALT | Qt::Key_Down)},
+         Needs::Clips,
+         OnBar,
+         [this] { bars_->nudge(0, 1); }},
+        {"mute",
+         clip,
+         tr("&Mute its track"),
+         {},
+         Needs::Clips,
+         OnTrack,
+         [onTrack] {
+             onTrack(tr("Mute"), [](const project::Project& p, const project::Track& t) {
+                 return project::setMute(p, t.id, !t.mute);
+             });
+         },
+         {},
+         true},
+        {"solo",
+         clip,
+         tr("S&olo its track"),
+         {},
+         Needs::Clips,
+         OnTrack,
+         [onTrack] {
+             onTrack(tr("Solo"), [](const project::Project& p, const project::Track& t) {
+                 return project::setSolo(p, t.id, !t.solo);
+             });
+         }},
+        {"removeTrack",
+         clip,
+         tr("&Remove its track"),
+         {},
+         Needs::Clips,
+         OnTrack,
+         [onTrack] {
+             onTrack(tr("Remove track"), [](const project::Project& p, const project::Track& t) {
+                 return project::removeTrack(p, t.id);
+             });
+         }},
+
+        {"typeTempo",
+         tempo,
+         tr("T&ype the project tempo"),
+         {keys(Qt::CTRL | Qt::Key_T)},
+         Needs::Nothing,
+         OnBar,
+         [this] { head_->typeTempo(); }},
+        {"tap",
+         tempo,
+         tr("&Tap the project tempo"),
+         {keys(Qt::Key_T)},
+         Needs::Nothing,
+         OnBar,
+         [this] { head_->tap(); }},
+
+        {"play",
+         play,
+         tr("&Play or stop"),
+         {keys(Qt::Key_Space)},
+         Needs::Nothing,
+         OnPage,
+         [this] { session_.togglePlay(); }},
+        {"toStart",
+         play,
+         tr("Back to the &beginning"),
+         {keys(Qt::Key_Home)},
+         Needs::Nothing,
+         OnBar,
+         [this] { session_.locate(Beats(0)); }},
+        {"loop",
+         play,
+         tr("&Loop the range"),
+         {keys(Qt::Key_L)},
+         Needs::Nothing,
+         OnPage,
+         [this, &doc] { doc.setLooping(!session_.now().loop.on); },
+         [this] { return session_.now().loop.on; }},
+        {"swapCompared",
+         play,
+         tr("Hear the &other way (A|B)"),
+         {keys(Qt::Key_X)},
+         Needs::Nothing,
+         OnClip,
+         [this] { bench_->swapCompared(); }},
+        {"loopSelection",
+         play,
+         tr("Loop range around the &selection"),
+         {keys(Qt::CTRL | Qt::Key_L)},
+         Needs::Nothing,
+         OnClip,
+         [this] { loopSelection(); }},
+        {"click",
+         play,
+         tr("&Click"),
+         {keys(Qt::Key_C)},
+         Needs::Nothing,
+         OnPage,
+         [this, &doc] { doc.setClick(!session_.now().click); },
+         [this] { return session_.now().click; }},
+        {"takeDevice",
+         play,
+         tr("Look for a sound &device again"),
+         {},
+         Needs::Nothing,
+         OnBar,
+         [this] { session_.takeDevice(); },
+         {},
+         true},
+
+        {"pageBars",
+         view,
+         tr("Page B&ars"),
+         {keys(Qt::CTRL | Qt::Key_1)},
+         Needs::Nothing,
+         OnBar,
+         [this] { tabs_->setCurrentIndex(0); }},
+        {"pageSources",
+         view,
+         tr("Page So&urces"),
+         {keys(Qt::CTRL | Qt::Key_2)},
+         Needs::Nothing,
+         OnBar,
+         [this] { tabs_->setCurrentIndex(1); }},
+        {"zoomIn",
+         view,
+         tr("Zoom &in"),
+         {standard(QKeySequence::ZoomIn)},
+         Needs::Nothing,
+         OnBar,
+         [zoom] { zoom(1.25); },
+         {},
+         true},
+        {"zoomOut",
+         view,
+         tr("Zoom &out"),
+         {standard(QKeySequence::ZoomOut)},
+         Needs::Nothing,
+         OnBar,
+         [zoom] { zoom(0.8); }},
+        {"zoomAll",
+         view,
+         tr("Show &all"),
+         {keys(Qt::CTRL | Qt::Key_0)},
+         Needs::Nothing,
+         OnPage,
+         [this] { bars_->zoomToAll(); }},
+        {"showShelf",
+         view,
+         tr("&Shelf"),
+         {},
+         Needs::Nothing,
+         OnBar,
+         [this] { shelf_->setVisible(!shelf_->isVisible()); },
+         [this] { return !shelf_->isHidden(); },
+         true},
+        {"showBench",
+         view,
+         tr("&Bench"),
+         {},
+         Needs::Nothing,
+         OnBar,
+         [this] { bench_->setVisible(!bench_->isVisible()); },
+         [this] { return !bench_->isHidden(); }},
+        {"lamp",
+         view,
+         tr("By &lamplight"),
+         {},
+         Needs::Nothing,
+         OnBar,
+         [this] {
+             setTheme(theme() == Theme::Lamp ? Theme::Paper : Theme::Lamp);
+             for (QWidget* w : findChildren<QWidget*>())
+                 w->update();
+         },
+         [] { return theme() == Theme::Lamp; }},
+
+        {"keys",
+         help,
+         tr("&Keys"),
+         {standard(QKeySequence::HelpContents)},
+         Needs::Nothing,
+         OnBar,
+         [this] { showShortcuts(); }},
+        {"about", help, tr("&About Patient Metre"), {}, Needs::Nothing, OnBar, [this] { showAbout(); }},
+    };
 }
 
-void MainWindow::buildMenus() {
-    QMenu* file = menuBar()->addMenu(tr("&File"));
-    act(file, tr("&New project"), QKeySequence::New, "new",
-        [this] { whenSafe(tr("Starting anew"), [this] { session_.startNew(); }); });
-    act(file, tr("&Open…"), QKeySequence::Open, "open",
-        [this] { whenSafe(tr("Opening another project"), [this] { askOpen(); }); });
-    save_ = act(file, tr("&Save"), QKeySequence::Save, "save", [this] { saveThen({}); });
-    act(file, tr("Save &as…"), QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_S), "saveAs", [this] { askSaveAs({}); });
-    file->addSeparator();
-    act(file, tr("&Deliver loops…"), QKeySequence(Qt::CTRL | Qt::Key_D), "deliver", [this] {
-        auto* dialog = new DeliverDialog(session_, this);
-        dialog->setAttribute(Qt::WA_DeleteOnClose);
-        dialog->show();
-    });
-    file->addSeparator();
-    act(file, tr("&Quit"), QKeySequence::Quit, "quit", [this] { close(); });
-
-    QMenu* edit = menuBar()->addMenu(tr("&Edit"));
-    undo_ = act(edit, tr("&Undo"), QKeySequence::Undo, "undo", [this] { session_.undo(); });
-    redo_ = act(edit, tr("&Redo"), QKeySequence::Redo, "redo", [this] { session_.redo(); });
-    // Desktops differ in which of the two they use; both are free here.
-    redo_->setShortcuts({QKeySequence(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), QKeySequence(Qt::CTRL | Qt::Key_Y)});
-    edit->addSeparator();
-    act(edit, tr("Select &all clips"), QKeySequence::SelectAll, "selectAll",
-        [this] { session_.select(project::allClips(session_.now())); });
-    needClips_.push_back(act(edit, tr("&Delete"), QKeySequence::Delete, "delete", [this] {
-        const auto n = static_cast<int>(session_.selection().clips.size());
-        if (session_.edit(n == 1 ? tr("Delete clip") : tr("Delete clips"),
-                          project::removeClips(session_.now(), session_.selection().clips)))
-            session_.say(n == 1 ? tr("One clip deleted") : tr("%1 clips deleted").arg(n));
-    }));
-
-    QMenu* source = menuBar()->addMenu(tr("&Source"));
-    act(source, tr("&Import…"), QKeySequence(Qt::CTRL | Qt::Key_I), "import", [this] { askImport(); });
-    source->addSeparator();
-    needSource_.push_back(act(source, tr("&Half tempo"), QKeySequence(Qt::ALT | Qt::Key_Minus), "half",
-                              [this] { bench_->scaleTempo(0.5); }));
-    needSource_.push_back(act(source, tr("&Double tempo"), QKeySequence(Qt::ALT | Qt::Key_Plus), "double",
-                              [this] { bench_->scaleTempo(2); }));
-    needSource_.push_back(act(source, tr("&Round tempo"), QKeySequence(Qt::ALT | Qt::Key_R), "round",
-                              [this] { bench_->roundTempo(); }));
-    needSource_.push_back(act(source, tr("Ta&p its tempo"), QKeySequence(Qt::SHIFT | Qt::Key_T), "tapSourceKey",
-                              [this] { bench_->tap(); }));
-    singleKeys_.push_back(needSource_.back());
-    needSource_.push_back(act(source, tr("Hear it as &recorded"), QKeySequence(Qt::SHIFT | Qt::Key_Space),
-                              "hearRecorded", [this] { bench_->playRaw(!session_.player().isPlayingRaw()); }));
-    singleKeys_.push_back(needSource_.back());
-    source->addSeparator();
-    const auto one = [this] { return std::vector<SourceId>{*session_.selection().source}; };
-    needSource_.push_back(act(source, tr("&Write tempo into the file"), {}, "writeTempo",
-                              [this, one] { session_.writeIntoFiles(one()); }));
-    needSource_.push_back(act(source, tr("F&orget what was settled"), {}, "forgetSettled",
-                              [this, one] { session_.forgetSettled(one()); }));
-
-    QMenu* clip = menuBar()->addMenu(tr("&Clip"));
-    needClips_.push_back(
-        act(clip, tr("&Fit to bars…"), QKeySequence(Qt::Key_F), "fitToBars", [this] { askBars(); }));
-    singleKeys_.push_back(needClips_.back());
-    clip->addSeparator();
-    needClips_.push_back(act(clip, tr("Move &earlier"), QKeySequence(Qt::ALT | Qt::Key_Left), "moveEarlier",
-                             [this] { bars_->nudge(-1, 0); }));
-    needClips_.push_back(act(clip, tr("Move &later"), QKeySequence(Qt::ALT | Qt::Key_Right), "moveLater",
-                             [this] { bars_->nudge(1, 0); }));
-    needClips_.push_back(act(clip, tr("Move to the track a&bove"), QKeySequence(Qt::ALT | Qt::Key_Up), "moveUp",
-                             [this] { bars_->nudge(0, -1); }));
-    needClips_.push_back(act(clip, tr("Move to the track belo&w"), QKeySequence(Qt::ALT | Qt::Key_Down), "moveDown",
-                             [this] { bars_->nudge(0, 1); }));
-    clip->addSeparator();
-    const auto trackOfSelection = [this]() -> std::optional<TrackId> {
-        const auto& clips = session_.selection().clips;
-        const project::TrackPtr t = clips.empty() ? nullptr : project::trackOfClip(session_.now(), clips.front());
-        return t ? std::optional(t->id) : std::nullopt;
-    };
-    needClips_.push_back(act(clip, tr("&Mute its track"), {}, "mute", [this, trackOfSelection] {
-        if (const auto id = trackOfSelection())
-            session_.edit(tr("Mute"),
-                          project::changeTrack(session_.now(), *id, [](project::Track& t) { t.mute = !t.mute; }));
-    }));
-    needClips_.push_back(act(clip, tr("S&olo its track"), {}, "solo", [this, trackOfSelection] {
-        if (const auto id = trackOfSelection())
-            session_.edit(tr("Solo"),
-                          project::changeTrack(session_.now(), *id, [](project::Track& t) { t.solo = !t.solo; }));
-    }));
-    needClips_.push_back(act(clip, tr("&Remove its track"), {}, "removeTrack", [this, trackOfSelection] {
-        if (const auto id = trackOfSelection())
-            session_.edit(tr("Remove track"), project::removeTrack(session_.now(), *id));
-    }));
-
-    QMenu* tempo = menuBar()->addMenu(tr("&Tempo"));
-    act(tempo, tr("T&ype the project tempo"), QKeySequence(Qt::CTRL | Qt::Key_T), "typeTempo",
-        [this] { head_->typeTempo(); });
-    singleKeys_.push_back(
-        act(tempo, tr("&Tap the project tempo"), QKeySequence(Qt::Key_T), "tap", [this] { head_->tap(); }));
-
-    QMenu* play = menuBar()->addMenu(tr("&Play"));
-    singleKeys_.push_back(
-        act(play, tr("&Play or stop"), QKeySequence(Qt::Key_Space), "play", [this] { session_.togglePlay(); }));
-    act(play, tr("Back to the &beginning"), QKeySequence(Qt::Key_Home), "toStart",
-        [this] { session_.locate(Beats(0)); });
-    singleKeys_.push_back(act(play, tr("&Loop the range"), QKeySequence(Qt::Key_L), "loop",
-                              [this] { session_.amend([](project::Project& p) { p.loop.on = !p.loop.on; }); }));
-    singleKeys_.push_back(act(play, tr("Hear the &other way (A|B)"), QKeySequence(Qt::Key_X), "swapCompared",
-                              [this] { bench_->swapCompared(); }));
-    act(play, tr("Loop range around the &selection"), QKeySequence(Qt::CTRL | Qt::Key_L), "loopSelection", [this] {
-        const project::Project& p = session_.now();
-        project::LoopRange range{Beats(1e9), Beats(0), true};
-        for (const ClipId id : session_.selectedOrAllClips()) {
-            const project::Clip* c = project::clipOf(p, id);
-            range.from = std::max(Beats(0), std::min(range.from, project::startOf(p, *c)));
-            range.to = std::max(range.to, project::endOf(p, *c));
-        }
-        session_.edit(tr("Loop range"), project::setLoop(p, range));
-    });
-    singleKeys_.push_back(act(play, tr("&Click"), QKeySequence(Qt::Key_C), "click",
-                              [this] { session_.amend([](project::Project& p) { p.click = !p.click; }); }));
-
-    QMenu* view = menuBar()->addMenu(tr("&View"));
-    act(view, tr("Page B&ars"), QKeySequence(Qt::CTRL | Qt::Key_1), "pageBars",
-        [this] { tabs_->setCurrentIndex(0); });
-    act(view, tr("Page So&urces"), QKeySequence(Qt::CTRL | Qt::Key_2), "pageSources",
-        [this] { tabs_->setCurrentIndex(1); });
-    view->addSeparator();
-    act(view, tr("Zoom &in"), QKeySequence::ZoomIn, "zoomIn",
-        [this] { bars_->zoomBy(1.25, bars_->viewport()->width() / 2.0); });
-    act(view, tr("Zoom &out"), QKeySequence::ZoomOut, "zoomOut",
-        [this] { bars_->zoomBy(0.8, bars_->viewport()->width() / 2.0); });
-    act(view, tr("Show &all"), QKeySequence(Qt::CTRL | Qt::Key_0), "zoomAll", [this] { bars_->zoomToAll(); });
-    view->addSeparator();
-    for (auto [text, name, widget] : {std::tuple(tr("&Shelf"), "showShelf", static_cast<QWidget*>(shelf_)),
-                                      std::tuple(tr("&Bench"), "showBench", static_cast<QWidget*>(bench_))}) {
-        QAction* a = view->addAction(text);
-        a->setObjectName(QString::fromLatin1(name));
-        a->setCheckable(true);
-        a->setChecked(true);
-        connect(a, &QAction::toggled, widget, &QWidget::setVisible);
+void MainWindow::loopSelection() {
+    project::LoopRange range{Beats(1e9), Beats(0), true};
+    for (const ClipId id : session_.document().selectedOrAllClips()) {
+        const project::Timing& t = session_.laid()->find(id)->time();
+        range.from = std::max(Beats(0), std::min(range.from, t.start));
+        range.to = std::max(range.to, t.end);
     }
-    QAction* lamp = view->addAction(tr("By &lamplight"));
-    lamp->setObjectName("lamp");
-    lamp->setCheckable(true);
-    lamp->setChecked(theme() == Theme::Lamp);
-    connect(lamp, &QAction::toggled, this, [this](bool on) {
-        setTheme(on ? Theme::Lamp : Theme::Paper);
-        for (QWidget* w : findChildren<QWidget*>())
-            w->update();
-    });
-
-    QMenu* help = menuBar()->addMenu(tr("&Help"));
-    act(help, tr("&Keys"), QKeySequence::HelpContents, "keys", [this] { showShortcuts(); });
-    act(help, tr("&About Patient Metre"), {}, "about", [this] { showAbout(); });
+    session_.edit(tr("Loop range"), project::setLoop(session_.now(), range));
 }
 
 void MainWindow::refreshActions() {
-    const project::History& h = session_.history();
-    undo_->setEnabled(h.canUndo());
-    undo_->setText(h.canUndo() ? tr("&Undo: %1").arg(qt(h.undoName())) : tr("&Undo"));
-    redo_->setEnabled(h.canRedo());
-    redo_->setText(h.canRedo() ? tr("&Redo: %1").arg(qt(h.redoName())) : tr("&Redo"));
-    for (QAction* a : needClips_)
-        a->setEnabled(!session_.selection().clips.empty());
-    for (QAction* a : needSource_)
-        a->setEnabled(session_.selection().source.has_value());
+    const project::History& h = session_.document().history();
+    commands_->refresh(
+        [&](Needs needs) {
+            switch (needs) {
+            case Needs::Clips:
+                return !session_.selection().clips.empty();
+            case Needs::Source:
+                return session_.selection().source.has_value();
+            case Needs::Undo:
+                return h.canUndo();
+            case Needs::Redo:
+                return h.canRedo();
+            case Needs::Nothing:
+                break;
+            }
+            return true;
+        },
+        qt(h.undoName()), qt(h.redoName()));
     const int snap = snap_->findData(static_cast<int>(session_.now().snap));
     if (snap != snap_->currentIndex()) snap_->setCurrentIndex(snap);
     refreshTitle();
 }
 
+void MainWindow::offerMenu(Offer place, const QPoint& at) {
+    QMenu menu(this);
+    menu.setObjectName("pointerMenu");
+    commands_->fill(menu, place);
+    menu.exec(at);
+}
+
+void MainWindow::selectOnceThere(const QString& prefix) {
+    toSelect_ = prefix;
+    const auto look = [this] {
+        if (toSelect_.isEmpty()) return;
+        for (const project::LaidClip& clip : session_.laid()->clips()) {
+            if (!clip.source || !qt(clip.source->name).startsWith(toSelect_)) continue;
+            toSelect_.clear();
+            session_.document().select({clip.id()});
+            return;
+        }
+    };
+    connect(&session_, &Session::changed, this, look, Qt::QueuedConnection);
+    look();
+}
+
 void MainWindow::refreshTitle() {
-    const auto& folder = session_.folder();
+    const auto& folder = session_.document().folder();
     const QString name = folder.empty() ? tr("Untitled") : qt(base::shownName(folder));
     setWindowTitle(QStringLiteral("%1[*] – Patient Metre").arg(name));
-    setWindowModified(session_.history().isChanged());
+    setWindowModified(session_.document().history().isChanged());
 }
 
 void MainWindow::askImport() {
@@ -347,10 +643,10 @@ void MainWindow::askOpen() {
 }
 
 void MainWindow::saveThen(std::function<void()> afterwards) {
-    if (session_.folder().empty())
+    if (session_.document().folder().empty())
         askSaveAs(std::move(afterwards));
     else
-        session_.save(session_.folder(), std::move(afterwards));
+        session_.save(session_.document().folder(), std::move(afterwards));
 }
 
 void MainWindow::askSaveAs(std::function<void()> afterwards) {
@@ -381,7 +677,7 @@ void MainWindow::askSaveAs(std::function<void()> afterwards) {
 }
 
 void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
-    if (!session_.history().isChanged()) {
+    if (!session_.document().history().isChanged()) {
         done();
         return;
     }
@@ -396,10 +692,11 @@ void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
     box->setDefaultButton(saveButton);
     box->setEscapeButton(stayButton);
     connect(box, &QMessageBox::buttonClicked, this,
-            [this, box, saveButton, loseButton, done = std::move(done)](QAbstractButton* b) {
+            [this, box, saveButton, loseButton, what, done = std::move(done)](QAbstractButton* b) {
                 box->close();
                 if (b == saveButton)
-                    saveThen(done);
+                    // What was changed while it was being saved is asked about again.
+                    saveThen([this, what, done] { whenSafe(what, done); });
                 else if (b == loseButton)
                     done();
             });
@@ -407,7 +704,7 @@ void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-    if (mayClose_ || !session_.history().isChanged()) {
+    if (mayClose_ || !session_.document().history().isChanged()) {
         event->accept();
         return;
     }
@@ -428,12 +725,7 @@ void MainWindow::askBars() {
 }
 
 void MainWindow::showShortcuts() {
-    QStringList lines;
-    for (QMenu* menu : menuBar()->findChildren<QMenu*>())
-        for (QAction* a : menu->actions())
-            if (!a->shortcut().isEmpty())
-                lines << QStringLiteral("%1   %2").arg(a->shortcut().toString(QKeySequence::NativeText),
-                                                       a->text().remove('&'));
+    QStringList lines = commands_->keys();
     lines << tr("Left, Right   play position by one grid step")
           << tr("Ctrl+Left, Ctrl+Right   select the clip before or after")
           << tr("Alt while dragging   free of the grid") << tr("Wheel over a figure   turns it; with Shift finer")
@@ -450,13 +742,15 @@ void MainWindow::showAbout() {
 }
 
 void MainWindow::offerRecovery() {
-    const auto found = project::findRecoveries(Session::recoveryFolder());
+    const auto found = project::findRecoveries(base::recoveryFolder());
     if (found.empty()) return;
     const auto& r = found.front();
     const QString name =
         r.projectFolder.empty() ? tr("a project that was never saved") : qt(base::shownName(r.projectFolder));
     message_->show(tr("Patient Metre ended unexpectedly while working on %1.").arg(name), {}, false);
-    message_->offer(tr("Recover it"), [this, file = r.file] { session_.recover(file); });
+    message_->offer(tr("Recover it"), [this, file = r.file] {
+        whenSafe(tr("Recovering"), [this, file] { session_.recover(file); });
+    });
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/session/session.h"
+#include "app/window/commands.h"
 
 #include <QMainWindow>
 
@@ -29,6 +30,8 @@ class MainWindow : public QMainWindow {
 
     Session& session() { return session_; }
     BarsView& bars() { return *bars_; }
+    // Selects the first clip whose source's name begins so, as soon as there is one.
+    void selectOnceThere(const QString& prefix);
 
   protected:
     void closeEvent(QCloseEvent*) override;
@@ -36,9 +39,9 @@ class MainWindow : public QMainWindow {
     void dropEvent(QDropEvent*) override;
 
   private:
-    void buildMenus();
-    QAction* act(QMenu* menu, const QString& text, const QKeySequence& keys, const char* name,
-                 std::function<void()> done);
+    std::vector<Command> commandTable();
+    void loopSelection();
+    void offerMenu(Offer place, const QPoint& at);
     void refreshActions();
     void refreshTitle();
 
@@ -66,12 +69,8 @@ class MainWindow : public QMainWindow {
     SourcesPage* sources_;
     QLabel* snapLabel_;
     QComboBox* snap_;
-    QAction* undo_ = nullptr;
-    QAction* redo_ = nullptr;
-    QAction* save_ = nullptr;
-    std::vector<QAction*> needClips_;
-    std::vector<QAction*> needSource_;
-    std::vector<QAction*> singleKeys_; // shortcuts of one letter, off while text is typed
+    Commands* commands_ = nullptr;
+    QString toSelect_;
     bool mayClose_ = false;
 };
 

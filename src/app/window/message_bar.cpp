@@ -25,14 +25,19 @@ MessageBar::MessageBar(QWidget* parent) : QWidget(parent) {
     lines_->setFont(textFont(sizes::text));
     lines_->setStyleSheet("background: transparent;");
     lines_->document()->setDocumentMargin(0);
+    space_ = new QWidget(this);
+    space_->setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Preferred);
     action_ = button({}, {}, this);
     action_->setObjectName("messageAction");
+    action_->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     close_ = button(tr("Close"), tr("Close this message (Escape)"), this);
+    close_->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(sizes::margin, 6, sizes::margin, 6);
     row->setSpacing(16);
     row->addWidget(title_, 0, Qt::AlignTop);
     row->addWidget(lines_, 1);
+    row->addWidget(space_, 1);
     row->addWidget(action_, 0, Qt::AlignTop);
     row->addWidget(close_, 0, Qt::AlignTop);
     connect(close_, &QPushButton::clicked, this, &QWidget::hide);
@@ -48,6 +53,7 @@ void MessageBar::show(const QString& title, const QStringList& lines, bool isPro
     title_->setText(title);
     lines_->setPlainText(lines.join('\n'));
     lines_->setVisible(!lines.isEmpty());
+    space_->setVisible(lines.isEmpty()); // else the buttons would take the room
     action_->hide();
     const int shown = std::clamp(static_cast<int>(lines.size()), 1, 5);
     setFixedHeight(std::max(40, shown * QFontMetrics(textFont(sizes::text)).lineSpacing() + 20));

@@ -27,6 +27,7 @@ class MessageBar : public QWidget {
   private:
     QLabel* title_;
     QPlainTextEdit* lines_;
+    QWidget* space_; // between a title that stands alone and the buttons
     QPushButton* action_;
     QPushButton* close_;
     std::function<void()> whenActed_;

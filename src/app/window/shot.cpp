@@ -19,16 +19,7 @@ Shot::Shot(MainWindow& window, ShotOptions options) : window_(window), options_(
 
 void Shot::look() {
     Session& s = window_.session();
-    if (s.task().isRunning() || s.player().pendingRenders() > 0) return;
-    if (!options_.select.isEmpty()) {
-        for (const ClipId id : project::allClips(s.now())) {
-            const project::SourcePtr source = project::sourceOf(s.now(), project::clipOf(s.now(), id)->source);
-            if (!qt(source->name).startsWith(options_.select)) continue;
-            s.select({id});
-            break;
-        }
-        options_.select.clear();
-    }
+    if (s.jobs().isBusy() || s.player().pendingRenders() > 0) return;
     if (!options_.dialog.isEmpty()) {
         if (auto* action = window_.findChild<QAction*>(options_.dialog)) action->trigger();
         options_.dialog.clear();

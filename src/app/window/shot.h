@@ -12,7 +12,6 @@ class MainWindow;
 
 struct ShotOptions {
     QString file;   // PNG
-    QString select; // select the first clip whose source's name begins so
     QString dialog; // trigger this menu action, and take the dialog it opens with the window
 };
 

@@ -12,54 +12,57 @@
 
 namespace app {
 
+StatusLine::Row StatusLine::makeRow(std::size_t index) {
+    Row row{new QWidget(this), nullptr, nullptr, nullptr, 0};
+    row.what = label({}, row.box);
+    row.progress = new QProgressBar(row.box);
+    row.progress->setTextVisible(false);
+    row.progress->setFixedWidth(90);
+    row.progress->setRange(0, 1000);
+    row.progress->setAccessibleName(tr("Progress"));
+    row.cancel = button(QStringLiteral("×"), tr("Cancel this"), row.box);
+    row.cancel->setAccessibleName(tr("Cancel"));
+    row.cancel->setProperty("link", true);
+    row.cancel->setFixedWidth(18);
+    if (index == 0) {
+        row.what->setObjectName("statusWork");
+        row.cancel->setObjectName("cancelWork");
+    }
+    auto* line = new QHBoxLayout(row.box);
+    line->setContentsMargins(0, 0, 0, 0);
+    line->setSpacing(8);
+    line->addWidget(row.what);
+    line->addWidget(row.progress);
+    line->addWidget(row.cancel);
+    connect(row.cancel, &QPushButton::clicked, this, [this, index] { cancel(index); });
+    return row;
+}
+
 StatusLine::StatusLine(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     sentence_ = new QLabel(this);
     sentence_->setObjectName("statusSentence");
     sentence_->setFont(textFont(sizes::label));
     sentence_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     hint_ = label({}, this);
-    work_ = label({}, this);
-    work_->setObjectName("statusWork");
-    progress_ = new QProgressBar(this);
-    progress_->setTextVisible(false);
-    progress_->setFixedWidth(120);
-    progress_->setRange(0, 1000);
-    progress_->setAccessibleName(tr("Progress"));
-    cancel_ = button(tr("Cancel"), tr("Cancel what is under way"), this);
-    cancel_->setObjectName("cancelWork");
-    cancel_->setProperty("link", true);
+    more_ = label({}, this);
+    more_->setObjectName("statusMore");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(sizes::margin, 0, sizes::margin, 0);
-    row->setSpacing(12);
+    row->setSpacing(14);
     row->addWidget(sentence_, 1);
-    row->addWidget(work_);
-    row->addWidget(progress_);
-    row->addWidget(cancel_);
+    for (std::size_t i = 0; i < rows; ++i) {
+        rows_.push_back(makeRow(i));
+        row->addWidget(rows_.back().box);
+    }
+    row->addWidget(more_);
     row->addWidget(hint_);
     setFixedHeight(24);
     connect(&session_, &Session::said, this, [this](const QString& s) {
         sentence_->setText(s);
         sentence_->setToolTip(s);
     });
-    connect(&session_.task(), &Task::runningChanged, this, [this] {
-        done_ = 0;
-        refreshWork();
-    });
-    connect(&session_.task(), &Task::progressed, this, [this](double f) {
-        done_ = f;
-        progress_->setValue(static_cast<int>(f * 1000));
-        work_->setText(workText());
-    });
+    connect(&session_.jobs(), &Jobs::changed, this, &StatusLine::refreshWork);
     connect(&session_, &Session::rendered, this, &StatusLine::refreshWork);
-    connect(cancel_, &QPushButton::clicked, this, [this] {
-        if (session_.task().isRunning()) {
-            session_.task().cancel();
-            return;
-        }
-        session_.player().cancelRenders();
-        session_.say(tr("Fitting was cancelled; playing or changing something goes on with it."));
-        refreshWork();
-    });
     refreshWork();
 }
 
@@ -67,28 +70,47 @@ void StatusLine::setHint(const QString& hint) {
     hint_->setText(hint);
 }
 
-QString StatusLine::workText() const {
-    const Task& t = session_.task();
-    if (t.pieces() < 2) return t.what();
-    return tr("%1: %2 of %3").arg(t.what()).arg(static_cast<int>(done_ * t.pieces() + 1e-6)).arg(t.pieces());
+void StatusLine::cancel(std::size_t index) {
+    if (rows_[index].job != 0) {
+        session_.jobs().cancel(rows_[index].job);
+        return;
+    }
+    session_.player().cancelRenders();
+    session_.say(tr("Fitting was cancelled; playing or changing something goes on with it."));
+    refreshWork();
 }
 
 void StatusLine::refreshWork() {
-    const bool task = session_.task().isRunning();
+    const auto jobs = session_.jobs().shown();
+    std::size_t shown = 0;
+    const auto show = [&](qint64 job, const QString& text, double fraction) {
+        if (shown == rows) return;
+        Row& row = rows_[shown++];
+        row.job = job;
+        row.what->setText(text);
+        row.progress->setValue(static_cast<int>(1000 * fraction));
+    };
+    for (const Jobs::Shown& job : jobs) {
+        QString text = job.what;
+        if (job.queued)
+            text = tr("%1: waits").arg(job.what);
+        else if (job.pieces > 1)
+            text = tr("%1: %2 of %3")
+                       .arg(job.what)
+                       .arg(static_cast<int>(job.fraction * job.pieces + 1e-6))
+                       .arg(job.pieces);
+        show(job.id, text, job.fraction);
+    }
     const std::size_t pending = session_.player().pendingRenders();
     const std::size_t all = session_.player().wantedRenders();
-    if (task)
-        work_->setText(workText());
-    else if (pending > 0) {
-        work_->setText(tr("Fitting: %1 of %2 clips").arg(all - pending).arg(all));
-        progress_->setValue(
-            static_cast<int>(1000.0 * double(all - pending) / double(std::max<std::size_t>(1, all))));
-    }
-    if (task) progress_->setValue(static_cast<int>(done_ * 1000));
-    work_->setVisible(task || pending > 0);
-    progress_->setVisible(task || pending > 0);
-    cancel_->setVisible(task || pending > 0);
-    hint_->setVisible(!task && pending == 0);
+    if (pending > 0 && jobs.size() < rows)
+        show(0, tr("Fitting: %1 of %2 clips").arg(all - pending).arg(all),
+             double(all - pending) / double(std::max<std::size_t>(1, all)));
+    for (std::size_t i = 0; i < rows; ++i)
+        rows_[i].box->setVisible(i < shown);
+    more_->setVisible(jobs.size() > rows);
+    more_->setText(tr("and %1 more").arg(jobs.size() - std::min(jobs.size(), rows)));
+    hint_->setVisible(shown == 0);
 }
 
 void StatusLine::paintEvent(QPaintEvent*) {

@@ -2,6 +2,7 @@
 #pragma once
 
 #include <QWidget>
+#include <vector>
 
 class QLabel;
 class QProgressBar;
@@ -21,16 +22,25 @@ class StatusLine : public QWidget {
     void paintEvent(QPaintEvent*) override;
 
   private:
+    // One job: what it is, how far, and a cross to cancel it.
+    struct Row {
+        QWidget* box;
+        QLabel* what;
+        QProgressBar* progress;
+        QPushButton* cancel;
+        qint64 job = 0; // 0: fitting
+    };
+    static constexpr std::size_t rows = 3; // more wait unseen, and are counted
+
+    Row makeRow(std::size_t index);
     void refreshWork();
-    QString workText() const; // with its count
+    void cancel(std::size_t index);
 
     Session& session_;
-    double done_ = 0; // of the task, 0 to 1
     QLabel* sentence_;
     QLabel* hint_;
-    QLabel* work_;
-    QProgressBar* progress_;
-    QPushButton* cancel_;
+    QLabel* more_;
+    std::vector<Row> rows_;
 };
 
 } // namespace app

@@ -1,17 +1,10 @@
-// Edits: functions from a project to a project. None alters what it is given; each fails with a sentence when what
-// is asked for cannot be. Any thread; quick.
+// Edits of sources: functions from a project to a project. None alters what it is given; each checks what must
+// hold, and fails with a sentence when what is asked for cannot be. Any thread; quick.
 #pragma once
 
 #include "project/project.h"
 
-#include <functional>
-
 namespace project {
-
-// The tempo at the beginning becomes bpm; a map of several points is scaled as a whole. Clips keep their beats.
-Result<Project> setTempo(const Project& p, Bpm bpm);
-Project setTempoMap(const Project& p, metre::TempoMap map);
-Project setMetre(const Project& p, metre::Metre m);
 
 // Adds sources (giving each its id) in order. Returns their ids with the project.
 struct Added {
@@ -20,27 +13,7 @@ struct Added {
 };
 Added addSources(const Project& p, std::vector<Source> sources);
 
-// An empty track at the end, named and tinted.
-struct AddedTrack {
-    Project project;
-    TrackId id;
-};
-AddedTrack addTrack(const Project& p, const std::string& name);
-Project removeTrack(const Project& p, TrackId id);
-Result<Project> changeTrack(const Project& p, TrackId id, const std::function<void(Track&)>& change);
-
-// Places the whole of a source, its first downbeat at `at`, on a track, or on a new one named after the source.
-struct Placed {
-    Project project;
-    ClipId id;
-};
-Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> track, Beats at);
-
-// Moves clips in time, and by a number of tracks up or down; fails when one would leave the tracks or begin before
-// bar 1 minus four bars, where pick-ups may hang.
-Result<Project> moveClips(const Project& p, const std::vector<ClipId>& ids, Beats by, int tracks);
-Project removeClips(const Project& p, const std::vector<ClipId>& ids);
-Project changeClips(const Project& p, const std::vector<ClipId>& ids, const std::function<void(Clip&)>& change);
+// Those that change a source's beats fail when a locked clip would have to follow.
 
 // Says what tempo a source has, and who says so. Keeps the first downbeat. Clips that use the whole source go on
 // using the whole of it; others keep their place in the recording.
@@ -63,10 +36,7 @@ Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at);
 // Says that no beat is known; its clips are then placed, not stretched.
 Result<Project> forgetBeat(const Project& p, SourceId id);
 
-// Makes clips fill a number of bars: their sources are said to have that many beats, and they begin on the bar line
-// nearest to where they are.
-Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars);
-
-Result<Project> setLoop(const Project& p, LoopRange loop);
+// Where the audio of sources lies now: a file for each that has moved. Undo leaves this alone.
+Project setFiles(const Project& p, const std::vector<std::pair<SourceId, std::filesystem::path>>& files);
 
 } // namespace project

@@ -1,0 +1,59 @@
+// Keeps a copy of the unsaved document where the next start finds it.
+#pragma once
+
+#include "app/session/document.h"
+#include "project/recovery.h"
+
+#include <QObject>
+#include <QTimer>
+#include <condition_variable>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+namespace app {
+
+// Writes a little after each change, on a thread of its own. What it wrote is removed once something newer is safe:
+// the document was saved as it is, or the program ends as it should.
+class Autosave : public QObject {
+    Q_OBJECT
+  public:
+    explicit Autosave(Document& document, QObject* parent = nullptr);
+    ~Autosave() override; // a clean end
+
+    // This file holds nothing that is not in the document now; it goes as soon as the document is safe by itself.
+    void supersedes(const std::filesystem::path& recovered);
+    // The document was saved as it is.
+    void nothingToKeep();
+    // Whether what is there now has been written.
+    bool isUpToDate() const { return written_ == document_.revision(); }
+
+  signals:
+    void failed(const QString& sentence);
+
+  private:
+    struct Order {
+        project::Project project;
+        std::filesystem::path folder;
+        std::int64_t revision = 0;
+    };
+    void changed();
+    void write();
+    void work(const std::stop_token& end);
+    void ended(std::int64_t revision, const QString& problem);
+    void removeSuperseded();
+
+    Document& document_;
+    QTimer soon_;   // after the last change
+    QTimer latest_; // after the first that is not written yet
+    std::int64_t written_ = 0;
+    std::vector<std::filesystem::path> superseded_;
+
+    std::mutex mutex_; // guards what follows
+    std::condition_variable_any wake_;
+    std::optional<Order> order_;
+    bool remove_ = false;
+    std::jthread thread_; // last: ends first
+};
+
+} // namespace app

@@ -1,0 +1,98 @@
+#include "app/session/remembered.h"
+
+#include "app/widgets/text.h"
+
+namespace app {
+
+Remembered::Remembered(Document& document, QObject* parent) : QObject(parent), document_(document) {
+    if (auto memory = shelf::Memory::open(shelf::memoryFile()))
+        memory_ = std::move(*memory);
+    else
+        QMetaObject::invokeMethod(
+            this, [this, text = qt(memory.error().text)] { emit said(text); }, Qt::QueuedConnection);
+    connect(&document_, &Document::settled, this, &Remembered::settled);
+    connect(&document_, &Document::takenBack, this, [this](qint64 version) {
+        later([this, version] {
+            for (const Taught& t : taught_[version])
+                put(t.content, t.before);
+        });
+    });
+    connect(&document_, &Document::doneAgain, this, [this](qint64 version) {
+        later([this, version] {
+            for (const Taught& t : taught_[version])
+                put(t.content, t.after);
+        });
+    });
+    thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
+}
+
+Remembered::~Remembered() = default;
+
+void Remembered::settled(qint64 version, qint64 from, const project::Project& before) {
+    std::vector<Taught> taught;
+    for (const project::SourcePtr& s : document_.now().sources) {
+        const project::SourcePtr old = project::sourceOf(before, s->id);
+        if (!old || old == s || s->content.empty()) continue;
+        if (old->beats == s->beats && old->loopBeats == s->loopBeats && old->chosen == s->chosen) continue;
+        taught.push_back({s->content, {}, shelf::settledOf(*s)});
+    }
+    if (taught.empty() || !memory_) return;
+    later([this, version, from, taught = std::move(taught)]() mutable {
+        // Where a gesture goes on, what was known before its first step counts; the step it grew out of is gone.
+        auto& mine = taught_[version];
+        const auto grown = taught_.find(from);
+        for (Taught& t : taught) {
+            t.before = memory_->recall(t.content);
+            if (grown != taught_.end())
+                for (const Taught& earlier : grown->second)
+                    if (earlier.content == t.content) t.before = earlier.before;
+            put(t.content, t.after);
+            mine.push_back(std::move(t));
+        }
+    });
+}
+
+void Remembered::put(const std::string& content, const std::optional<shelf::Settled>& settled) {
+    complain(settled ? memory_->remember(content, *settled) : memory_->forget(content));
+}
+
+void Remembered::complain(const base::Result<void>& result) {
+    if (!result) QMetaObject::invokeMethod(this, [this, text = qt(result.error().text)] { emit said(text); });
+}
+
+void Remembered::forget(std::vector<std::string> contents) {
+    if (!memory_) return;
+    later([this, contents = std::move(contents)] {
+        int forgotten = 0;
+        for (const std::string& content : contents)
+            if (memory_->recall(content) && memory_->forget(content)) ++forgotten;
+        QMetaObject::invokeMethod(this, [this, forgotten] {
+            emit said(forgotten == 0 ? tr("Nothing was remembered of these.")
+                                     : tr("Forgotten what was settled for %1 sources.").arg(forgotten));
+        });
+    });
+}
+
+void Remembered::later(Work work) {
+    if (!memory_) return;
+    const std::lock_guard lock(mutex_);
+    queue_.push(std::move(work));
+    wake_.notify_all();
+}
+
+void Remembered::work(const std::stop_token& end) {
+    std::unique_lock lock(mutex_);
+    while (wake_.wait(lock, end, [&] { return !queue_.empty(); }) || !queue_.empty()) {
+        const Work next = std::move(queue_.front());
+        queue_.pop();
+        lock.unlock();
+        try {
+            next();
+        } catch (const std::exception& e) {
+            complain(base::problem(e.what()));
+        }
+        lock.lock();
+    }
+}
+
+} // namespace app

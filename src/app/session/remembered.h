@@ -1,0 +1,58 @@
+// What the user settled, kept by the recordings' content: learned by what the user settles, and by nothing else.
+#pragma once
+
+#include "app/session/document.h"
+#include "shelf/memory.h"
+
+#include <QObject>
+#include <condition_variable>
+#include <functional>
+#include <map>
+#include <memory>
+#include <mutex>
+#include <queue>
+#include <thread>
+
+namespace app {
+
+// The database is asked on a thread of its own: another program may hold it up.
+class Remembered : public QObject {
+    Q_OBJECT
+  public:
+    explicit Remembered(Document& document, QObject* parent = nullptr);
+    ~Remembered() override; // what was settled is still written
+
+    // For an import's worker; null where it could not be opened.
+    const std::shared_ptr<shelf::Memory>& memory() const { return memory_; }
+    // Forgets, and says how many there were.
+    void forget(std::vector<std::string> contents);
+
+  signals:
+    void said(const QString& sentence);
+
+  private:
+    // What a step of undo taught: to be taken back with it.
+    struct Taught {
+        std::string content;
+        std::optional<shelf::Settled> before;
+        std::optional<shelf::Settled> after;
+    };
+    using Work = std::function<void()>;
+
+    void settled(qint64 version, qint64 from, const project::Project& before);
+    void put(const std::string& content, const std::optional<shelf::Settled>& settled);
+    void later(Work work);
+    void work(const std::stop_token& end);
+    void complain(const base::Result<void>& result);
+
+    Document& document_;
+    std::shared_ptr<shelf::Memory> memory_;
+    std::map<std::int64_t, std::vector<Taught>> taught_; // by version; the worker's own
+
+    std::mutex mutex_; // guards what follows
+    std::condition_variable_any wake_;
+    std::queue<Work> queue_;
+    std::jthread thread_; // last: ends first
+};
+
+} // namespace app

@@ -1,0 +1,65 @@
+#include "app/window/commands.h"
+
+#include <QAction>
+#include <QMenu>
+#include <QMenuBar>
+
+namespace app {
+
+Commands::Commands(std::vector<Command> table, QWidget* window) : QObject(window), table_(std::move(table)) {
+    for (const Command& c : table_) {
+        auto* action = new QAction(c.text, window);
+        action->setObjectName(QString::fromLatin1(c.name));
+        action->setShortcuts(c.keys);
+        action->setCheckable(static_cast<bool>(c.isOn));
+        connect(action, &QAction::triggered, this, [run = c.run] { run(); });
+        window->addAction(action); // its keys hold while no menu has it
+        actions_.push_back(action);
+    }
+}
+
+void Commands::fill(QMenuBar& bar) const {
+    QMenu* menu = nullptr;
+    for (std::size_t i = 0; i < table_.size(); ++i) {
+        if (menu == nullptr || menu->title() != table_[i].menu)
+            menu = bar.addMenu(table_[i].menu);
+        else if (table_[i].opensGroup)
+            menu->addSeparator();
+        menu->addAction(actions_[i]);
+    }
+}
+
+void Commands::fill(QMenu& menu, Offer place) const {
+    for (std::size_t i = 0; i < table_.size(); ++i)
+        if ((table_[i].offers & place) != 0) menu.addAction(actions_[i]);
+}
+
+void Commands::refresh(const std::function<bool(Needs)>& can, const QString& undo, const QString& redo) {
+    for (std::size_t i = 0; i < table_.size(); ++i) {
+        const Command& c = table_[i];
+        actions_[i]->setEnabled(can(c.needs));
+        if (c.isOn) actions_[i]->setChecked(c.isOn());
+        const QString& what = c.needs == Needs::Undo ? undo : redo;
+        if (c.needs == Needs::Undo || c.needs == Needs::Redo)
+            actions_[i]->setText(what.isEmpty() ? c.text : QStringLiteral("%1: %2").arg(c.text, what));
+    }
+}
+
+QStringList Commands::keys() const {
+    QStringList lines;
+    for (const Command& c : table_)
+        if (!c.keys.isEmpty()) {
+            QString text = c.text;
+            lines << QStringLiteral("%1   %2").arg(c.keys.front().toString(QKeySequence::NativeText),
+                                                   text.remove('&'));
+        }
+    return lines;
+}
+
+QAction* Commands::action(const QString& name) const {
+    for (QAction* a : actions_)
+        if (a->objectName() == name) return a;
+    return nullptr;
+}
+
+} // namespace app

@@ -1,0 +1,58 @@
+// Everything that can be done by name: one table, which feeds the menu bar, the menus at the pointer, the shortcuts
+// and the page of keys.
+#pragma once
+
+#include <QKeySequence>
+#include <QList>
+#include <QObject>
+#include <QString>
+#include <functional>
+#include <vector>
+
+class QAction;
+class QMenu;
+class QMenuBar;
+class QWidget;
+
+namespace app {
+
+// When a command can be given.
+enum class Needs { Nothing, Clips, Source, Undo, Redo };
+
+// Where a menu at the pointer offers it.
+enum Offer : unsigned { OnBar = 0, OnClip = 1, OnTrack = 2, OnSource = 4, OnPage = 8 };
+
+struct Command {
+    const char* name; // of its action; for tests and for pictures
+    QString menu;     // which menu of the bar, with its mnemonic
+    QString text;     // with its mnemonic
+    QList<QKeySequence> keys;
+    Needs needs = Needs::Nothing;
+    unsigned offers = OnBar;
+    std::function<void()> run;
+    std::function<bool()> isOn = {}; // empty: it is not a switch
+    bool opensGroup = false;         // a line above it
+};
+
+class Commands : public QObject {
+    Q_OBJECT
+  public:
+    // The actions belong to `window`, and their shortcuts hold in it.
+    Commands(std::vector<Command> table, QWidget* window);
+
+    void fill(QMenuBar& bar) const;
+    // The menu at the pointer for a place: the same actions, in the table's order.
+    void fill(QMenu& menu, Offer place) const;
+    // Which can be given, and which are on; what undo and redo would do, by name.
+    void refresh(const std::function<bool(Needs)>& can, const QString& undo, const QString& redo);
+    // "Ctrl+I   Import…", a line each.
+    QStringList keys() const;
+    QAction* action(const QString& name) const;
+    const std::vector<Command>& table() const { return table_; }
+
+  private:
+    std::vector<Command> table_;
+    std::vector<QAction*> actions_;
+};
+
+} // namespace app

@@ -1,0 +1,102 @@
+#include "mix/mixer.h"
+
+#include <algorithm>
+
+namespace mix {
+
+namespace {
+
+// Adds frames [begin, end) of a clip that has neither fade nor ramp there.
+void addPlain(const SceneClip& clip, std::int64_t from, std::int64_t begin, std::int64_t end, float* out) {
+    const float* left = clip.audio->channels.front().data() - clip.at.value;
+    const float* right = clip.audio->channels.back().data() - clip.at.value;
+    const Gains& g = clip.gains;
+    if (g.leftFromRight == 0 && g.rightFromLeft == 0) {
+        for (std::int64_t i = begin; i < end; ++i) {
+            out[2 * (i - from)] += g.leftFromLeft * left[i];
+            out[2 * (i - from) + 1] += g.rightFromRight * right[i];
+        }
+        return;
+    }
+    for (std::int64_t i = begin; i < end; ++i) {
+        out[2 * (i - from)] += g.leftFromLeft * left[i] + g.leftFromRight * right[i];
+        out[2 * (i - from) + 1] += g.rightFromLeft * left[i] + g.rightFromRight * right[i];
+    }
+}
+
+void addShaped(const SceneClip& clip, std::int64_t from, std::int64_t begin, std::int64_t end, const Ramp& ramp,
+               float* out) {
+    const float* left = clip.audio->channels.front().data() - clip.at.value;
+    const float* right = clip.audio->channels.back().data() - clip.at.value;
+    const Gains& g = clip.gains;
+    const std::int64_t start = clip.clipStart.value;
+    const std::int64_t last = start + clip.clipLength.value;
+    for (std::int64_t i = begin; i < end; ++i) {
+        float factor = ramp.from + ramp.step * static_cast<float>(i - from);
+        factor *= fadeFactor(clip.fadeInShape, i - start, clip.fadeIn.value);
+        factor *= fadeFactor(clip.fadeOutShape, last - i, clip.fadeOut.value);
+        out[2 * (i - from)] += factor * (g.leftFromLeft * left[i] + g.leftFromRight * right[i]);
+        out[2 * (i - from) + 1] += factor * (g.rightFromLeft * left[i] + g.rightFromRight * right[i]);
+    }
+}
+
+void addClip(const SceneClip& clip, std::int64_t from, int n, const Take& take, float* out) {
+    const std::int64_t begin = std::max(from, clip.at.value);
+    const std::int64_t end = std::min(from + n, clip.end().value);
+    if (begin >= end) return;
+    const std::int64_t start = clip.clipStart.value;
+    const std::int64_t last = start + clip.clipLength.value;
+    const bool across = start < take.edge && take.edge < last;
+    if (take.which == Take::Which::Across && !across) return;
+    const bool ramped = take.which == Take::Which::All || across;
+    const Ramp ramp = ramped ? take.ramp : Ramp{};
+    // Most frames of most clips lie in no fade.
+    const std::int64_t plainFrom = std::clamp(start + clip.fadeIn.value, begin, end);
+    const std::int64_t plainTo = std::clamp(last - clip.fadeOut.value, plainFrom, end);
+    if (!(ramp == Ramp{})) {
+        addShaped(clip, from, begin, end, ramp, out);
+        return;
+    }
+    addShaped(clip, from, begin, plainFrom, ramp, out);
+    addPlain(clip, from, plainFrom, plainTo, out);
+    addShaped(clip, from, plainTo, end, ramp, out);
+}
+
+void addClick(const Scene& s, std::int64_t from, int n, const Take& take, float* out) {
+    const auto length = static_cast<std::int64_t>(s.click->accented.size());
+    const Beats first = s.tempo.beatAt(metre::toSeconds(Frames(from - length), s.rate));
+    const Beats end = s.tempo.beatAt(metre::toSeconds(Frames(from + n), s.rate));
+    for (int bar = s.metre.barAt(first); s.metre.startOfBar(bar) < end; ++bar) {
+        const Beats start = s.metre.startOfBar(bar);
+        const metre::Metre m = s.metre.metreAt(start);
+        for (int beat = 0; beat < m.beats; ++beat) {
+            const std::int64_t at = metre::toFrames(s.tempo.secondsAt(start + m.counted() * beat), s.rate).value;
+            const bool across = at < take.edge && take.edge < at + length;
+            if (take.which == Take::Which::Across && !across) continue;
+            const bool ramped = take.which == Take::Which::All || across;
+            const std::vector<float>& sound = beat == 0 ? s.click->accented : s.click->plain;
+            const std::int64_t to = std::min<std::int64_t>(n, at - from + length);
+            for (std::int64_t i = std::max<std::int64_t>(0, at - from); i < to; ++i) {
+                float sample = s.clickGain * sound[static_cast<std::size_t>(from + i - at)];
+                if (ramped) sample *= take.ramp.from + take.ramp.step * static_cast<float>(i);
+                out[2 * i] += sample;
+                out[2 * i + 1] += sample;
+            }
+        }
+    }
+}
+
+} // namespace
+
+void add(const Scene& scene, std::int64_t from, float* out, int n, const Take& take) {
+    for (const SceneClip& clip : scene.clips)
+        addClip(clip, from, n, take, out);
+    if (scene.click) addClick(scene, from, n, take, out);
+}
+
+void mix(const Scene& scene, std::int64_t from, float* out, int n) {
+    std::fill(out, out + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
+    add(scene, from, out, n);
+}
+
+} // namespace mix

@@ -1,0 +1,232 @@
+// Each struct that is stored, described once: which members it has, under which names, within which limits, since
+// which version of the format. Writing and reading (json.cpp) and the check of docs/format.md walk through the
+// same.
+#pragma once
+
+#include "metre/tempo.h"
+#include "project/project.h"
+
+#include <array>
+#include <cmath>
+#include <limits>
+#include <string_view>
+#include <utility>
+
+namespace project {
+
+// Numbers outside are refused when a file is read.
+struct Limits {
+    double low = -1e12;
+    double high = 1e12;
+};
+
+// The words for the values of an enumeration; specialised below.
+template <class E>
+struct Words;
+
+template <>
+struct Words<metre::TempoPoint::Shape> {
+    static constexpr const char* what = "shape of tempo";
+    static constexpr std::array<std::pair<metre::TempoPoint::Shape, const char*>, 2> all = {
+        {{metre::TempoPoint::Shape::Hold, "hold"}, {metre::TempoPoint::Shape::Ramp, "ramp"}}};
+};
+template <>
+struct Words<metre::Snap> {
+    static constexpr const char* what = "way to snap";
+    static constexpr std::array<std::pair<metre::Snap, const char*>, 5> all = {
+        {{metre::Snap::Off, "off"},
+         {metre::Snap::QuarterBeat, "quarter-beat"},
+         {metre::Snap::HalfBeat, "half-beat"},
+         {metre::Snap::Beat, "beat"},
+         {metre::Snap::Bar, "bar"}}};
+};
+template <>
+struct Words<TimeRule> {
+    static constexpr const char* what = "time rule";
+    static constexpr std::array<std::pair<TimeRule, const char*>, 2> all = {
+        {{TimeRule::Stretch, "stretch"}, {TimeRule::Place, "place"}}};
+};
+template <>
+struct Words<Channels> {
+    static constexpr const char* what = "choice of channels";
+    static constexpr std::array<std::pair<Channels, const char*>, 5> all = {{{Channels::Stereo, "stereo"},
+                                                                             {Channels::Mono, "mono"},
+                                                                             {Channels::Left, "left"},
+                                                                             {Channels::Right, "right"},
+                                                                             {Channels::Swapped, "swapped"}}};
+};
+template <>
+struct Words<Fade::Shape> {
+    static constexpr const char* what = "shape of fade";
+    static constexpr std::array<std::pair<Fade::Shape, const char*>, 2> all = {
+        {{Fade::Shape::Linear, "linear"}, {Fade::Shape::EqualPower, "equal-power"}}};
+};
+
+// describe(v, x) calls v.member(name, x's member, limits, since) for each. V decides what that does: it is not told
+// whether it writes, reads or only takes notice. wrongWith() is what must hold among the members once they are
+// read.
+template <class T>
+const char* wrongWith(const T&) {
+    return nullptr;
+}
+
+inline constexpr Limits ids{1, 9e15};
+inline constexpr Limits beatsAnywhere{-1e6, 1e6};
+
+template <class V>
+void describe(V& v, metre::TempoPoint& p) {
+    v.member("beat", p.at, beatsAnywhere);
+    v.member("bpm", p.bpm);
+    v.member("shape", p.shape);
+}
+
+template <class V>
+void describe(V& v, metre::MetrePoint& p) {
+    v.member("bar", p.bar, Limits{1, 1e6});
+    v.member("metre", p.metre);
+}
+
+template <class V>
+void describe(V& v, metre::Pin& p) {
+    v.member("seconds", p.at);
+    v.member("beat", p.beat);
+}
+
+template <class V>
+void describe(V& v, hear::Candidate& c) {
+    v.member("bpm", c.bpm, Limits{1e-9, 1e6});
+    v.member("weight", c.weight);
+    v.member("beats", c.beats, Limits{0, 1e9});
+}
+
+template <class V>
+void describe(V& v, hear::Reading& r) {
+    v.member("by", r.by);
+    v.member("bpm", r.bpm);
+    v.member("beats", r.beats);
+    v.member("key", r.key);
+    v.member("sureness", r.sureness);
+    v.member("evidence", r.evidence);
+    v.member("steady", r.steady, {}, 2);
+    v.member("others", r.others, {}, 2);
+    v.member("pins", r.pins, {}, 2);
+}
+inline const char* wrongWith(const hear::Reading& r) {
+    if (r.bpm && !metre::isTempo(*r.bpm)) return "a reading's tempo is out of range";
+    if (!r.pins.empty() && !metre::BeatMap::make(r.pins)) return "the pins of a reading do not follow each other";
+    return nullptr;
+}
+
+template <class V>
+void describe(V& v, hear::Window& w) {
+    v.member("low", w.low, Limits{1e-9, 1e6});
+    v.member("high", w.high, Limits{1e-9, 1e6});
+}
+inline const char* wrongWith(const hear::Window& w) {
+    return w.high > w.low ? nullptr : "“listen” is no range of tempos";
+}
+
+template <class V>
+void describe(V& v, Marks& m) {
+    v.member("from", m.from);
+    v.member("to", m.to);
+}
+inline const char* wrongWith(const Marks& m) {
+    return m.to > m.from ? nullptr : "the marks of a source are out of range";
+}
+
+template <class V>
+void describe(V& v, Source& s) {
+    v.member("id", s.id, ids);
+    v.member("name", s.name);
+    v.member("file", s.file);
+    v.member("content", s.content);
+    v.member("rate", s.facts.rate, Limits{sound::lowestRate, sound::highestRate});
+    v.member("channels", s.facts.channels, Limits{1, sound::mostChannels});
+    v.member("frames", s.facts.frames, Limits{1, 1e12});
+    v.member("format", s.facts.format);
+    v.member("readings", s.readings);
+    v.member("chosen", s.chosen);
+    v.member("pins", s.beats);
+    v.member("key", s.key);
+    v.member("loopBeats", s.loopBeats, Limits{1e-9, 1e6}, 2);
+    v.member("beatsInBar", s.beatsInBar, Limits{1, 64}, 2);
+    v.member("kind", s.kind, {}, 2);
+    v.member("listen", s.window, {}, 2);
+    v.member("marks", s.marks, {}, 2);
+}
+
+template <class V>
+void describe(V& v, Fade& f) {
+    v.member("seconds", f.length, Limits{0, longestFade.value});
+    v.member("shape", f.shape);
+}
+
+template <class V>
+void describe(V& v, Clip& c) {
+    v.member("id", c.id, ids);
+    v.member("source", c.source, ids);
+    v.member("at", c.at, beatsAnywhere);
+    v.member("from", c.from);
+    v.member("to", c.to);
+    v.member("rule", c.rule);
+    v.member("method", c.stretch.method);
+    v.member("semitones", c.stretch.semitones, Limits{-mostSemitones, mostSemitones});
+    v.member("formants", c.stretch.formants, {}, 3);
+    v.member("loop", c.stretch.loop);
+    v.member("gain", c.gainDb, Limits{-200, 60});
+    v.member("channels", c.channels, {}, 3);
+    v.member("fadeIn", c.fadeIn, {}, 3);
+    v.member("fadeOut", c.fadeOut, {}, 3);
+    v.member("locked", c.locked, {}, 3);
+}
+inline const char* wrongWith(const Clip& c) {
+    return c.to > c.from ? nullptr : "a clip's times are out of range";
+}
+
+template <class V>
+void describe(V& v, Track& t) {
+    v.member("id", t.id, ids);
+    v.member("name", t.name);
+    v.member("tint", t.tint, Limits{0, 63});
+    v.member("gain", t.gainDb, Limits{-200, 60});
+    v.member("pan", t.pan, Limits{-1, 1}, 3);
+    v.member("mute", t.mute);
+    v.member("solo", t.solo);
+    v.member("clips", t.clips);
+}
+
+template <class V>
+void describe(V& v, LoopRange& l) {
+    v.member("from", l.from, Limits{0, 1e6});
+    v.member("to", l.to, Limits{0, 1e6});
+    v.member("on", l.on);
+}
+inline const char* wrongWith(const LoopRange& l) {
+    return l.to > l.from ? nullptr : "the loop range is out of range";
+}
+
+template <class V>
+void describe(V& v, Project& p) {
+    v.member("rate", p.rate, Limits{lowestProjectRate, highestProjectRate});
+    v.member("tempo", p.tempo);
+    v.member("metre", p.metre);
+    v.member("key", p.key);
+    v.member("snap", p.snap);
+    v.member("click", p.click);
+    v.member("loop", p.loop);
+    v.member("sources", p.sources);
+    v.member("tracks", p.tracks);
+    v.member("nextId", p.nextId, ids);
+}
+
+// A name that a stored struct has in the file.
+struct StoredMember {
+    std::string of; // "clip"
+    std::string name;
+    int since = 1;
+};
+// All of them: what docs/format.md must describe.
+std::vector<StoredMember> storedMembers();
+
+} // namespace project

@@ -1,0 +1,186 @@
+#include "project/edit_clips.h"
+
+#include "project/changed.h"
+#include "project/edit_sources.h"
+#include "project/edit_tracks.h"
+#include "project/settle.h"
+#include "project/timing.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace project {
+
+Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> track, Beats at) {
+    const SourcePtr s = sourceOf(p, source);
+    if (!s) return tl::unexpected(mayChange(p, source).error());
+    if (!std::isfinite(at.value) || std::abs(at.value) > furthest.value)
+        return base::problem("A clip cannot lie that far from the beginning.");
+    Placed placed{p, {}};
+    if (!track || !trackOf(p, *track)) {
+        AddedTrack added = addTrack(p, s->name);
+        placed.project = std::move(added.project);
+        track = added.id;
+    }
+    Clip clip;
+    clip.id = ClipId{placed.project.nextId++};
+    clip.source = source;
+    clip.at = at;
+    clip.to = s->wholeEnd();
+    clip.rule = s->beats ? TimeRule::Stretch : TimeRule::Place;
+    // A whole number of beats means a loop: it goes round without a seam.
+    clip.stretch.method = methodFor(s->kind);
+    clip.stretch.loop = s->wholeBeats().has_value();
+    placed.id = clip.id;
+    eachTrack(placed.project, [&](Track& t) {
+        if (t.id != *track) return false;
+        t.clips.push_back(clip);
+        return true;
+    });
+    return placed;
+}
+
+Result<Project> moveClips(const Project& p, const std::vector<ClipId>& ids, Beats by, int tracks) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    if (!std::isfinite(by.value)) return base::problem("A clip cannot be moved by that.");
+    if (tracks == 0) {
+        // On its track a clip keeps its place in the list: what lies on top stays there.
+        bool tooFar = false;
+        const Beats first = p.metre.startOfBar(-3);
+        auto out = withClips(p, ids, [&](Clip& clip) {
+            clip.at += by;
+            tooFar = tooFar || startOf(p, clip) < first || std::abs(clip.at.value) > furthest.value;
+        });
+        if (tooFar) return base::problem("A clip cannot lie that far from the beginning.");
+        return out;
+    }
+    std::vector<std::vector<Clip>> moved(p.tracks.size());
+    const Beats earliest = p.metre.startOfBar(-3);
+    for (std::size_t i = 0; i < p.tracks.size(); ++i)
+        for (Clip clip : p.tracks[i]->clips) {
+            if (!contains(ids, clip.id)) continue;
+            const auto to = static_cast<std::int64_t>(i) + tracks;
+            if (to < 0 || to >= static_cast<std::int64_t>(p.tracks.size()))
+                return base::problem("There is no track there.");
+            clip.at += by;
+            if (startOf(p, clip) < earliest || std::abs(clip.at.value) > furthest.value)
+                return base::problem("A clip cannot lie that far from the beginning.");
+            moved[static_cast<std::size_t>(to)].push_back(clip);
+        }
+    Project out = p;
+    std::size_t i = 0;
+    eachTrack(out, [&](Track& track) {
+        const auto& arriving = moved[i++];
+        const bool left = std::erase_if(track.clips, [&](const Clip& c) { return contains(ids, c.id); }) > 0;
+        track.clips.insert(track.clips.end(), arriving.begin(), arriving.end());
+        return left || !arriving.empty();
+    });
+    return out;
+}
+
+Result<Project> removeClips(const Project& p, const std::vector<ClipId>& ids) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    Project out = p;
+    eachTrack(out, [&](Track& track) {
+        return std::erase_if(track.clips, [&](const Clip& c) { return contains(ids, c.id); }) > 0;
+    });
+    return out;
+}
+
+Result<Project> setMethod(const Project& p, const std::vector<ClipId>& ids, stretch::Method method) {
+    return withClips(p, ids, [method](Clip& c) { c.stretch.method = method; });
+}
+
+Result<Project> setRule(const Project& p, const std::vector<ClipId>& ids, TimeRule rule) {
+    return withClips(p, ids, [rule](Clip& c) { c.rule = rule; });
+}
+
+Result<Project> setTranspose(const Project& p, const std::vector<ClipId>& ids, double semitones) {
+    if (auto fits = within(semitones, -mostSemitones, mostSemitones, "A transposition", "semitones"); !fits)
+        return tl::unexpected(fits.error());
+    return withClips(p, ids, [semitones](Clip& c) { c.stretch.semitones = semitones; });
+}
+
+Result<Project> turnTranspose(const Project& p, const std::vector<ClipId>& ids, double by) {
+    if (auto fits = within(by, -1000, 1000, "A turn", "semitones"); !fits) return tl::unexpected(fits.error());
+    return withClips(p, ids, [by](Clip& c) {
+        c.stretch.semitones = std::clamp(c.stretch.semitones + by, -mostSemitones, mostSemitones);
+    });
+}
+
+Result<Project> setFormants(const Project& p, const std::vector<ClipId>& ids, bool kept) {
+    return withClips(p, ids, [kept](Clip& c) { c.stretch.formants = kept; });
+}
+
+Result<Project> setGain(const Project& p, const std::vector<ClipId>& ids, double db) {
+    if (auto fits = within(db, quietestDb, loudestDb, "A gain", "dB"); !fits) return tl::unexpected(fits.error());
+    return withClips(p, ids, [db](Clip& c) { c.gainDb = db; });
+}
+
+Result<Project> turnGain(const Project& p, const std::vector<ClipId>& ids, double by) {
+    if (auto fits = within(by, -1000, 1000, "A turn", "dB"); !fits) return tl::unexpected(fits.error());
+    return withClips(p, ids, [by](Clip& c) { c.gainDb = std::clamp(c.gainDb + by, quietestDb, loudestDb); });
+}
+
+Result<Project> setChannels(const Project& p, const std::vector<ClipId>& ids, Channels channels) {
+    return withClips(p, ids, [channels](Clip& c) { c.channels = channels; });
+}
+
+namespace {
+
+Result<Project> withFade(const Project& p, const std::vector<ClipId>& ids, Fade fade, Fade Clip::*which) {
+    if (auto fits = within(fade.length.value, 0, longestFade.value, "A fade", "s"); !fits)
+        return tl::unexpected(fits.error());
+    return withClips(p, ids, [&](Clip& c) { c.*which = fade; });
+}
+
+} // namespace
+
+Result<Project> setFadeIn(const Project& p, const std::vector<ClipId>& ids, Fade fade) {
+    return withFade(p, ids, fade, &Clip::fadeIn);
+}
+
+Result<Project> setFadeOut(const Project& p, const std::vector<ClipId>& ids, Fade fade) {
+    return withFade(p, ids, fade, &Clip::fadeOut);
+}
+
+Result<Project> setLocked(const Project& p, const std::vector<ClipId>& ids, bool locked) {
+    Project out = p;
+    std::size_t found = 0;
+    eachTrack(out, [&](Track& track) {
+        for (Clip& c : track.clips)
+            if (contains(ids, c.id)) {
+                c.locked = locked;
+                ++found;
+            }
+        return found > 0;
+    });
+    if (found == 0) return base::problem("That clip is no longer in the project.");
+    return out;
+}
+
+Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars) {
+    if (bars < 1 || bars > 1024) return base::problem("Between 1 and 1024 bars can be filled.");
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    Project out = p;
+    for (const ClipId id : ids) {
+        const Clip* clip = clipOf(out, id);
+        const Beats start = metre::snapped(clip->at, metre::Snap::Bar, out.metre);
+        const double beats = bars * out.metre.metreAt(start).bar().value;
+        if (beats != std::round(beats))
+            return base::problem("In this metre that is no whole number of quarter notes.");
+        const SourceId source = clip->source;
+        auto fitted = setSourceBeats(out, source, static_cast<int>(beats));
+        if (!fitted) return fitted;
+        auto placed = withClips(*fitted, {id}, [&](Clip& c) {
+            c.at = start;
+            c.rule = TimeRule::Stretch;
+            c.stretch.loop = true;
+        });
+        if (!placed) return placed;
+        out = std::move(*placed);
+    }
+    return out;
+}
+
+} // namespace project

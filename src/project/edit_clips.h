@@ -1,0 +1,44 @@
+// Edits of clips: functions from a project to a project. None alters what it is given; each checks what must hold,
+// and fails with a sentence when what is asked for cannot be. Any thread; quick.
+#pragma once
+
+#include "project/project.h"
+
+namespace project {
+
+// Those that change clips fail when one of them is locked, or no longer there. Turning changes each clip by the
+// same step, and stops at the ends of the range.
+
+// Places the whole of a source, its first downbeat at `at`, on a track, or on a new one named after the source.
+struct Placed {
+    Project project;
+    ClipId id;
+};
+Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> track, Beats at);
+
+// Moves clips in time, and by a number of tracks up or down; fails when one would leave the tracks or begin before
+// bar 1 minus four bars, where pick-ups may hang.
+Result<Project> moveClips(const Project& p, const std::vector<ClipId>& ids, Beats by, int tracks);
+Result<Project> removeClips(const Project& p, const std::vector<ClipId>& ids);
+
+Result<Project> setMethod(const Project& p, const std::vector<ClipId>& ids, stretch::Method method);
+Result<Project> setRule(const Project& p, const std::vector<ClipId>& ids, TimeRule rule);
+// In semitones, up to mostSemitones either way.
+Result<Project> setTranspose(const Project& p, const std::vector<ClipId>& ids, double semitones);
+Result<Project> turnTranspose(const Project& p, const std::vector<ClipId>& ids, double bySemitones);
+Result<Project> setFormants(const Project& p, const std::vector<ClipId>& ids, bool kept);
+// In decibels, quietestDb to loudestDb.
+Result<Project> setGain(const Project& p, const std::vector<ClipId>& ids, double db);
+Result<Project> turnGain(const Project& p, const std::vector<ClipId>& ids, double byDb);
+Result<Project> setChannels(const Project& p, const std::vector<ClipId>& ids, Channels channels);
+// 0 to longestFade.
+Result<Project> setFadeIn(const Project& p, const std::vector<ClipId>& ids, Fade fade);
+Result<Project> setFadeOut(const Project& p, const std::vector<ClipId>& ids, Fade fade);
+// Of locked clips, too.
+Result<Project> setLocked(const Project& p, const std::vector<ClipId>& ids, bool locked);
+
+// Makes clips fill a number of bars: their sources are said to have that many beats, and they begin on the bar line
+// nearest to where they are.
+Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars);
+
+} // namespace project

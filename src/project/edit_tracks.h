@@ -1,0 +1,25 @@
+// Edits of tracks: functions from a project to a project. None alters what it is given; each checks what must hold,
+// and fails with a sentence when what is asked for cannot be. Any thread; quick.
+#pragma once
+
+#include "project/project.h"
+
+namespace project {
+
+// An empty track at the end, named and tinted.
+struct AddedTrack {
+    Project project;
+    TrackId id;
+};
+AddedTrack addTrack(const Project& p, const std::string& name);
+// With its clips; fails when one of them is locked.
+Result<Project> removeTrack(const Project& p, TrackId id);
+Result<Project> setMute(const Project& p, TrackId id, bool on);
+Result<Project> setSolo(const Project& p, TrackId id, bool on);
+// In decibels, quietestDb to loudestDb; turning stops at either end.
+Result<Project> setTrackGain(const Project& p, TrackId id, double db);
+Result<Project> turnTrackGain(const Project& p, TrackId id, double byDb);
+Result<Project> setPan(const Project& p, TrackId id, double pan); // −1 left to 1 right
+Result<Project> renameTrack(const Project& p, TrackId id, const std::string& name);
+
+} // namespace project
