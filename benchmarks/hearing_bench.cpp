@@ -187,7 +187,8 @@ void writeFeatures(const std::string& folder, const Json& truth, const char* fil
     for (const auto& [name, t] : truth.items()) {
         const auto read = sound::read(folder + "/" + name, 0);
         if (!read) continue;
-        const hear::Curves c = hear::curves(hear::Mono(read->audio));
+        const hear::Recording recording = *hear::Recording::of(read->audio);
+        const hear::Curves c = hear::curves(hear::Mono(recording));
         const auto found = hear::pulses(c.strength, hear::spanOf(c.strength, read->audio.length().value));
         put(std::int32_t(std::atoi(name.c_str())));
         put(static_cast<std::int32_t>(found.size()));
@@ -204,9 +205,10 @@ void writeFigures(const std::string& folder, const Json& truth, const char* file
     for (const auto& [name, t] : truth.items()) {
         const auto read = sound::read(folder + "/" + name, 0);
         if (!read) continue;
-        const hear::Curves c = hear::curves(hear::Mono(read->audio));
+        const hear::Recording recording = *hear::Recording::of(read->audio);
+        const hear::Curves c = hear::curves(hear::Mono(recording));
         const hear::Span span = hear::spanOf(c.strength, read->audio.length().value);
-        const auto heard = hear::events(hear::onsets(read->audio, 0.5), read->audio.rate, c.strength);
+        const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
         const hear::Classes classes = hear::classesOf(c.pitches);
         const hear::Colour k = hear::colourOf(c, heard, span, classes.pitched);
         int key = -1;

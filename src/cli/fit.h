@@ -1,6 +1,8 @@
 // pmetre fit
 #pragma once
 
+#include "cli/output.h"
+
 #include <filesystem>
 #include <optional>
 #include <stop_token>
@@ -8,22 +10,26 @@
 
 namespace cli {
 
+// Numbers as they were typed, checked when they are used.
 struct FitOptions {
     std::filesystem::path in;
     std::filesystem::path out;
-    std::optional<std::string> to; // tempos as typed, checked when used
+    std::optional<std::string> to;
     std::optional<std::string> from;
-    std::optional<double> beats;
-    std::optional<double> ratio;
+    std::optional<std::string> beats;
+    std::optional<std::string> ratio;
     std::string style = "auto";
-    double semitones = 0;
+    std::optional<std::string> semitones;
     bool loop = false;
     bool formants = false;
-    std::string depth = "24";
+    bool steady = false;
+    bool trustHearing = false;
+    std::optional<std::string> depth;
     bool overwrite = false;
 };
 
-// Renders one file and writes it with its tempo; returns the exit status.
-int fit(const FitOptions& options, const std::stop_token& stop);
+// Renders one file as the window would, and writes it with its tempo; returns the exit status: 2 when the call
+// itself is wrong.
+int fit(const FitOptions& options, const std::stop_token& stop, Output& output);
 
 } // namespace cli

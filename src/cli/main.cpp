@@ -1,12 +1,23 @@
 // pmetre: the command line.
 #include "cli/fit.h"
+#include "cli/output.h"
 #include "cli/read.h"
 #include "cli/stop.h"
 
 #include <CLI/CLI.hpp>
+#include <sstream>
+
+namespace {
+std::string trimmed(std::string text) {
+    while (!text.empty() && text.back() == '\n')
+        text.pop_back();
+    return text;
+}
+} // namespace
 
 int main(int argc, char** argv) {
-    const cli::StopOnSignal stop;
+    cli::StopOnSignal stop;
+    cli::Output output;
 
     CLI::App app("Patient Metre on the command line: find out the tempo of loops, and fit them to another.");
     app.name("pmetre");
@@ -30,16 +41,19 @@ int main(int argc, char** argv) {
         "Each line has: file, bpm, beats, bars, confidence (0 to 1), source (whose reading is used:\n"
         "name, tag, heard or length), candidates (every tempo with its weight), first_beat_s, beats_s,\n"
         "key, steady (false: played free), kind (struck, bass, keys, held, voice, mix, one-hit, no-beat),\n"
-        "beats_in_bar, disagreement, readings. What is not known is null.\n"
-        "A file that cannot be read is named on standard error with the reason; the others are done,\n"
-        "and the exit status is 1.");
+        "beats_in_bar, disagreement, readings, maybe (true: hearing is not sure that there is a beat),\n"
+        "pins (of free playing: seconds and beat), seconds, rate, channels, warnings. What is not known\n"
+        "is null. A file that cannot be read gives file and error, and is named on standard error with\n"
+        "the reason; the others are done, and the exit status is 1.");
 
     cli::FitOptions fit;
     CLI::App* fitCommand = app.add_subcommand("fit", "Stretch a file to another tempo; the pitch stays");
     fitCommand->add_option("in", fit.in, "The file to fit; it is not changed")->required();
     fitCommand->add_option("out", fit.out, "The file to write: .wav, .aiff, .flac or .ogg")->required();
     fitCommand->add_option("--to", fit.to, "The tempo it shall have")->type_name("BPM");
-    fitCommand->add_option("--from", fit.from, "The tempo it has; without it, its name or tag must tell")
+    fitCommand
+        ->add_option("--from", fit.from,
+                     "The tempo it has; without it, its name or tag tells, or hearing where that is sure")
         ->type_name("BPM");
     fitCommand->add_option("--beats", fit.beats, "Or: how many beats it is long")->type_name("N");
     fitCommand->add_option("--ratio", fit.ratio, "Or: how many times as long it shall be, 0.25 to 4")
@@ -53,7 +67,11 @@ int main(int argc, char** argv) {
         ->type_name("ST");
     fitCommand->add_flag("--formants", fit.formants, "Keep the colour of a voice when transposing");
     fitCommand->add_flag("--loop", fit.loop, "It is a loop: its end runs on into its beginning");
-    fitCommand->add_option("--depth", fit.depth, "Bits of a WAV or AIFF: 16, 24 or float")->capture_default_str();
+    fitCommand->add_flag("--trust-hearing", fit.trustHearing,
+                         "Take the tempo that is heard even where that is not sure");
+    fitCommand->add_flag("--steady", fit.steady, "Treat a recording that was played free as one tempo");
+    fitCommand->add_option("--depth", fit.depth,
+                           "Bits of a WAV, AIFF or FLAC: 16, 24 or float; the input's without it");
     fitCommand->add_flag("--overwrite", fit.overwrite, "Replace the file to write if it is there already");
     fitCommand->footer("Examples:\n"
                        "  pmetre fit brushes.wav out.wav --from 88 --to 104\n"
@@ -64,7 +82,16 @@ int main(int argc, char** argv) {
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& e) {
-        return app.exit(e) == 0 ? 0 : 2;
+        std::ostringstream out;
+        std::ostringstream err;
+        const int status = app.exit(e, out, err);
+        if (!out.str().empty() && !output.line(trimmed(out.str()))) return 1;
+        if (!err.str().empty()) output.say(trimmed(err.str()));
+        return status == 0 ? 0 : 2;
     }
-    return readCommand->parsed() ? cli::read(read, stop.token()) : cli::fit(fit, stop.token());
+    int status =
+        readCommand->parsed() ? cli::read(read, stop.token(), output) : cli::fit(fit, stop.token(), output);
+    stop.endBySignal();
+    if (status == 0 && output.hasFailed()) status = 1;
+    return status;
 }

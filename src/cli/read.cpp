@@ -8,9 +8,9 @@
 #include <algorithm>
 #include <cmath>
 #include <condition_variable>
-#include <cstdio>
 #include <fmt/format.h>
 #include <mutex>
+#include <new>
 #include <nlohmann/json.hpp>
 #include <optional>
 #include <thread>
@@ -37,27 +37,46 @@ double rounded(double value, double perUnit) {
     return std::round(value * perUnit) / perUnit;
 }
 
-// By how much a tempo is doubled (or halved, below 1) to lie in the window; 1 where it cannot.
-double factorInto(const hear::Window& window, Bpm bpm) {
+// By how much a tempo is multiplied to lie in the window: halves and doubles, and thirds where three are counted;
+// none where nothing fits.
+std::optional<double> factorInto(const hear::Window& window, Bpm bpm, int beatsInBar) {
     for (const double factor : {1.0, 2.0, 0.5, 4.0, 0.25})
         if (window.holds(Bpm(bpm.value * factor))) return factor;
-    return 1;
+    if (beatsInBar % 3 == 0)
+        for (const double factor : {1.5, 2.0 / 3, 3.0, 1.0 / 3})
+            if (window.holds(Bpm(bpm.value * factor))) return factor;
+    return std::nullopt;
 }
 
-// The source as it is read: with its tempo brought into the window.
-project::Source broughtInto(project::Source s, const hear::Window& window) {
-    if (!s.beats) return s;
-    const double factor = factorInto(window, s.beats->meanTempo());
-    if (factor == 1) return s;
+// The source as it is read: with its tempo brought into the window, or with a word that it cannot be.
+struct Read {
+    project::Source source;
+    std::vector<std::string> warnings;
+};
+Read broughtInto(const std::filesystem::path& file, project::ImportedSource imported, const hear::Window& window) {
+    Read out{std::move(imported.source), std::move(imported.warnings)};
+    project::Source& s = out.source;
+    if (!s.beats) return out;
+    const auto factor = factorInto(window, s.beats->meanTempo(), s.beatsInBar);
+    if (!factor) {
+        out.warnings.push_back(fmt::format("{}: neither {} nor a half or double of it lies between {} and {}.",
+                                           base::shownPath(file), metre::tempoLabel(s.beats->meanTempo()),
+                                           metre::tempoLabel(window.low), metre::tempoLabel(window.high)));
+        return out;
+    }
+    if (*factor == 1) return out;
     std::vector<metre::Pin> pins = s.beats->pins();
     for (metre::Pin& pin : pins)
-        pin.beat = metre::Beats(pin.beat.value * factor);
+        pin.beat = metre::Beats(pin.beat.value * *factor);
     if (auto map = metre::BeatMap::make(std::move(pins))) s.beats = std::move(*map);
     if (s.loopBeats) {
-        s.loopBeats = metre::Beats(s.loopBeats->value * factor);
-        if (s.loopBeats->value != std::round(s.loopBeats->value)) s.loopBeats.reset();
+        s.loopBeats = metre::Beats(s.loopBeats->value * *factor);
+        if (std::abs(s.loopBeats->value - std::round(s.loopBeats->value)) > 1e-9)
+            s.loopBeats.reset();
+        else
+            s.loopBeats = metre::Beats(std::round(s.loopBeats->value));
     }
-    return s;
+    return out;
 }
 
 bool isSteady(const project::Source& s) {
@@ -95,16 +114,35 @@ Json candidatesOf(const project::Source& s, const hear::Window& window) {
     std::stable_sort(lines.begin(), lines.end(), [](const Line& a, const Line& b) { return a.weight > b.weight; });
     Json out = Json::array();
     for (const Line& l : lines)
-        out.push_back({{"bpm", rounded(l.bpm.value * factorInto(window, l.bpm), 1e6)},
+        out.push_back({{"bpm", rounded(l.bpm.value * factorInto(window, l.bpm, s.beatsInBar).value_or(1), 1e6)},
                        {"weight", rounded(l.weight, 1e6)},
                        {"source", l.by}});
     return out;
 }
 
-Json describe(const std::filesystem::path& file, const project::Source& read, const hear::Window& window) {
-    const project::Source s = broughtInto(read, window);
+// The file's name as it was given; one that is no UTF-8 also as its bytes, in hexadecimal.
+void nameInto(Json& j, const std::filesystem::path& file) {
+    j["file"] = base::toUtf8(file.native());
+    if (base::isUtf8(file.native())) return;
+    std::string hex;
+    for (const char c : file.native())
+        hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
+    j["file_bytes"] = hex;
+}
+
+Json pinsOf(const project::Source& s) {
+    if (!s.beats || isSteady(s)) return nullptr;
+    Json list = Json::array();
+    for (const metre::Pin& pin : s.beats->pins())
+        list.push_back({rounded(pin.at.value, 1e6), rounded(pin.beat.value, 1e6)});
+    return list;
+}
+
+Json describe(const std::filesystem::path& file, const Read& read, const hear::Window& window) {
+    const project::Source& s = read.source;
     const hear::Ranking ranking = hear::ranked(s.readings);
-    Json j = {{"file", base::toUtf8(file.native())}};
+    Json j = Json::object();
+    nameInto(j, file);
     Json beats = nullptr;
     Json bars = nullptr;
     if (s.beats && isSteady(s))
@@ -117,11 +155,13 @@ Json describe(const std::filesystem::path& file, const project::Source& read, co
     j["bpm"] = s.beats ? Json(rounded(s.beats->meanTempo().value, 1e6)) : Json(nullptr);
     j["beats"] = beats;
     j["bars"] = bars;
+    j["maybe"] = s.beats ? Json(hear::isMaybe(s.readings, s.chosen)) : Json(nullptr);
     j["confidence"] = s.beats ? Json(rounded(ranking.sureness, 1e4)) : Json(nullptr);
     j["source"] = s.chosen ? Json(hear::witnessWord(*s.chosen)) : Json(nullptr);
     j["candidates"] = candidatesOf(s, window);
     j["first_beat_s"] = s.beats ? Json(rounded(s.beats->secondsAt(metre::Beats(0)).value, 1e6)) : Json(nullptr);
     j["beats_s"] = s.beats ? Json(times) : Json(nullptr);
+    j["pins"] = pinsOf(s);
     j["key"] = s.key ? Json(hear::keyName(*s.key)) : Json(nullptr);
     j["steady"] = s.beats ? Json(isSteady(s)) : Json(nullptr);
     j["kind"] = hear::kindWord(s.kind);
@@ -135,6 +175,12 @@ Json describe(const std::filesystem::path& file, const project::Source& read, co
                                              {"sureness", rounded(r.sureness, 1e4)},
                                              {"evidence", base::toUtf8(r.evidence)}};
     j["readings"] = readings;
+    j["seconds"] = rounded(s.length().value, 1e6);
+    j["rate"] = s.facts.rate;
+    j["channels"] = s.facts.channels;
+    j["warnings"] = Json::array();
+    for (const std::string& w : read.warnings)
+        j["warnings"].push_back(base::toUtf8(w));
     return j;
 }
 
@@ -145,48 +191,77 @@ std::string tableHead() {
     return fmt::format(tableForm, "tempo", "beats", "sure", "by", "kind", "key", "     ", "file");
 }
 
-std::string tableLine(const std::filesystem::path& file, const project::Source& read, const hear::Window& window) {
-    const project::Source s = broughtInto(read, window);
+std::string tableLine(const std::filesystem::path& file, const Read& read) {
+    const project::Source& s = read.source;
     const hear::Ranking ranking = hear::ranked(s.readings);
     const auto whole = s.beats && isSteady(s) ? s.wholeBeats() : std::nullopt;
     std::string line = fmt::format(
         tableForm, s.beats ? metre::tempoFigure(s.beats->meanTempo()) : "–", whole ? std::to_string(*whole) : "–",
         s.beats ? fmt::format("{:.2f}", ranking.sureness) : "–", s.chosen ? hear::witnessWord(*s.chosen) : "–",
-        hear::kindLabel(s.kind), s.key ? hear::keyLabel(*s.key) : "–", s.beats && !isSteady(s) ? "free " : "     ",
+        hear::kindLabel(s.kind), s.key ? hear::keyLabel(*s.key) : "–",
+        !s.beats                              ? "     "
+        : hear::isMaybe(s.readings, s.chosen) ? "maybe"
+        : !isSteady(s)                        ? "free "
+                                              : "     ",
         base::toUtf8(file.native()));
     if (!ranking.disagree.empty()) line += "  (" + ranking.disagree + ")";
     return line;
 }
 
 struct Outcome {
-    std::string line;                  // for standard output; empty when it failed
+    std::string line;                  // for standard output; empty when there is none
     std::vector<std::string> messages; // for standard error
+    bool failed = false;
 };
+
+std::string dumped(const Json& j) {
+    return j.dump(-1, ' ', false, Json::error_handler_t::replace);
+}
+
+Outcome failure(const std::filesystem::path& file, const ReadOptions& options, const std::string& reason) {
+    Outcome out{{}, {reason}, true};
+    if (options.table) return out;
+    Json j = Json::object();
+    nameInto(j, file);
+    j["error"] = base::toUtf8(reason);
+    out.line = dumped(j);
+    return out;
+}
 
 Outcome readOne(const std::filesystem::path& file, const ReadOptions& options, const hear::Window& window,
                 const std::stop_token& stop) {
-    const project::Witnesses heeded{!options.ignoreName, !options.ignoreTags, true, window};
-    const auto imported = project::importFile(file, 0, heeded, {{}, stop});
-    if (!imported) return {{}, {imported.error().text}};
-    if (options.table) return {tableLine(file, imported->source, window), imported->warnings};
-    return {describe(file, imported->source, window).dump(-1, ' ', false, Json::error_handler_t::replace),
-            imported->warnings};
+    try {
+        const project::Witnesses heeded{!options.ignoreName, !options.ignoreTags, true, window};
+        auto imported = project::listenToFile(file, heeded, {{}, stop});
+        if (!imported) return failure(file, options, imported.error().text);
+        const Read read = broughtInto(file, std::move(*imported), window);
+        if (options.table) return {tableLine(file, read), read.warnings};
+        return {dumped(describe(file, read, window)), read.warnings};
+    } catch (const std::bad_alloc&) {
+        return failure(
+            file, options,
+            fmt::format("{} could not be read: there is not enough memory for it.", base::shownPath(file)));
+    } catch (const std::exception& e) {
+        return failure(file, options, fmt::format("{} could not be read: {}.", base::shownPath(file), e.what()));
+    }
 }
 
 } // namespace
 
-int read(const ReadOptions& options, const std::stop_token& stop) {
+int read(const ReadOptions& options, const std::stop_token& stop, Output& output) {
     const auto window = parseWindow(options.range);
     if (!window) {
-        fmt::print(stderr, "pmetre: {}\n", window.error().text);
+        output.say(window.error().text);
         return 2;
     }
-    if (options.table) fmt::print("{}\n", tableHead());
+    if (options.table) output.line(tableHead());
     // Workers read ahead, each the next file that nobody has begun; the lines come out in the order of the files.
     std::vector<std::optional<Outcome>> outcomes(options.files.size());
     std::mutex mutex;
     std::condition_variable ready;
     std::size_t next = 0;
+    std::stop_source lost; // nobody takes the results any more
+    const std::stop_callback passOn(stop, [&lost] { lost.request_stop(); });
     std::vector<std::jthread> workers;
     const std::size_t count = std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, options.files.size());
     for (std::size_t w = 0; w < count; ++w)
@@ -198,30 +273,29 @@ int read(const ReadOptions& options, const std::stop_token& stop) {
                     if (next == options.files.size()) return;
                     mine = next++;
                 }
-                Outcome outcome = readOne(options.files[mine], options, *window, stop);
+                Outcome outcome;
+                if (!lost.stop_requested())
+                    outcome = readOne(options.files[mine], options, *window, lost.get_token());
                 const std::lock_guard lock(mutex);
                 outcomes[mine] = std::move(outcome);
                 ready.notify_all();
             }
         });
     bool failed = false;
-    for (std::size_t i = 0; i < outcomes.size(); ++i) {
+    for (std::size_t i = 0; i < outcomes.size() && !lost.stop_requested(); ++i) {
         Outcome outcome;
         {
             std::unique_lock lock(mutex);
             ready.wait(lock, [&] { return outcomes[i].has_value(); });
             outcome = std::move(*outcomes[i]);
         }
-        if (stop.stop_requested()) return 1;
+        if (stop.stop_requested()) break;
         for (const std::string& m : outcome.messages)
-            fmt::print(stderr, "pmetre: {}\n", m);
-        if (outcome.line.empty())
-            failed = true;
-        else
-            fmt::print("{}\n", outcome.line);
-        std::fflush(stdout);
+            output.say(m);
+        failed = failed || outcome.failed;
+        if (!outcome.line.empty() && !output.line(outcome.line)) lost.request_stop();
     }
-    return failed ? 1 : 0;
+    return failed || lost.stop_requested() ? 1 : 0;
 }
 
 } // namespace cli

@@ -1,6 +1,8 @@
 // pmetre read
 #pragma once
 
+#include "cli/output.h"
+
 #include <filesystem>
 #include <stop_token>
 #include <string>
@@ -16,7 +18,8 @@ struct ReadOptions {
     bool table = false; // columns for people instead of JSON
 };
 
-// Prints one JSON object a file to standard output, in the order given; returns the exit status.
-int read(const ReadOptions& options, const std::stop_token& stop);
+// Prints one JSON object a file to standard output, in the order given: what is known of it, or file and error.
+// Returns the exit status.
+int read(const ReadOptions& options, const std::stop_token& stop, Output& output);
 
 } // namespace cli

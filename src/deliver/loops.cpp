@@ -16,6 +16,17 @@ namespace deliver {
 namespace fs = std::filesystem;
 using metre::Bpm;
 
+std::optional<hear::Key> keyOf(const project::LaidClip& clip) {
+    const stretch::Settings& s = clip.clip->stretch;
+    if (!clip.source->key || s.semitones != std::round(s.semitones)) return std::nullopt;
+    const project::RenderJobPtr& job = clip.time().job;
+    if (s.method == stretch::Method::Tape && clip.time().stretched && !(job && job->map.isIdentity()))
+        return std::nullopt;
+    hear::Key key = *clip.source->key;
+    key.root = ((key.root + static_cast<int>(s.semitones)) % 12 + 12) % 12;
+    return key;
+}
+
 namespace {
 
 bool isSeparator(char c) {
@@ -57,18 +68,6 @@ std::string safeName(std::string name) {
             name.pop_back();
     }
     return name.empty() ? "loop" : name;
-}
-
-// The key that is heard: transposed with the clip; none where pitch went to no key's place.
-std::optional<hear::Key> keyOf(const project::LaidClip& clip) {
-    const stretch::Settings& s = clip.clip->stretch;
-    if (!clip.source->key || s.semitones != std::round(s.semitones)) return std::nullopt;
-    const project::RenderJobPtr& job = clip.time().job;
-    if (s.method == stretch::Method::Tape && clip.time().stretched && !(job && job->map.isIdentity()))
-        return std::nullopt;
-    hear::Key key = *clip.source->key;
-    key.root = ((key.root + static_cast<int>(s.semitones)) % 12 + 12) % 12;
-    return key;
 }
 
 Result<std::string> filled(const project::LaidClip& clip, int number, const std::string& pattern) {

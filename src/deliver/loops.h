@@ -5,6 +5,7 @@
 #include "sound/write.h"
 
 #include <filesystem>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -18,6 +19,9 @@ struct LoopOptions {
     sound::Depth depth = sound::Depth::Int24;
     base::Existing existing = base::Existing::Refuse;
 };
+
+// The key that is heard: transposed with the clip; none where pitch went to no key's place.
+std::optional<hear::Key> keyOf(const project::LaidClip& clip);
 
 // What a clip will be written as.
 struct PlannedLoop {

@@ -13,7 +13,18 @@ namespace hear {
 
 namespace {
 
-// The tempos within the window; those outside are brought in by halving or doubling, with their weight.
+// By how much a tempo is halved or doubled to lie in the window, to half a per cent at its edges: it is not
+// measured to the end yet. None where it cannot.
+std::optional<double> factorInto(Bpm bpm, Window window) {
+    const Window wider{Bpm(window.low.value * 0.995), Bpm(window.high.value * 1.005)};
+    for (const double k : {1.0, 2.0, 0.5, 4.0, 0.25})
+        if (wider.holds(Bpm(bpm.value * k))) return k;
+    return std::nullopt;
+}
+
+// The tempos within the window; those outside are brought in by halving or doubling, with their weight. A window of
+// less than an octave holds no half and no double of many tempos: those stand as they are, since a tempo that lies
+// within but has nothing to do with the recording would be worse than none.
 std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
     std::vector<Candidate> out;
     const auto add = [&](Bpm bpm, double weight) {
@@ -24,17 +35,17 @@ std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
             }
         out.push_back({bpm, weight, 0});
     };
+    const bool narrow = window.high.value < 2 * window.low.value;
     for (const Pulse& p : pulses) {
-        if (window.holds(p.bpm)) {
+        const auto k = factorInto(p.bpm, window);
+        if (k)
+            add(Bpm(p.bpm.value * *k), *k == 1 || narrow ? p.weight : p.weight * 0.8);
+        else if (narrow)
             add(p.bpm, p.weight);
-            continue;
-        }
-        for (const double k : {2.0, 0.5, 4.0, 0.25})
-            if (window.holds(Bpm(p.bpm.value * k))) {
-                add(Bpm(p.bpm.value * k), p.weight * 0.8);
-                break;
-            }
     }
+    if (out.empty())
+        for (const Pulse& p : pulses)
+            add(p.bpm, p.weight);
     double sum = 0;
     for (const Candidate& c : out)
         sum += c.weight;
@@ -172,19 +183,19 @@ void settleSteady(Heard& out, const LoopFit& settled, double lastSound) {
 
 } // namespace
 
-Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window,
+Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Window window,
              const base::Progress& progress) {
     Heard out;
     out.onsets = onsets;
-    const double fileSeconds = audio.length().value;
+    const double fileSeconds = recording.length().value;
     out.span = {0, fileSeconds, fileSeconds};
-    const Mono mono(audio);
+    const Mono mono(recording);
     if (mono.peak() < 1e-5F || mono.frames() < 64) return out;
     const Curves c = curves(mono, progress.part(0, 0.9));
     if (progress.stopped()) return out;
     const Strength& s = c.strength;
     out.span = spanOf(s, fileSeconds);
-    const std::vector<Event> heard = events(onsets, audio.rate, s);
+    const std::vector<Event> heard = events(onsets, Recording::rate, s);
     const Classes classes = classesOf(c.pitches);
     out.key = keyOf(classes);
     if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
@@ -248,6 +259,15 @@ Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window
     }
     progress.at(1);
     return out;
+}
+
+Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window,
+             const base::Progress& progress) {
+    const auto recording = Recording::of(audio);
+    if (!recording) return {};
+    Heard heard = listen(*recording, atRate(onsets, audio.rate, Recording::rate), window, progress);
+    heard.onsets = onsets;
+    return heard;
 }
 
 namespace {

@@ -41,8 +41,11 @@ struct Heard {
     std::vector<Onset> onsets;
 };
 
-// Listens to the whole of a recording. `onsets` are hear::onsets() of the same audio. Any thread; about three
+// Listens to the whole of a recording. `onsets` are hear::onsets() of the same. Any thread; about three
 // thousandths of the audio's length. Nothing heard is no error: bpm is empty. Returns what it has when stopped.
+Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Window window = {},
+             const base::Progress& progress = {});
+// Of audio in memory, with onsets at its own rate.
 Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window = {},
              const base::Progress& progress = {});
 

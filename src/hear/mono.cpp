@@ -33,38 +33,16 @@ void addScaled(const float* __restrict from, float by, float* __restrict to, std
 
 } // namespace
 
-Mono::Mono(const sound::Audio& audio) : audio_(audio) {
-    while (audio.rate / (factor_ * 2) >= 20000)
-        factor_ *= 2;
-    rate_ = audio.rate / factor_;
-    frames_ = (audio.frames().value + factor_ - 1) / factor_;
-    if (factor_ > 1) filter_ = lowPass(factor_);
-    for (std::size_t i = 0; i < static_cast<std::size_t>(audio.frames().value); ++i) {
-        float sum = 0;
-        for (const auto& channel : audio.channels)
-            sum += channel[i];
-        if (std::isfinite(sum)) peak_ = std::max(peak_, std::abs(sum));
-    }
-    gain_ = peak_ > 0 ? 1 / peak_ : 0;
-}
+Mono::Mono(const Recording& recording)
+    : recording_(recording), frames_((recording.frames() + factor_ - 1) / factor_),
+      gain_(recording.peak() > 0 ? 1 / recording.peak() : 0), filter_(lowPass(factor_)) {}
 
 void Mono::read(std::int64_t first, std::span<float> out) const {
-    const std::int64_t length = audio_.frames().value;
     const auto half = static_cast<std::int64_t>(filter_.size() / 2);
-    const std::int64_t from = first * factor_ - half;
-    const auto wanted = static_cast<std::int64_t>(out.size()) * factor_ + 2 * half;
-    std::vector<float> sum(static_cast<std::size_t>(wanted), 0.0F);
-    const std::int64_t lowest = std::clamp<std::int64_t>(from, 0, length);
-    const std::int64_t highest = std::clamp<std::int64_t>(from + wanted, lowest, length);
-    for (const auto& channel : audio_.channels)
-        for (std::int64_t i = lowest; i < highest; ++i)
-            sum[static_cast<std::size_t>(i - from)] += channel[static_cast<std::size_t>(i)];
+    std::vector<float> sum(out.size() * factor_ + 2 * static_cast<std::size_t>(half));
+    recording_.read(first * factor_ - half, sum);
     for (float& s : sum)
-        s = std::isfinite(s) ? s * gain_ : 0.0F;
-    if (filter_.empty()) {
-        std::copy_n(sum.begin(), out.size(), out.begin());
-        return;
-    }
+        s *= gain_;
     // Sample by sample of each tap's own phase, so that the inner loop runs through memory in a line.
     const auto factor = static_cast<std::size_t>(factor_);
     const std::size_t count = out.size();

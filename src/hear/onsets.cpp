@@ -6,47 +6,45 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <span>
 
 namespace hear {
 
 namespace {
 
-std::vector<float> monoMix(const sound::Audio& audio) {
-    std::vector<float> mix = audio.channels[0];
-    for (std::size_t c = 1; c < audio.channels.size(); ++c)
-        for (std::size_t i = 0; i < mix.size(); ++i)
-            mix[i] += audio.channels[c][i];
-    return mix;
-}
+constexpr std::size_t window = 1024; // 23 ms
+constexpr std::size_t hop = window / 4;
 
 // The flux of every hop; hop h looks at the window centred on frame h × hop.
-std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::size_t window, std::size_t hop,
-                                const base::Progress& progress) {
-    const std::vector<Band> bands = semitoneBands(rate, window, 40, std::min(16000.0, rate * 0.48));
+std::vector<float> spectralFlux(const Recording& recording, const base::Progress& progress) {
+    const std::vector<Band> bands =
+        semitoneBands(Recording::rate, window, 40, std::min(16000.0, Recording::rate * 0.48));
     sound::RealFft fft(window);
     const std::vector<float> shape = hannWindow(window);
-    float loudest = 1e-9F;
-    for (const float s : mono)
-        loudest = std::max(loudest, std::abs(s));
-    const float gain = 1.0F / loudest; // the logarithm below must not depend on how loud the file is
+    // The logarithm below must not depend on how loud the file is.
+    const float gain = 1.0F / std::max(recording.peak(), 1e-9F);
 
-    const std::size_t hops = mono.size() / hop + 1;
+    const std::size_t hops = static_cast<std::size_t>(recording.frames()) / hop + 1;
     constexpr std::size_t lag = 2;
     std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
     std::vector<float> flux(hops, 0.0F);
     std::vector<float> magnitude(fft.bins());
+    std::vector<float> piece(window + 65536);
+    std::int64_t from = 0;
     for (std::size_t h = 0; h < hops; ++h) {
         if (h % 64 == 0) {
             if (progress.stopped()) return flux;
             progress.at(double(h) / double(hops));
         }
         const auto start = static_cast<std::int64_t>(h * hop) - static_cast<std::int64_t>(window / 2);
-        auto time = fft.time();
-        for (std::size_t i = 0; i < window; ++i) {
-            const std::int64_t at = start + static_cast<std::int64_t>(i);
-            const bool inside = at >= 0 && at < static_cast<std::int64_t>(mono.size());
-            time[i] = inside ? mono[static_cast<std::size_t>(at)] * shape[i] * gain : 0.0F;
+        if (h == 0 || start + static_cast<std::int64_t>(window) > from + static_cast<std::int64_t>(piece.size())) {
+            from = start;
+            recording.read(from, piece);
         }
+        const float* x = piece.data() + (start - from);
+        auto time = fft.time();
+        for (std::size_t i = 0; i < window; ++i)
+            time[i] = x[i] * shape[i] * gain;
         fft.forward();
         const auto spectrum = fft.spectrum();
         for (std::size_t b = 0; b < magnitude.size(); ++b)
@@ -74,19 +72,25 @@ std::vector<float> spectralFlux(const std::vector<float>& mono, int rate, std::s
 
 // Moves a coarse onset to the first frame of its attack: within the surroundings, the steepest rise of the
 // short-time peak level, then back to where the rise leaves what was there before.
-std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int rate, std::int64_t earliest) {
-    const auto reach = static_cast<std::int64_t>(0.025 * rate);
+// `read(first, out)` gives mono samples; within `reachSeconds` either way.
+template <class Read>
+std::int64_t refined(const Read& read, std::int64_t frames, int rate, std::int64_t coarse, std::int64_t earliest,
+                     double reachSeconds) {
+    const auto reach = static_cast<std::int64_t>(reachSeconds * rate);
     const auto cell = std::max<std::int64_t>(1, rate / 4000); // a quarter of a millisecond
     const std::int64_t from = std::max<std::int64_t>(earliest, coarse - reach);
-    const std::int64_t to = std::min<std::int64_t>(static_cast<std::int64_t>(mono.size()), coarse + reach);
+    const std::int64_t to = std::min<std::int64_t>(frames, coarse + reach);
     const std::int64_t cells = (to - from) / cell;
-    if (cells < 4) return std::clamp<std::int64_t>(coarse, 0, static_cast<std::int64_t>(mono.size()) - 1);
+    if (cells < 4) return std::clamp<std::int64_t>(coarse, 0, frames - 1);
+    std::vector<float> near(static_cast<std::size_t>(to - from + 1));
+    read(from - 1, near);
+    const auto sample = [&](std::int64_t i) { return near[static_cast<std::size_t>(i - from + 1)]; };
     // A first difference stands for a high pass: attacks are bright, what rings on is dark.
     std::vector<float> level(static_cast<std::size_t>(cells), 0.0F);
     for (std::int64_t c = 0; c < cells; ++c)
         for (std::int64_t i = from + c * cell; i < from + (c + 1) * cell; ++i) {
-            const float before = i > 0 ? mono[static_cast<std::size_t>(i - 1)] : 0.0F;
-            const float here = mono[static_cast<std::size_t>(i)];
+            const float before = sample(i - 1);
+            const float here = sample(i);
             auto& l = level[static_cast<std::size_t>(c)];
             l = std::max(l, std::abs(here - before) + 0.25F * std::abs(here));
         }
@@ -119,8 +123,8 @@ std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int ra
         ++at;
     // Within the cell, the first frame over the threshold.
     for (std::int64_t i = from + at * cell; i < from + (at + 1) * cell; ++i) {
-        const float before = i > 0 ? mono[static_cast<std::size_t>(i - 1)] : 0.0F;
-        const float here = mono[static_cast<std::size_t>(i)];
+        const float before = sample(i - 1);
+        const float here = sample(i);
         if (std::abs(here - before) + 0.25F * std::abs(here) > threshold) return i;
     }
     return from + at * cell;
@@ -128,22 +132,15 @@ std::int64_t refined(const std::vector<float>& mono, std::int64_t coarse, int ra
 
 } // namespace
 
-std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const base::Progress& progress) {
+std::vector<Onset> onsets(const Recording& recording, double sensitivity, const base::Progress& progress) {
     std::vector<Onset> found;
-    if (audio.frames().value < 64) return found;
-    const std::vector<float> mono = monoMix(audio);
-    std::size_t window = 1024;
-    while (window * 64 < static_cast<std::size_t>(audio.rate))
-        window *= 2;
-    while (window > 256 && window * 24 > static_cast<std::size_t>(audio.rate))
-        window /= 2;
-    const std::size_t hop = window / 4;
-    const std::vector<float> flux = spectralFlux(mono, audio.rate, window, hop, progress);
+    if (recording.frames() < 64) return found;
+    const std::vector<float> flux = spectralFlux(recording, progress);
     const float greatest = *std::max_element(flux.begin(), flux.end());
     if (greatest < 1e-4F) return found;
 
     const auto hopsIn = [&](double seconds) {
-        return std::max<std::int64_t>(1, std::llround(seconds * audio.rate / double(hop)));
+        return std::max<std::int64_t>(1, std::llround(seconds * Recording::rate / double(hop)));
     };
     const std::int64_t reach = hopsIn(0.03);
     const std::int64_t around = hopsIn(0.10);
@@ -165,12 +162,48 @@ std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const b
         last = h;
         const std::int64_t coarse = h * static_cast<std::int64_t>(hop);
         const std::int64_t earliest =
-            found.empty() ? 0 : found.back().at.value + static_cast<std::int64_t>(0.02 * audio.rate);
-        const std::int64_t at = refined(mono, coarse, audio.rate, earliest);
+            found.empty() ? 0 : found.back().at.value + static_cast<std::int64_t>(0.02 * Recording::rate);
+        const std::int64_t at =
+            refined([&](std::int64_t first, std::span<float> out) { recording.read(first, out); },
+                    recording.frames(), Recording::rate, coarse, earliest, 0.025);
         if (!found.empty() && at <= found.back().at.value) continue;
         found.push_back({Frames(at), double(here) / greatest});
     }
     return found;
+}
+
+std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const base::Progress& progress) {
+    const auto recording = Recording::of(audio);
+    return recording ? refinedIn(audio, onsets(*recording, sensitivity, progress)) : std::vector<Onset>();
+}
+
+std::vector<Onset> refinedIn(const sound::Audio& audio, const std::vector<Onset>& heard) {
+    if (audio.rate == Recording::rate) return heard;
+    const std::int64_t frames = audio.frames().value;
+    const auto read = [&](std::int64_t first, std::span<float> out) {
+        for (std::size_t i = 0; i < out.size(); ++i) {
+            const std::int64_t at = first + static_cast<std::int64_t>(i);
+            out[i] = 0;
+            if (at >= 0 && at < frames)
+                for (const auto& channel : audio.channels)
+                    out[i] += channel[static_cast<std::size_t>(at)];
+        }
+    };
+    std::vector<Onset> found;
+    for (const Onset& o : atRate(heard, Recording::rate, audio.rate)) {
+        const std::int64_t earliest =
+            found.empty() ? 0 : found.back().at.value + static_cast<std::int64_t>(0.02 * audio.rate);
+        const std::int64_t at = refined(read, frames, audio.rate, o.at.value, earliest, 0.010);
+        if (found.empty() || at > found.back().at.value) found.push_back({Frames(at), o.strength});
+    }
+    return found;
+}
+
+std::vector<Onset> atRate(std::vector<Onset> onsets, int fromRate, int toRate) {
+    if (fromRate != toRate)
+        for (Onset& o : onsets)
+            o.at = Frames(std::llround(double(o.at.value) * toRate / fromRate));
+    return onsets;
 }
 
 } // namespace hear

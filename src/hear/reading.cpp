@@ -122,6 +122,26 @@ const Reading* mostTrusted(const std::vector<Reading>& readings) {
     return nullptr;
 }
 
+double beatSureness(const Reading& heard) {
+    if (!heard.bpm) return 0;
+    if (heard.others.empty()) return heard.sureness;
+    double agreeing = 0;
+    for (const Candidate& c : heard.others)
+        for (const double k : {1.0, 2.0, 0.5})
+            if (std::abs(c.bpm.value / (heard.bpm->value * k) - 1) < 0.06) {
+                agreeing += c.weight;
+                break;
+            }
+    return std::min(1.0, agreeing);
+}
+
+bool isMaybe(const std::vector<Reading>& readings, std::optional<Witness> chosen) {
+    if (chosen != Witness::Heard && chosen != Witness::Length) return false;
+    for (const Reading& r : readings)
+        if (r.by == Witness::Heard) return beatSureness(r) < sureLine;
+    return true;
+}
+
 std::optional<Bpm> roundedTempo(Bpm bpm) {
     const Bpm whole(std::round(bpm.value));
     const double off = std::abs(whole.value - bpm.value);

@@ -41,6 +41,17 @@ const char* witnessLabel(Witness w); // "Name", as shown
 const char* witnessWord(Witness w);  // "name", in files and on the command line
 std::optional<Witness> witnessFromWord(const std::string& word);
 
+// How sure hearing is that there is this beat, be it counted twice as fast or half as fast: the share of the
+// candidates that agree with the first, to 6 % (free playing wanders that far) and up to half and double. 0 to 1.
+double beatSureness(const Reading& heard);
+// Under this line nobody should rely on it: of single sounds that hearing gives a tempo nearly all lie below, of
+// loops few. The line is ours.
+inline constexpr double sureLine = 0.6;
+
+// True when the tempo rests on hearing alone, or on the length with it, and hearing is not sure: the number is
+// offered, and nothing is stretched by it unasked.
+bool isMaybe(const std::vector<Reading>& readings, std::optional<Witness> chosen);
+
 // Which reading is used when the user has not chosen, and why.
 struct Ranking {
     std::optional<Witness> best; // none: nobody says a tempo

@@ -27,7 +27,8 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
     clip.source = source;
     clip.at = at;
     clip.to = s->wholeEnd();
-    clip.rule = s->beats ? TimeRule::Stretch : TimeRule::Place;
+    // Nothing is stretched unasked by a tempo that may be none.
+    clip.rule = s->beats && !hear::isMaybe(s->readings, s->chosen) ? TimeRule::Stretch : TimeRule::Place;
     // A whole number of beats means a loop: it goes round without a seam.
     clip.stretch.method = methodFor(s->kind);
     clip.stretch.loop = s->wholeBeats().has_value();

@@ -7,6 +7,7 @@
 #include "project/edit_clips.h"
 #include "project/settle.h"
 #include "sound/loop_info.h"
+#include "sound/resample.h"
 #include "sound/tags.h"
 
 #include <cmath>
@@ -59,30 +60,61 @@ void bringInto(hear::Reading& r, const hear::Window& window) {
 
 } // namespace
 
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress) {
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const std::vector<hear::Onset>& heard) {
     auto sound = std::make_shared<Sound>();
     sound->audio = std::move(audio);
     sound->peaks = sound::Peaks(sound->audio);
-    sound->onsets = hear::onsets(sound->audio, 0.5, progress);
+    sound->onsets = heard;
     for (const hear::Onset& onset : sound->onsets)
         sound->attacks.push_back(onset.at);
     return sound;
 }
 
-Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
-                                  const base::Progress& progress) {
-    auto read = sound::read(file, rate, progress.part(0, 0.4));
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress) {
+    const auto heard = hear::onsets(audio, 0.5, progress);
+    return soundOf(std::move(audio), heard);
+}
+
+Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
+    auto read = sound::read(file, 0, progress.part(0, 0.5));
     if (!read) return tl::unexpected(read.error());
-    ImportedSource out;
-    Source& s = out.source;
+    const auto named = [&](const base::Problem& p) {
+        return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));
+    };
+    auto recording = hear::Recording::of(read->audio);
+    if (!recording) return named(recording.error());
+    ReadSource out;
+    out.recording = std::move(*recording);
+    out.onsets = hear::onsets(out.recording, 0.5, progress.part(0.5, 0.8));
+    if (progress.stopped()) return base::cancelled();
+    if (rate > 0 && rate != read->audio.rate) {
+        auto converted = sound::resampled(read->audio, rate, progress.part(0.8, 1));
+        if (!converted) return converted.error().cancelled ? base::cancelled() : named(converted.error());
+        read->audio = std::move(*converted);
+    }
+    const std::vector<hear::Onset> attacks = hear::refinedIn(read->audio, out.onsets);
+    out.facts = read->facts;
+    out.content = std::move(read->content);
+    out.warnings = std::move(read->warnings);
+    out.sound = soundOf(std::move(read->audio), attacks);
+    return out;
+}
+
+namespace {
+
+Source newSource(const std::filesystem::path& file) {
+    Source s;
     s.name = base::shownName(file.stem());
     std::error_code error;
     s.file = std::filesystem::absolute(file, error);
     if (error) s.file = file;
-    s.content = read->content;
-    s.facts = read->facts;
-    s.sound = soundOf(std::move(read->audio), progress.part(0.4, 0.6));
-    if (progress.stopped()) return base::cancelled();
+    return s;
+}
+
+// All that is said and heard of a source, and the reading that is used.
+Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const Witnesses& heeded,
+                           const hear::Recording& recording, const std::vector<hear::Onset>& onsets,
+                           const base::Progress& progress) {
     if (heeded.name) s.readings.push_back(hear::readName(file));
     if (heeded.tag) s.readings.push_back(tagReading(file));
     for (const hear::Reading& r : s.readings)
@@ -90,10 +122,58 @@ Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, W
     s.window = heeded.window;
     for (hear::Reading& r : s.readings)
         bringInto(r, s.window);
-    if (heeded.ear) listenTo(s, progress.part(0.6, 1.0));
+    if (heeded.ear) takeIn(s, hear::listen(recording, onsets, s.window, progress));
     if (progress.stopped()) return base::cancelled();
-    settle(s);
-    out.warnings = std::move(read->warnings);
+    settle(s, onsets.empty() ? std::nullopt
+                             : std::optional(metre::toSeconds(onsets.front().at, hear::Recording::rate)));
+    return {};
+}
+
+} // namespace
+
+Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
+                                  const base::Progress& progress) {
+    auto read = readSource(file, rate, progress.part(0, 0.6));
+    if (!read) return tl::unexpected(read.error());
+    ImportedSource out{newSource(file), std::move(read->warnings)};
+    out.source.content = std::move(read->content);
+    out.source.facts = read->facts;
+    out.source.sound = std::move(read->sound);
+    auto settled = readAndSettle(out.source, file, heeded, read->recording, read->onsets, progress.part(0.6, 1.0));
+    if (!settled) return tl::unexpected(settled.error());
+    return out;
+}
+
+Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses heeded,
+                                    const base::Progress& progress) {
+    auto reader = sound::Reader::open(file, sound::mostBytes / static_cast<std::int64_t>(sizeof(float)));
+    if (!reader) return tl::unexpected(reader.error());
+    const int channels = reader->facts().channels;
+    hear::Recorder recorder(reader->facts().rate, channels);
+    const auto named = [&](const base::Problem& p) {
+        return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));
+    };
+    constexpr std::int64_t block = 1 << 15;
+    std::vector<float> buffer(static_cast<std::size_t>(block) * static_cast<std::size_t>(channels));
+    const base::Progress reading = progress.part(0, 0.3);
+    while (true) {
+        if (progress.stopped()) return base::cancelled();
+        const auto got = reader->read(buffer.data(), block);
+        if (!got) return tl::unexpected(got.error());
+        if (*got == 0) break;
+        if (auto added = recorder.add(buffer.data(), *got); !added) return named(added.error());
+        reading.at(reader->progress());
+    }
+    auto warnings = reader->end();
+    if (!warnings) return tl::unexpected(warnings.error());
+    auto recording = recorder.finished();
+    if (!recording) return named(recording.error());
+    ImportedSource out{newSource(file), std::move(*warnings)};
+    out.source.facts = reader->facts();
+    const auto onsets = hear::onsets(*recording, 0.5, progress.part(0.3, 0.6));
+    if (progress.stopped()) return base::cancelled();
+    auto settled = readAndSettle(out.source, file, heeded, *recording, onsets, progress.part(0.6, 1.0));
+    if (!settled) return tl::unexpected(settled.error());
     return out;
 }
 
@@ -130,7 +210,10 @@ std::string toldOf(const Project& p, SourceId id) {
     const hear::Reading* heard = readingBy(*s, hear::Witness::Heard);
     if (heard != nullptr && !heard->steady && *s->chosen == hear::Witness::Heard) told += ", played free";
     if (const auto beats = s->wholeBeats()) told += fmt::format(", {} beat{}", *beats, *beats == 1 ? "" : "s");
-    told += fmt::format(", fitted to {}", metre::tempoLabel(p.tempo.tempoAt(Beats(0))));
+    if (hear::isMaybe(s->readings, s->chosen))
+        told += ", but that is not sure: placed as recorded";
+    else
+        told += fmt::format(", fitted to {}", metre::tempoLabel(p.tempo.tempoAt(Beats(0))));
     if (!ranking.disagree.empty() && ranking.best == s->chosen) told += fmt::format(" ({})", ranking.disagree);
     return told;
 }

@@ -26,8 +26,27 @@ struct Witnesses {
 Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded = {},
                                   const base::Progress& progress = {});
 
-// What was worked out from audio. Any thread; takes time.
+// What is worked out from audio: outline and attacks. `heard` are its onsets, at the rate they were heard at;
+// without them they are found. Any thread; takes time.
 std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress = {});
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const std::vector<hear::Onset>& heard);
+
+// Reads a file, and what is heard of it is heard at the file's own rate, before it is converted to `rate` (0: its
+// own): so that it is the same in every project. Any thread; takes time. Fails, naming the file and the reason.
+struct ReadSource {
+    sound::FileFacts facts;
+    std::string content;
+    std::shared_ptr<const Sound> sound;
+    hear::Recording recording;
+    std::vector<hear::Onset> onsets; // at hear::Recording::rate
+    std::vector<std::string> warnings;
+};
+Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
+
+// The same of a file whose audio nobody wants to keep: bounded memory, however long it is. The source has neither
+// sound nor content.
+Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses heeded = {},
+                                    const base::Progress& progress = {});
 
 // What an import did with one file, in a sentence: "winch_hands_112bpm: 112 by its name,
 // as heard, 16 beats, fitted to 104".

@@ -83,7 +83,7 @@ std::vector<std::string> loadAudio(Project& p, const base::Progress& progress) {
         if (progress.stopped()) return warnings;
         if (p.sources[i]->sound) continue;
         const base::Progress part = progress.part(double(i) / count, double(i + 1) / count);
-        auto read = sound::read(p.sources[i]->file, p.rate, part.part(0, 0.7));
+        auto read = readSource(p.sources[i]->file, p.rate, part);
         if (!read) {
             if (!read.error().cancelled) warnings.push_back(read.error().text);
             continue;
@@ -96,7 +96,7 @@ std::vector<std::string> loadAudio(Project& p, const base::Progress& progress) {
                 fmt::format("{} holds other audio than when the project was saved.", base::shownName(loaded.file)));
         loaded.content = read->content;
         loaded.facts = read->facts;
-        loaded.sound = soundOf(std::move(read->audio), part.part(0.7, 1.0));
+        loaded.sound = std::move(read->sound);
         p.sources[i] = std::make_shared<const Source>(std::move(loaded));
     }
     return warnings;

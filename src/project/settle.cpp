@@ -1,5 +1,7 @@
 #include "project/settle.h"
 
+#include "project/import.h"
+
 #include <algorithm>
 #include <cassert>
 #include <cmath>
@@ -21,10 +23,7 @@ void putReading(Source& source, hear::Reading reading) {
         source.readings.insert(it, std::move(reading));
 }
 
-void listenTo(Source& source, const base::Progress& progress) {
-    assert(source.sound);
-    const hear::Heard heard = hear::listen(source.sound->audio, source.sound->onsets, source.window, progress);
-    if (progress.stopped()) return;
+void takeIn(Source& source, const hear::Heard& heard) {
     putReading(source, hear::heardReading(heard));
     putReading(source, hear::lengthReading(heard));
     source.kind = heard.kind;
@@ -34,18 +33,36 @@ void listenTo(Source& source, const base::Progress& progress) {
         if (const hear::Reading* r = readingBy(source, by); r != nullptr && !source.key) source.key = r->key;
 }
 
+void listenTo(Source& source, const base::Progress& progress) {
+    assert(source.sound);
+    if (source.sound->audio.rate != source.facts.rate) {
+        // Converted samples are not quite the recording's.
+        const auto read = readSource(source.file, 0, progress.part(0, 0.5));
+        if (progress.stopped()) return;
+        if (read && read->content == source.content) {
+            const auto heard = hear::listen(read->recording, read->onsets, source.window, progress.part(0.5, 1));
+            if (!progress.stopped()) takeIn(source, heard);
+            return;
+        }
+    }
+    const auto heard = hear::listen(source.sound->audio, source.sound->onsets, source.window, progress);
+    if (!progress.stopped()) takeIn(source, heard);
+}
+
 namespace {
 
 // Where beat 0 lies for a reading that knows only a tempo: where it was heard; where the source has it; else at the
 // first sound when the file begins with silence that is no part of whole beats, else at the first sample.
-Seconds downbeatFor(const Source& source, Bpm bpm) {
+Seconds downbeatFor(const Source& source, Bpm bpm, std::optional<Seconds> firstSound) {
     if (source.beats) return source.beats->secondsAt(Beats(0));
     if (const hear::Reading* heard = readingBy(source, hear::Witness::Heard);
         heard != nullptr && !heard->pins.empty())
         for (const metre::Pin& pin : heard->pins)
             if (pin.beat == Beats(0)) return pin.at;
-    if (!source.sound || source.sound->attacks.empty()) return Seconds(0);
-    const Seconds first = metre::toSeconds(source.sound->attacks.front(), source.sound->audio.rate);
+    if (!firstSound && source.sound && !source.sound->attacks.empty())
+        firstSound = metre::toSeconds(source.sound->attacks.front(), source.sound->audio.rate);
+    if (!firstSound) return Seconds(0);
+    const Seconds first = *firstSound;
     if (first < Seconds(0.03)) return Seconds(0);
     const double beats = source.length().value * bpm.value / 60;
     const double off = std::abs(beats - std::round(beats));
@@ -63,7 +80,7 @@ std::optional<Beats> loopBeatsFor(const Source& source, Bpm bpm) {
 
 } // namespace
 
-void useReading(Source& source, const hear::Reading& reading) {
+void useReading(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound) {
     assert(reading.bpm);
     source.chosen = reading.by;
     if (!reading.pins.empty()) {
@@ -73,16 +90,16 @@ void useReading(Source& source, const hear::Reading& reading) {
             return;
         }
     }
-    source.beats = metre::BeatMap(*reading.bpm, downbeatFor(source, *reading.bpm));
+    source.beats = metre::BeatMap(*reading.bpm, downbeatFor(source, *reading.bpm, firstSound));
     source.loopBeats =
         reading.beats && reading.by != hear::Witness::Tag ? reading.beats : loopBeatsFor(source, *reading.bpm);
 }
 
-void settle(Source& source) {
+void settle(Source& source, std::optional<Seconds> firstSound) {
     source.beats.reset();
     source.loopBeats.reset();
     source.chosen.reset();
-    if (const hear::Reading* best = hear::mostTrusted(source.readings)) useReading(source, *best);
+    if (const hear::Reading* best = hear::mostTrusted(source.readings)) useReading(source, *best, firstSound);
 }
 
 stretch::Method methodFor(hear::Kind kind) {

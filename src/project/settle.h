@@ -5,17 +5,22 @@
 
 namespace project {
 
-// Listens to the source's audio and puts the readings Heard and Length, the key and the kind into it, in the place
-// of earlier ones. Does not choose. REQUIRES source.sound. Any thread; takes time. Leaves the source alone when
-// stopped.
+// Puts what was heard into a source: the readings Heard and Length, the key and the kind, in the place of earlier
+// ones. Does not choose.
+void takeIn(Source& source, const hear::Heard& heard);
+
+// Listens to the source's recording, at its own rate, and puts the readings Heard and Length, the key and the kind
+// into it, in the place of earlier ones. Does not choose. REQUIRES source.sound. Any thread; takes time: the file
+// is read again where the project has another rate. Leaves the source alone when stopped.
 void listenTo(Source& source, const base::Progress& progress = {});
 
 // Uses a reading: its beats where it knows them, else its tempo from the first downbeat that was heard.
 // REQUIRES reading.bpm.
-void useReading(Source& source, const hear::Reading& reading);
+void useReading(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound = {});
 
-// Uses the reading that ranks highest; none leaves the source without beats.
-void settle(Source& source);
+// Uses the reading that ranks highest; none leaves the source without beats. `firstSound`: where it begins to
+// sound; for a source that has its sound it need not be said.
+void settle(Source& source, std::optional<Seconds> firstSound = {});
 
 // Puts a reading into the source, in the place of one by the same witness.
 void putReading(Source& source, hear::Reading reading);

@@ -5,70 +5,18 @@
 #include "sound/resample.h"
 
 #include <algorithm>
-#include <array>
 #include <cerrno>
 #include <cmath>
 #include <cstring>
 #include <fmt/format.h>
 #include <memory>
 #include <new>
-#include <sndfile.h>
 #include <sys/stat.h>
 #include <unistd.h>
 
 namespace sound {
 
 namespace {
-
-struct CloseFile {
-    void operator()(SNDFILE* f) const { sf_close(f); }
-};
-using File = std::unique_ptr<SNDFILE, CloseFile>;
-
-std::string formatName(int format) {
-    SF_FORMAT_INFO info{};
-    const int major = format & SF_FORMAT_TYPEMASK;
-    const int sub = format & SF_FORMAT_SUBMASK;
-    if (major == SF_FORMAT_OGG) return sub == SF_FORMAT_OPUS ? "Ogg Opus" : "Ogg Vorbis";
-    if (major == SF_FORMAT_MPEG) return "MP3";
-    std::string name;
-    switch (major) {
-    case SF_FORMAT_WAV:
-    case SF_FORMAT_WAVEX:
-        name = "WAV";
-        break;
-    case SF_FORMAT_RF64:
-        name = "RF64";
-        break;
-    case SF_FORMAT_AIFF:
-        name = "AIFF";
-        break;
-    case SF_FORMAT_FLAC:
-        name = "FLAC";
-        break;
-    default:
-        info.format = major;
-        sf_command(nullptr, SFC_GET_FORMAT_INFO, &info, sizeof info);
-        name = info.name != nullptr ? info.name : "audio";
-    }
-    switch (sub) {
-    case SF_FORMAT_PCM_S8:
-    case SF_FORMAT_PCM_U8:
-        return name + " 8-bit";
-    case SF_FORMAT_PCM_16:
-        return name + " 16-bit";
-    case SF_FORMAT_PCM_24:
-        return name + " 24-bit";
-    case SF_FORMAT_PCM_32:
-        return name + " 32-bit";
-    case SF_FORMAT_FLOAT:
-        return name + " float";
-    case SF_FORMAT_DOUBLE:
-        return name + " double";
-    default:
-        return name;
-    }
-}
 
 // Why a file cannot be opened, as far as the file system can tell; empty when it looks like a readable file.
 std::string fileSystemReason(const std::filesystem::path& path) {
@@ -84,113 +32,117 @@ std::string fileSystemReason(const std::filesystem::path& path) {
     return {};
 }
 
-bool isCompressed(int format) {
-    const int major = format & SF_FORMAT_TYPEMASK;
-    return major == SF_FORMAT_OGG || major == SF_FORMAT_MPEG;
-}
-
-// libsndfile shortens a cut WAV or AIFF to what is there and mentions it only in its log.
-bool logSaysCut(SNDFILE* file) {
-    std::array<char, 4096> log{};
-    sf_command(file, SFC_GET_LOG_INFO, log.data(), static_cast<int>(log.size()) - 1);
-    const std::string_view text(log.data());
-    for (std::size_t at = text.find("data "); at != std::string_view::npos; at = text.find("data ", at + 1)) {
-        const std::string_view line = text.substr(at, text.find('\n', at) - at);
-        if (line.find("should be") != std::string_view::npos) return true;
-    }
-    const std::size_t ssnd = text.find("SSND");
-    return ssnd != std::string_view::npos &&
-           text.substr(ssnd, text.find('\n', ssnd) - ssnd).find("should be") != std::string_view::npos;
-}
-
-std::size_t silenceNonNumbers(std::vector<float>& samples) {
-    std::size_t found = 0;
-    for (float& s : samples) {
-        if (std::isfinite(s)) continue;
-        s = 0;
-        ++found;
-    }
-    return found;
-}
-
 std::string inMinutes(double seconds) {
     if (seconds < 600) return fmt::format("{:.3g} s", seconds);
     return fmt::format("{:.0f} min", seconds / 60);
 }
 
+base::Problem couldNot(const std::filesystem::path& path, const std::string& reason) {
+    return {fmt::format("{} could not be read: {}.", base::shownPath(path), reason)};
+}
+
+} // namespace
+
+Result<Reader> Reader::open(const std::filesystem::path& path, std::int64_t mostSamples) {
+    if (const std::string reason = fileSystemReason(path); !reason.empty())
+        return tl::unexpected(couldNot(path, reason));
+    auto opened = openDecoder(path);
+    if (!opened) return tl::unexpected(couldNot(path, opened.error().text));
+    Reader reader(path, std::move(*opened));
+    const Decoder& d = *reader.decoder_;
+    if (d.channels < 1 || d.channels > mostChannels)
+        return tl::unexpected(
+            couldNot(path, fmt::format("it has {} channels, and only mono and stereo can be used", d.channels)));
+    if (d.rate < lowestRate || d.rate > highestRate)
+        return tl::unexpected(couldNot(
+            path, fmt::format("its sample rate of {} Hz is outside {} to {} Hz", d.rate, lowestRate, highestRate)));
+    reader.facts_ = {d.rate, d.channels, Frames(0), d.format};
+    reader.mostFrames_ = mostSamples / d.channels;
+    if (d.declared > reader.mostFrames_ && d.isExact) return tl::unexpected(reader.tooLong(d.declared));
+    return reader;
+}
+
+base::Problem Reader::tooLong(std::int64_t frames) const {
+    const double rate = facts_.rate;
+    return couldNot(path_, fmt::format("it is {} long, and this kind of file may be {} at most",
+                                       inMinutes(double(frames) / rate), inMinutes(double(mostFrames_) / rate)));
+}
+
+Result<std::int64_t> Reader::read(float* out, std::int64_t n) {
+    const std::int64_t got = decoder_->read(out, n);
+    const auto count = static_cast<std::size_t>(got) * static_cast<std::size_t>(facts_.channels);
+    for (std::size_t i = 0; i < count; ++i)
+        if (!std::isfinite(out[i])) {
+            out[i] = 0;
+            ++notNumbers_;
+        }
+    facts_.frames += Frames(got);
+    if (facts_.frames.value > mostFrames_) return tl::unexpected(tooLong(facts_.frames.value));
+    return got;
+}
+
+Result<std::vector<std::string>> Reader::end() const {
+    const std::string name = base::shownPath(path_);
+    const std::int64_t got = facts_.frames.value;
+    if (got == 0) return tl::unexpected(couldNot(path_, "there is no sound in it, or it is damaged"));
+    std::vector<std::string> warnings;
+    const double seconds = facts_.length().value;
+    if (const std::string flaw = decoder_->flaw(); !flaw.empty())
+        warnings.push_back(fmt::format("{} ends early: {}, and {} could be read.", name, flaw, inMinutes(seconds)));
+    else if (decoder_->declared > 0 && decoder_->isExact && got < decoder_->declared)
+        warnings.push_back(fmt::format("{} ends early: {} of {} could be read.", name, inMinutes(seconds),
+                                       inMinutes(double(decoder_->declared) / facts_.rate)));
+    if (notNumbers_ == static_cast<std::size_t>(got) * static_cast<std::size_t>(facts_.channels))
+        return tl::unexpected(couldNot(path_, "none of its samples is a number"));
+    if (notNumbers_ > 0)
+        warnings.push_back(
+            fmt::format("{} holds {} samples that are no numbers; they were made silent.", name, notNumbers_));
+    return warnings;
+}
+
+double Reader::progress() const {
+    return decoder_->declared > 0 ? std::min(1.0, double(facts_.frames.value) / double(decoder_->declared)) : 0;
+}
+
+namespace {
+
 Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, const base::Progress& progress) {
-    const std::string name = base::shownName(path);
-    const auto fail = [&](const std::string& reason) {
-        return base::problem(fmt::format("{} could not be read: {}.", name, reason));
-    };
-    if (const std::string reason = fileSystemReason(path); !reason.empty()) return fail(reason);
-
-    SF_INFO info{};
-    const File file(sf_open(path.c_str(), SFM_READ, &info));
-    if (!file) return fail("it is not an audio file of a kind that is known here, or it is damaged");
-    if (info.channels < 1 || info.channels > mostChannels)
-        return fail(fmt::format("it has {} channels, and only mono and stereo can be used", info.channels));
-    if (info.samplerate < lowestRate || info.samplerate > highestRate)
-        return fail(fmt::format("its sample rate of {} Hz is outside {} to {} Hz", info.samplerate, lowestRate,
-                                highestRate));
-
+    auto opened = Reader::open(path, mostBytes / static_cast<std::int64_t>(sizeof(float)));
+    if (!opened) return tl::unexpected(opened.error());
+    Reader reader = std::move(*opened);
+    const int rate = targetRate > 0 ? targetRate : reader.facts().rate;
+    // At a higher rate less of it fits.
+    const double growth = std::max(1.0, double(rate) / reader.facts().rate);
+    if (growth > 1) {
+        auto again = Reader::open(path, static_cast<std::int64_t>(double(mostBytes) / sizeof(float) / growth));
+        if (!again) return tl::unexpected(again.error());
+        reader = std::move(*again);
+    }
     ReadFile out;
-    out.facts = {info.samplerate, info.channels, Frames(0), formatName(info.format)};
-    const int rate = targetRate > 0 ? targetRate : info.samplerate;
-    const double growth = std::max(1.0, static_cast<double>(rate) / info.samplerate);
-    const auto mostFrames =
-        static_cast<std::int64_t>(static_cast<double>(mostBytes) / sizeof(float) / info.channels / growth);
-    const auto tooLong = [&](double seconds) {
-        return fail(fmt::format("it is {} long, and this kind of file may be {} at most", inMinutes(seconds),
-                                inMinutes(static_cast<double>(mostFrames) / info.samplerate)));
-    };
-    // A compressed file's header may promise anything; a plain one's length comes from its size.
-    if (!isCompressed(info.format) && info.frames > mostFrames && info.frames < std::int64_t(1) << 40)
-        return tooLong(static_cast<double>(info.frames) / info.samplerate);
-
-    const auto channels = static_cast<std::size_t>(info.channels);
+    const auto channels = static_cast<std::size_t>(reader.facts().channels);
     Audio& audio = out.audio;
-    audio.rate = info.samplerate;
+    audio.rate = reader.facts().rate;
     audio.channels.resize(channels);
     constexpr std::size_t block = 1 << 15;
     std::vector<float> buffer(block * channels);
-    const bool resampling = rate != info.samplerate;
+    const bool resampling = rate != audio.rate;
     const base::Progress reading = progress.part(0, resampling ? 0.6 : 1.0);
     while (true) {
         if (progress.stopped()) return base::cancelled();
-        const sf_count_t got = sf_readf_float(file.get(), buffer.data(), block);
-        if (got <= 0) break;
+        const auto got = reader.read(buffer.data(), block);
+        if (!got) return tl::unexpected(got.error());
+        if (*got == 0) break;
         for (std::size_t c = 0; c < channels; ++c) {
             auto& to = audio.channels[c];
-            for (sf_count_t i = 0; i < got; ++i)
+            for (std::int64_t i = 0; i < *got; ++i)
                 to.push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
         }
-        if (audio.frames().value > mostFrames) return tooLong(audio.length().value);
-        if (info.frames > 0)
-            reading.at(std::min(1.0, static_cast<double>(audio.frames().value) / static_cast<double>(info.frames)));
+        reading.at(reader.progress());
     }
-    const std::int64_t got = audio.frames().value;
-    if (got == 0) return fail("there is no sound in it, or it is damaged");
-    out.facts.frames = Frames(got);
-
-    const bool declaredSane = info.frames > 0 && info.frames < std::int64_t(1) << 40;
-    const std::int64_t slack = isCompressed(info.format) ? 2 * 2304 : 0; // MP3 without a length tag guesses
-    if (declaredSane && got + slack < info.frames)
-        out.warnings.push_back(fmt::format("{} ends early: {} of {} could be read.", name,
-                                           inMinutes(audio.length().value),
-                                           inMinutes(static_cast<double>(info.frames) / info.samplerate)));
-    else if (!declaredSane || logSaysCut(file.get()))
-        out.warnings.push_back(fmt::format("{} ends early: the file was cut off, and {} could be read.", name,
-                                           inMinutes(audio.length().value)));
-
-    std::size_t notNumbers = 0;
-    for (auto& samples : audio.channels)
-        notNumbers += silenceNonNumbers(samples);
-    if (notNumbers == static_cast<std::size_t>(got) * channels) return fail("none of its samples is a number");
-    if (notNumbers > 0)
-        out.warnings.push_back(
-            fmt::format("{} holds {} samples that are no numbers; they were made silent.", name, notNumbers));
-
+    auto warnings = reader.end();
+    if (!warnings) return tl::unexpected(warnings.error());
+    out.warnings = std::move(*warnings);
+    out.facts = reader.facts();
     out.content = contentOf(audio);
     if (resampling) {
         auto converted = resampled(audio, rate, progress.part(0.6, 1.0));
@@ -208,8 +160,7 @@ Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const b
     try {
         return readWhole(path, targetRate, progress);
     } catch (const std::bad_alloc&) {
-        return base::problem(
-            fmt::format("{} could not be read: there is not enough memory for it.", base::shownName(path)));
+        return tl::unexpected(couldNot(path, "there is not enough memory for it"));
     }
 }
 

@@ -4,8 +4,10 @@
 #include "base/progress.h"
 #include "base/result.h"
 #include "sound/audio.h"
+#include "sound/decoder.h"
 
 #include <filesystem>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -37,10 +39,39 @@ inline constexpr int mostChannels = 2;
 inline constexpr std::int64_t mostBytes = std::int64_t(4)
                                           << 30; // in memory, per file, at the target rate: three hours at 48 kHz
 
+// Reads a file in blocks, so that hours of it need no memory. One thread at a time.
+class Reader {
+  public:
+    // Opens it; see openDecoder() for what can be opened. A file that says itself that it has more than
+    // `mostSamples` (of all channels together) is refused before anything is decoded. Fails, naming file and
+    // reason.
+    static Result<Reader> open(const std::filesystem::path& path, std::int64_t mostSamples);
+
+    // Up to n interleaved frames, samples that are no numbers as silence; 0 at the end. Fails when it turns out
+    // longer than it may be.
+    Result<std::int64_t> read(float* out, std::int64_t n);
+    // After the end: what there is to warn of, in sentences naming the file. Fails when there was no sound.
+    Result<std::vector<std::string>> end() const;
+    const FileFacts& facts() const { return facts_; } // `frames` grows while it is read
+    double progress() const;                          // 0 to 1; 0 where the length is not known
+
+  private:
+    Reader(std::filesystem::path path, std::unique_ptr<Decoder> decoder)
+        : path_(std::move(path)), decoder_(std::move(decoder)) {}
+    base::Problem tooLong(std::int64_t frames) const;
+
+    std::filesystem::path path_;
+    std::unique_ptr<Decoder> decoder_;
+    FileFacts facts_;
+    std::int64_t mostFrames_ = 0;
+    std::size_t notNumbers_ = 0;
+};
+
 // Reads WAV, AIFF, FLAC, Ogg Vorbis, Opus or MP3 from its first frame to its last, in order, and converts it
 // to targetRate (0: leaves it as it is). Lengths come from what was decoded, never from a header. A file that
 // ends early is read as far as it goes, with a warning; samples that are no numbers become silence, with a
-// warning. Any thread; takes time. Fails, naming file and reason, when there is no audio to be had.
+// warning. Any thread; takes time. Fails, naming the file as it was given and the reason, when there is no audio to
+// be had.
 Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress = {});
 
 } // namespace sound

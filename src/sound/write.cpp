@@ -23,11 +23,23 @@ std::optional<int> formatFor(const std::filesystem::path& path, Depth depth) {
     const int sub = depth == Depth::Int16   ? SF_FORMAT_PCM_16
                     : depth == Depth::Int24 ? SF_FORMAT_PCM_24
                                             : SF_FORMAT_FLOAT;
-    if (ending == ".wav") return SF_FORMAT_WAV | sub;
+    // Floats ask for the extensible format chunk: strict readers want its extension.
+    if (ending == ".wav") return (depth == Depth::Float32 ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | sub;
     if (ending == ".aif" || ending == ".aiff") return SF_FORMAT_AIFF | sub;
     if (ending == ".flac") return SF_FORMAT_FLAC | (depth == Depth::Int16 ? SF_FORMAT_PCM_16 : SF_FORMAT_PCM_24);
     if (ending == ".ogg") return SF_FORMAT_OGG | SF_FORMAT_VORBIS;
     return std::nullopt;
+}
+
+// Why a kind of file cannot hold audio at a rate; empty when it can. The library opens the file all the same, and
+// then writes nothing.
+std::string rateReason(int format, int rate) {
+    const int container = format & SF_FORMAT_TYPEMASK;
+    if (container == SF_FORMAT_OGG && rate > 200000)
+        return fmt::format("Ogg Vorbis reaches up to 200000 Hz, and this is at {} Hz", rate);
+    if (container == SF_FORMAT_FLAC && rate > 65535 && rate % 10 != 0)
+        return fmt::format("FLAC holds no rate of {} Hz: above 65535 it must be a multiple of ten", rate);
+    return {};
 }
 
 bool isWholeNumbers(int format) {
@@ -50,6 +62,16 @@ std::int32_t quantised(float sample, int bits, std::size_t& clipped) {
 
 } // namespace
 
+bool isWritable(const std::filesystem::path& path) {
+    return formatFor(path, Depth::Int24).has_value();
+}
+
+bool takesDepth(const std::filesystem::path& path, Depth depth) {
+    const auto format = formatFor(path, depth);
+    const int container = format ? *format & SF_FORMAT_TYPEMASK : 0;
+    return container != SF_FORMAT_OGG && !(container == SF_FORMAT_FLAC && depth == Depth::Float32);
+}
+
 Result<Written> write(const std::filesystem::path& path, const Audio& audio, Depth depth, const Tags& tags,
                       base::Existing existing, const base::Progress& progress) {
     const Blocks one{audio.rate, audio.channelCount(), audio.frames(),
@@ -69,12 +91,14 @@ Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, D
     const auto length = static_cast<std::size_t>(blocks.length.value);
     const std::size_t sampleBytes = depth == Depth::Int16 ? 2 : depth == Depth::Int24 ? 3 : 4;
     const bool large = length * channels * sampleBytes > 4'000'000'000ULL;
-    if (large && (format & SF_FORMAT_TYPEMASK) == SF_FORMAT_WAV)
+    const int container = format & SF_FORMAT_TYPEMASK;
+    if (large && (container == SF_FORMAT_WAV || container == SF_FORMAT_WAVEX))
         format = SF_FORMAT_RF64 | (format & SF_FORMAT_SUBMASK);
     std::error_code ignored;
     if (existing == base::Existing::Refuse && std::filesystem::exists(path, ignored))
         return fail("a file of that name is there already");
 
+    if (const std::string reason = rateReason(format, blocks.rate); !reason.empty()) return fail(reason);
     base::PartFile part(path);
     SF_INFO info{};
     info.samplerate = blocks.rate;

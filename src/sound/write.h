@@ -26,8 +26,14 @@ struct Blocks {
     std::function<Result<AudioPtr>(Frames from)> next;
 };
 
+// Whether files of this name have a depth to choose: none for .ogg. FLAC takes 16 and 24.
+bool takesDepth(const std::filesystem::path& path, Depth depth);
+// Whether files can be written under this name, by its ending.
+bool isWritable(const std::filesystem::path& path);
+
 // Writes the audio, with its tags, whole or not at all. The kind of file follows the name's ending: .wav, .aif,
-// .aiff, .flac or .ogg; FLAC knows no floats and takes 24 bits instead, Ogg Vorbis has no depth. A WAV too large
+// .aiff, .flac or .ogg; FLAC knows no floats and takes 24 bits instead, Ogg Vorbis has no depth. A name that is a
+// symbolic link is written through. A WAV too large
 // for its own length field becomes an RF64, without tags. 16 and 24 bits are rounded without dither, so that
 // what was read from a file of that depth is written back bit for bit. Any thread; takes time.
 // Fails, naming the file and the reason.

@@ -6,10 +6,14 @@
 #include "support/audio.h"
 #include "support/files.h"
 
+#include <chrono>
+#include <csignal>
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 #include <sndfile.h>
 #include <sstream>
+#include <sys/wait.h>
+#include <thread>
 #include <unistd.h>
 
 namespace {
@@ -41,8 +45,9 @@ TEST(PmetreRead, OneObjectAFileInTheOrderGiven) {
     ASSERT_EQ(list.size(), 3U);
     for (const json& j : list) {
         for (const char* key :
-             {"bars", "beats", "beats_s", "bpm", "candidates", "confidence", "file", "first_beat_s", "key",
-              "source", "steady", "kind", "readings", "disagreement", "beats_in_bar"})
+             {"bars",         "beats", "beats_s", "bpm",     "candidates", "confidence", "file",
+              "first_beat_s", "key",   "source",  "steady",  "kind",       "readings",   "disagreement",
+              "beats_in_bar", "maybe", "pins",    "seconds", "rate",       "channels",   "warnings"})
             EXPECT_TRUE(j.contains(key)) << key;
     }
     EXPECT_EQ(list[0]["bpm"], 112);
@@ -86,9 +91,21 @@ TEST(PmetreRead, BadFilesAreNamedAndTheOthersDone) {
     EXPECT_NE(r.err.find("list.wav"), std::string::npos);
     EXPECT_NE(r.err.find("nowhere.wav could not be read: there is no such file"), std::string::npos) << r.err;
     const auto list = lines(r.out);
-    ASSERT_EQ(list.size(), 1U);
-    EXPECT_EQ(list[0]["bpm"], 100);
-    EXPECT_EQ(list[0]["beats"], 2);
+    ASSERT_EQ(list.size(), 3U);
+    // Those that failed have their place in the results too.
+    EXPECT_EQ(list[0]["file"], (folder / "list.wav").string());
+    EXPECT_NE(list[0]["error"].get<std::string>().find("list.wav"), std::string::npos);
+    EXPECT_FALSE(list[0].contains("bpm"));
+    EXPECT_TRUE(list[1].contains("error"));
+    EXPECT_EQ(list[2]["bpm"], 100);
+    EXPECT_EQ(list[2]["beats"], 2);
+    // A name that is no UTF-8 can be mapped back.
+    std::string bytes;
+    const std::string hex = list[2]["file_bytes"];
+    for (std::size_t i = 0; i < hex.size(); i += 2)
+        bytes += static_cast<char>(std::stoi(hex.substr(i, 2), nullptr, 16));
+    EXPECT_EQ(bytes, (folder / odd).string());
+    EXPECT_FALSE(list[0].contains("file_bytes"));
 }
 
 TEST(PmetreRead, ATableForPeople) {
@@ -213,22 +230,31 @@ TEST(PmetreFit, RefusesInWordsAndWritesNothing) {
     const std::string hands = quoted(support::demoAudio("winch_hands_112bpm.wav"));
     const std::string bell = quoted(support::demoAudio("barge_bell.wav"));
     const std::string out = " " + quoted(folder / "x.wav") + " ";
-    for (const auto& [arguments, reason] :
-         {std::pair(hands + out + "--to fast", "fast"), std::pair(hands + out + "--to 0", "tempo lies between"),
-          std::pair(hands + out + "--to=-5", "tempo lies between"),
-          std::pair(hands + out + "--to 1e9", "tempo lies between"), std::pair(hands + out, "--to"),
-          std::pair(hands + out + "--ratio 0", "0.25 to 4"), std::pair(hands + out + "--ratio nan", "0.25 to 4"),
-          std::pair(hands + out + "--ratio=-1", "0.25 to 4"), std::pair(hands + out + "--ratio 1e9", "0.25 to 4"),
-          std::pair(hands + out + "--from 112 --to 20", "0.25 to 4"),
-          std::pair(bell + out + "--to 100", "barge_bell.wav does not say"),
-          std::pair(hands + out + "--to 100 --style magic", "magic"),
-          std::pair(hands + out + "--to 100 --transpose 99", "24 semitones"),
-          std::pair(hands + out + "--to 100 --depth 12", "--depth"),
-          std::pair(quoted("nowhere.wav") + out + "--to 100", "nowhere.wav"),
-          std::pair(hands + " " + quoted(folder / "x.doc") + " --to 100", "must end in"),
-          std::pair(hands + " " + quoted(folder / "no" / "x.wav") + " --to 100", "folder is not there")}) {
+    // A call that is wrong in itself ends with 2, one that fails with 1.
+    for (const auto& [arguments, reason, status] :
+         {std::tuple(hands + out + "--to fast", "fast", 2),
+          {hands + out + "--to 0", "tempo lies between", 2},
+          {hands + out + "--to=-5", "tempo lies between", 2},
+          {hands + out + "--to 1e9", "tempo lies between", 2},
+          {hands + out, "--to", 2},
+          {hands + out + "--ratio 0", "0.25 to 4", 2},
+          {hands + out + "--ratio nan", "0.25 to 4", 2},
+          {hands + out + "--ratio=-1", "0.25 to 4", 2},
+          {hands + out + "--ratio 1e9", "0.25 to 4", 2},
+          {hands + out + "--from 112 --to 20", "0.25 to 4", 2},
+          {hands + out + "--ratio 2 --to 100", "not both", 2},
+          {hands + out + "--beats many --to 100", "--beats", 2},
+          {bell + out + "--to 100", "barge_bell.wav does not say", 1},
+          {hands + out + "--to 100 --style magic", "magic", 2},
+          {hands + out + "--to 100 --transpose 99", "24 semitones", 2},
+          {hands + out + "--to 100 --depth 12", "--depth", 2},
+          {hands + " " + quoted(folder / "x.ogg") + " --to 100 --depth 16", "such files have none", 2},
+          {hands + " " + quoted(folder / "x.flac") + " --to 100 --depth float", "such files have none", 2},
+          {quoted("nowhere.wav") + out + "--to 100", "nowhere.wav", 1},
+          {hands + " " + quoted(folder / "x.doc") + " --to 100", "must end in", 1},
+          {hands + " " + quoted(folder / "no" / "x.wav") + " --to 100", "folder is not there", 1}}) {
         const auto r = run(pmetre("fit " + arguments));
-        EXPECT_EQ(r.status, 1) << arguments;
+        EXPECT_EQ(r.status, status) << arguments;
         EXPECT_NE(r.err.find(reason), std::string::npos) << arguments << "\n" << r.err;
         EXPECT_EQ(r.out, "");
     }
@@ -244,6 +270,197 @@ TEST(PmetreFit, DoesNotReplaceUnasked) {
     EXPECT_EQ(support::readBytes(folder / "x.wav"), "mine");
     EXPECT_EQ(run(command + " --overwrite").status, 0);
     EXPECT_TRUE(sound::read(folder / "x.wav", 0));
+}
+
+TEST(PmetreRead, ANarrowRangeGivesNothingUnrelatedAndNeverTakesTheBeatAway) {
+    const std::string hands = quoted(support::demoAudio("winch_hands_112bpm.wav"));
+    const Folder folder;
+    const auto loop = support::drumLoop(support::steadyBeats(92, 16), 16 * 60.0 / 92);
+    support::writeSound(folder / "loop.wav", loop, SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    for (const auto& [range, bpm, warns] : {std::tuple("100-130", 92.0, true),
+                                            {"70-71", 92.0, true},
+                                            {"80-100", 92.0, false},
+                                            {"40-60", 46.0, false},
+                                            {"170-190", 184.0, false}}) {
+        const json j =
+            lines(run(pmetre("read --range " + std::string(range) + " " + quoted(folder / "loop.wav"))).out).at(0);
+        ASSERT_TRUE(j["bpm"].is_number()) << range;
+        EXPECT_NEAR(j["bpm"].get<double>(), bpm, 0.1) << range;
+        EXPECT_EQ(!j["warnings"].empty(), warns) << range;
+        EXPECT_NE(j["kind"], "no-beat");
+    }
+    const auto r = run(pmetre("read --range 70-71 " + hands));
+    EXPECT_NE(r.err.find("neither 112 nor a half or double of it lies between 70 and 71"), std::string::npos)
+        << r.err;
+    EXPECT_EQ(r.status, 0);
+}
+
+TEST(PmetreRead, WarningsStandInTheResultToo) {
+    const Folder folder;
+    support::cutFile(support::demoAudio("heron_whistle.mp3"), folder / "cut.mp3", 0.4);
+    const auto r = run(pmetre("read " + quoted(folder / "cut.mp3")));
+    const json j = lines(r.out).at(0);
+    ASSERT_EQ(j["warnings"].size(), 1U);
+    EXPECT_NE(j["warnings"][0].get<std::string>().find("ends early"), std::string::npos);
+    EXPECT_NE(r.err.find("ends early"), std::string::npos);
+    EXPECT_EQ(j["rate"], 44100);
+    EXPECT_GT(j["seconds"].get<double>(), 1);
+}
+
+TEST(Pmetre, WhatCannotBeWrittenIsNoSuccess) {
+    const std::string two = "read " + quoted(support::demoAudio("winch_hands_112bpm.wav")) + " " +
+                            quoted(support::demoAudio("rope_shaker_124.wav"));
+    const auto full = run(pmetre(two + " > /dev/full"));
+    EXPECT_EQ(full.status, 1);
+    EXPECT_NE(full.err.find("could not be written"), std::string::npos) << full.err;
+    EXPECT_EQ(run(pmetre(two + " >&-")).status, 1);
+    EXPECT_EQ(run(pmetre("--help > /dev/full")).status, 1);
+    // A message that nobody can be told loses no result.
+    const auto silent =
+        run(pmetre("read nowhere.wav " + quoted(support::demoAudio("rope_shaker_124.wav")) + " 2> /dev/full"));
+    EXPECT_EQ(silent.status, 1);
+    EXPECT_EQ(lines(silent.out).size(), 2U);
+}
+
+// A shell loop stops only when the command ends by the signal.
+TEST(Pmetre, EndsByTheSignalAndLeavesNothing) {
+    const Folder folder;
+    support::writeSound(folder / "long.wav", support::noise(240, 44100, 2), SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    for (const int signal : {SIGINT, SIGTERM, SIGHUP, SIGQUIT}) {
+        const pid_t child = fork();
+        if (child == 0) {
+            for (const int s : {SIGINT, SIGTERM, SIGHUP, SIGQUIT})
+                std::signal(s, SIG_DFL);
+            execl(PM_PMETRE, "pmetre", "fit", (folder / "long.wav").c_str(), (folder / "out.wav").c_str(), "--from",
+                  "100", "--to", "90", "--style", "held", nullptr);
+            _exit(127);
+        }
+        // Until it writes: its part file is there.
+        const auto parts = [&] {
+            return std::distance(std::filesystem::directory_iterator(folder.path()), {}) > 1;
+        };
+        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
+        while (!parts() && std::chrono::steady_clock::now() < end)
+            std::this_thread::yield();
+        ASSERT_TRUE(parts());
+        kill(child, signal);
+        int status = 0;
+        waitpid(child, &status, 0);
+        ASSERT_TRUE(WIFSIGNALED(status)) << signal << " " << status;
+        EXPECT_EQ(WTERMSIG(status), signal);
+        EXPECT_FALSE(parts()) << "nothing half is left";
+    }
+}
+
+TEST(PmetreFit, TheInputIsNeverTheOutput) {
+    const Folder folder;
+    std::filesystem::copy_file(support::demoAudio("rope_shaker_124.wav"), folder / "a.wav");
+    std::filesystem::create_symlink("a.wav", folder / "link.wav");
+    std::filesystem::create_hard_link(folder / "a.wav", folder / "hard.wav");
+    const std::string before = support::readBytes(folder / "a.wav");
+    for (const char* out : {"a.wav", "link.wav", "hard.wav", "../link.wav"}) {
+        const auto path = out[0] == '.' ? folder.path() / "." / "link.wav" : folder / out;
+        const auto r =
+            run(pmetre("fit " + quoted(folder / "a.wav") + " " + quoted(path) + " --to 100 --overwrite"));
+        EXPECT_EQ(r.status, 1) << out;
+        EXPECT_NE(r.err.find("the input itself"), std::string::npos) << r.err;
+    }
+    EXPECT_EQ(support::readBytes(folder / "a.wav"), before);
+}
+
+TEST(PmetreFit, ReplacingWritesThroughALink) {
+    const Folder folder;
+    support::writeBytes(folder / "real.wav", "old");
+    std::filesystem::create_symlink("real.wav", folder / "link.wav");
+    const std::string fit = pmetre("fit " + quoted(support::demoAudio("rope_shaker_124.wav")) + " " +
+                                   quoted(folder / "link.wav") + " --to 100");
+    EXPECT_EQ(run(fit).status, 1);
+    ASSERT_EQ(run(fit + " --overwrite").status, 0);
+    EXPECT_TRUE(std::filesystem::is_symlink(folder / "link.wav"));
+    EXPECT_TRUE(sound::read(folder / "real.wav", 0));
+}
+
+TEST(PmetreFit, SaysFromWhatTempoAndBelievesHearingOnlyWhereItIsSure) {
+    const Folder folder;
+    const auto named = run(pmetre("fit " + quoted(support::demoAudio("winch_hands_112bpm.wav")) + " " +
+                                  quoted(folder / "a.wav") + " --to 104"));
+    EXPECT_NE(named.out.find("from 112 (by its name) to 104 BPM"), std::string::npos) << named.out;
+    // Nothing but hearing, and that unsure: a few strokes at odd places.
+    const auto odd = folder / "plain" / "odd.wav"; // the folder's own name holds a number
+    std::filesystem::create_directory(folder / "plain");
+    support::writeSound(odd, support::strokes({9000, 31000, 60200, 71000, 110400, 127000, 170300}, 4.2, 44100),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    const json read = lines(run(pmetre("read " + quoted(odd))).out).at(0);
+    ASSERT_EQ(read["maybe"], true) << read.dump();
+    const std::string fit = pmetre("fit " + quoted(odd) + " " + quoted(folder / "b.wav") + " --to 100");
+    const auto refused = run(fit);
+    EXPECT_EQ(refused.status, 1);
+    EXPECT_NE(refused.err.find("not sure"), std::string::npos) << refused.err;
+    EXPECT_NE(refused.err.find("--trust-hearing"), std::string::npos);
+    const auto trusted = run(fit + " --trust-hearing");
+    EXPECT_EQ(trusted.status, 0) << trusted.err;
+    EXPECT_NE(trusted.out.find("heard"), std::string::npos) << trusted.out;
+}
+
+TEST(PmetreFit, FollowsTheBeatsOfFreePlaying) {
+    const Folder folder;
+    const std::string accordion = quoted(support::demoAudio("towpath_accordion.ogg"));
+    const json read = lines(run(pmetre("read " + accordion)).out).at(0);
+    ASSERT_EQ(read["steady"], false);
+    ASSERT_GT(read["pins"].size(), 2U);
+    const double bpm = read["bpm"];
+    const auto fitted = run(pmetre("fit " + accordion + " " + quoted(folder / "free.wav") + " --to 90"));
+    ASSERT_EQ(fitted.status, 0) << fitted.err;
+    EXPECT_NE(fitted.out.find("played free"), std::string::npos) << fitted.out;
+    ASSERT_EQ(run(pmetre("fit " + accordion + " " + quoted(folder / "one.wav") + " --steady --to 90")).status, 0);
+    // At one tempo the whole is stretched evenly; freely, its length is that of its beats.
+    const double seconds = read["seconds"];
+    EXPECT_NEAR(sound::read(folder / "one.wav", 0)->audio.length().value, seconds * bpm / 90, 0.05);
+    EXPECT_NE(sound::read(folder / "free.wav", 0)->audio.frames(),
+              sound::read(folder / "one.wav", 0)->audio.frames());
+}
+
+TEST(PmetreFit, DepthFollowsTheInputUnlessSaid) {
+    const Folder folder;
+    const auto noise = support::noise(1.0);
+    for (const auto& [name, format, expected] :
+         {std::tuple("a_120bpm.wav", SF_FORMAT_WAV | SF_FORMAT_PCM_16, "WAV 16-bit"),
+          {"b_120bpm.wav", SF_FORMAT_WAV | SF_FORMAT_PCM_24, "WAV 24-bit"},
+          {"c_120bpm.wav", SF_FORMAT_WAV | SF_FORMAT_FLOAT, "WAV float"},
+          {"d_120bpm.flac", SF_FORMAT_FLAC | SF_FORMAT_PCM_16, "WAV 16-bit"},
+          {"e_120bpm.ogg", SF_FORMAT_OGG | SF_FORMAT_VORBIS, "WAV 24-bit"}}) {
+        support::writeSound(folder / name, noise, format);
+        const auto r = run(
+            pmetre("fit " + quoted(folder / name) + " " + quoted(folder / "out.wav") + " --to 100 --overwrite"));
+        ASSERT_EQ(r.status, 0) << name << r.err;
+        EXPECT_EQ(sound::read(folder / "out.wav", 0)->facts.format, expected) << name;
+    }
+}
+
+// Numbers with a decimal comma are read wherever numbers are.
+TEST(PmetreFit, TakesDecimalCommasEverywhere) {
+    const Folder folder;
+    const std::string hands = quoted(support::demoAudio("rope_shaker_124.wav"));
+    ASSERT_EQ(
+        run(pmetre("fit " + hands + " " + quoted(folder / "a.wav") + " --from 124,5 --to 100,25 --transpose 0,5"))
+            .status,
+        0);
+    ASSERT_EQ(
+        run(pmetre("fit " + hands + " " + quoted(folder / "b.wav") + " --from 124.5 --to 100.25 --transpose 0.5"))
+            .status,
+        0);
+    EXPECT_EQ(support::readBytes(folder / "a.wav"), support::readBytes(folder / "b.wav"));
+    EXPECT_EQ(run(pmetre("fit " + hands + " " + quoted(folder / "c.wav") + " --ratio 1,5")).status, 0);
+}
+
+// script(1) gives it a terminal.
+TEST(Pmetre, ControlCharactersReachNoTerminal) {
+    const Folder folder;
+    const std::string name = "evil\x1b[31m.wav";
+    const std::string command = pmetre("read '" + name + "'");
+    const auto r = run("script -qec \"" + command + "\" /dev/null < /dev/null");
+    EXPECT_NE(r.out.find("evil\\x1b[31m.wav"), std::string::npos) << r.out;
+    EXPECT_EQ(r.out.find('\x1b'), std::string::npos);
 }
 
 TEST(Pmetre, HelpSaysWhatItIsForWithExamples) {

@@ -6,6 +6,7 @@
 #include <chrono>
 #include <csignal>
 #include <fcntl.h>
+#include <functional>
 #include <gtest/gtest.h>
 #include <string>
 #include <sys/wait.h>
@@ -31,8 +32,14 @@ class JackServer {
         }
     }
     ~JackServer() {
+        if (child_ == 0) return;
         kill(child_, SIGTERM);
         waitpid(child_, nullptr, 0);
+    }
+    void kill9() {
+        kill(child_, SIGKILL);
+        waitpid(child_, nullptr, 0);
+        child_ = 0;
     }
     bool runs() const { return waitpid(child_, nullptr, WNOHANG) == 0; }
 
@@ -74,6 +81,40 @@ TEST(Device, PlaysThroughASoundServer) {
     opened.output->stop();
     const auto after = frames.load();
     EXPECT_EQ(frames.load(), after);
+}
+
+// A server that is killed says so to nobody; what no longer asks for sound has gone.
+TEST(Device, AServerThatIsKilledIsNoticedAndTakenAgain) {
+    unsetenv("PATIENT_METRE_OUTPUT");
+    setenv("JACK_NO_START_SERVER", "1", 1);
+    auto server = std::make_unique<JackServer>("48000");
+    play::OpenedOutput opened = openWhenUp(*server);
+    ASSERT_FALSE(opened.output->isSimulated()) << opened.told;
+    std::atomic<std::int64_t> frames{0};
+    const play::Callback silence = [&](float* out, int n) {
+        std::fill(out, out + 2 * n, 0.0F);
+        frames += n;
+    };
+    ASSERT_TRUE(opened.output->start(silence));
+    const auto within = [](const std::function<bool()>& holds) {
+        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(30);
+        while (!holds() && std::chrono::steady_clock::now() < end)
+            std::this_thread::yield();
+        return holds();
+    };
+    ASSERT_TRUE(within([&] { return frames > 4800; }));
+    EXPECT_TRUE(opened.output->isAlive());
+    server->kill9();
+    EXPECT_TRUE(within([&] { return !opened.output->isAlive(); }));
+    opened.output->stop();
+    opened.output.reset();
+    server = std::make_unique<JackServer>("48000");
+    opened = openWhenUp(*server);
+    ASSERT_FALSE(opened.output->isSimulated()) << opened.told;
+    frames = 0;
+    ASSERT_TRUE(opened.output->start(silence));
+    EXPECT_TRUE(within([&] { return frames > 4800; })) << "the new one is taken";
+    opened.output->stop();
 }
 
 } // namespace

@@ -2,6 +2,7 @@
 #include "play/player.h"
 #include "play/simulated_output.h"
 #include "project/edit_clips.h"
+#include "project/edit_sources.h"
 #include "project/edit_time.h"
 #include "project/edit_tracks.h"
 #include "project/import.h"
@@ -460,6 +461,90 @@ base::Key keyOf(int i) {
 project::RenderJobPtr jobWith(const std::shared_ptr<const project::Sound>& sound, Frames from, Frames to, int i) {
     return std::make_shared<const project::RenderJob>(
         project::RenderJob{sound, *metre::TimeMap::straight(from, to), {}, keyOf(i)});
+}
+
+// A device at a fixed rate of its own.
+class Stubborn : public SimulatedOutput {
+  public:
+    using SimulatedOutput::SimulatedOutput;
+    bool setRate(int) override { return false; }
+};
+
+project::Project toneProject(int rate) {
+    project::Project p;
+    p.rate = rate;
+    p.tempo = metre::TempoMap(Bpm(120));
+    project::Source source;
+    source.name = source.content = "tone";
+    source.sound = project::soundOf(support::sine(1000, 4.0, rate, 2, 0.25));
+    source.facts = {rate, 2, source.sound->audio.frames(), "WAV"};
+    auto placed = project::place(project::addSources(p, {source}).project, project::SourceId{1}, {}, Beats(0));
+    return *project::setTrackGain(placed->project, placed->project.tracks[0]->id, 0);
+}
+
+double pitchOf(const std::vector<float>& played, int rate) {
+    sound::Audio last(rate, 1, Frames(rate / 2));
+    const std::size_t from = played.size() - static_cast<std::size_t>(rate);
+    for (std::size_t i = 0; i < last.channels[0].size(); ++i)
+        last.channels[0][i] = played[from + 2 * i];
+    return support::frequencyOf(last, 1000);
+}
+
+TEST(Player, AProjectOfAnotherRatePlaysAtItsPitchAndSpeed) {
+    for (const int rate : {44100, 48000, 96000}) {
+        Stage s;
+        s.player->setProject(project::lay(toneProject(rate)));
+        EXPECT_EQ(s.out->rate(), rate) << "the output follows";
+        tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+        s.player->tick();
+        s.player->play();
+        s.out->advance(rate * 2);
+        EXPECT_NEAR(pitchOf(s.out->taken(), rate), 1000, 0.05) << rate;
+        EXPECT_NEAR(s.player->position().value, 4, 0.02) << "two seconds are four beats";
+    }
+}
+
+TEST(Player, WhereTheDeviceHasItsOwnRateWhatIsPlayedIsConverted) {
+    for (const int rate : {44100, 96000}) {
+        auto output = std::make_unique<Stubborn>(48000, Pace::RealTime, 30);
+        Stubborn* out = output.get();
+        Player player(std::move(output), [] {});
+        player.setProject(project::lay(toneProject(rate)));
+        EXPECT_EQ(out->rate(), 48000);
+        tickUntil(player, [&] { return player.pendingRenders() == 0; });
+        player.tick();
+        const auto before = out->framesPlayed();
+        player.play();
+        tickUntil(player, [&] { return out->framesPlayed() > before + 2 * 48000; });
+        EXPECT_NEAR(pitchOf(out->taken(), 48000), 1000, 0.5) << rate;
+        EXPECT_NEAR(player.position().value, 4, 0.4);
+    }
+}
+
+TEST(Player, ARenderingThatFailsIsNamedNotPlayedOnForEverAndTriedAgain) {
+    Stage s;
+    project::Project p = toneProject(48000);
+    s.player->setProject(project::lay(p));
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    EXPECT_FALSE(s.player->hasFailures());
+    const project::ClipId id = project::allClips(p)[0];
+    // A transposition that no edit allows, as a damaged document might have it: rendering refuses it.
+    project::Track track = *p.tracks[0];
+    track.clips[0].stretch.semitones = 99;
+    p.tracks[0] = std::make_shared<const project::Track>(track);
+    s.player->setProject(project::lay(p));
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    s.player->tick();
+    EXPECT_TRUE(s.player->hasFailures());
+    EXPECT_FALSE(s.player->problemWith(id).empty());
+    s.player->play();
+    EXPECT_GT(s.player->pendingRenders(), 0U) << "playing tries it again";
+    tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
+    s.player->tick();
+    s.out->advance(9600);
+    const auto played = s.out->taken();
+    for (std::size_t i = played.size() - 9600; i < played.size(); ++i)
+        ASSERT_EQ(played[i], 0.0F) << "the old sound does not play on";
 }
 
 TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {

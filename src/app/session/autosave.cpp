@@ -26,7 +26,7 @@ Autosave::Autosave(Document& document, QObject* parent)
 Autosave::~Autosave() = default; // the thread takes away what it wrote when it ends
 
 void Autosave::changed() {
-    if (isUpToDate() || (!document_.history().isChanged() && document_.history().version() == 0)) return;
+    if (isUpToDate()) return;
     soon_.start(pause);
     if (!latest_.isActive()) latest_.start(longest);
 }

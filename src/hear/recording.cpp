@@ -1,0 +1,177 @@
+#include "hear/recording.h"
+
+#include <algorithm>
+#include <cerrno>
+#include <cmath>
+#include <cstdlib>
+#include <cstring>
+#include <fcntl.h>
+#include <filesystem>
+#include <fmt/format.h>
+#include <mutex>
+#include <soxr.h>
+#include <string>
+#include <unistd.h>
+
+namespace hear {
+
+namespace {
+constexpr std::size_t inMemory = std::size_t(10) * 60 * Recording::rate; // samples: 106 MB
+
+base::Result<void> noRoom(int error) {
+    return base::problem(
+        fmt::format("It is too long to be kept in memory for listening, and there is no room for it in {}: {}.",
+                    std::filesystem::temp_directory_path().string(), std::strerror(error)));
+}
+} // namespace
+
+struct Recording::Store {
+    std::vector<float> samples; // of a short one
+    int file = -1;              // of a long one, already without a name
+
+    Store() = default;
+    Store(const Store&) = delete;
+    Store& operator=(const Store&) = delete;
+    ~Store() {
+        if (file >= 0) close(file);
+    }
+
+    base::Result<void> write(const float* from, std::size_t n, std::int64_t at) const {
+        const auto* bytes = reinterpret_cast<const char*>(from);
+        std::size_t left = n * sizeof(float);
+        off_t to = static_cast<off_t>(at) * static_cast<off_t>(sizeof(float));
+        while (left > 0) {
+            const ssize_t done = pwrite(file, bytes, left, to);
+            if (done < 0 && errno == EINTR) continue;
+            if (done <= 0) return noRoom(done < 0 ? errno : ENOSPC);
+            bytes += done;
+            to += done;
+            left -= static_cast<std::size_t>(done);
+        }
+        return {};
+    }
+
+    base::Result<void> moveToDisk() {
+        std::string name = (std::filesystem::temp_directory_path() / "patient-metre-XXXXXX").string();
+        file = mkostemp(name.data(), O_CLOEXEC);
+        if (file < 0) return noRoom(errno);
+        unlink(name.c_str());
+        auto written = write(samples.data(), samples.size(), 0);
+        samples = {};
+        return written;
+    }
+};
+
+void Recording::read(std::int64_t first, std::span<float> out) const {
+    std::fill(out.begin(), out.end(), 0.0F);
+    const std::int64_t from = std::clamp<std::int64_t>(first, 0, frames_);
+    const std::int64_t to = std::clamp<std::int64_t>(first + static_cast<std::int64_t>(out.size()), from, frames_);
+    float* at = out.data() + (from - first);
+    const auto count = static_cast<std::size_t>(to - from);
+    if (count == 0) return;
+    if (store_->file < 0) {
+        std::copy_n(store_->samples.begin() + from, count, at);
+        return;
+    }
+    auto* bytes = reinterpret_cast<char*>(at);
+    for (std::size_t done = 0; done < count * sizeof(float);) {
+        const ssize_t got = pread(store_->file, bytes + done, count * sizeof(float) - done,
+                                  from * static_cast<off_t>(sizeof(float)) + static_cast<off_t>(done));
+        if (got <= 0) return; // our own file, written before: silence is the best there is
+        done += static_cast<std::size_t>(got);
+    }
+}
+
+struct Recorder::Converter {
+    soxr_t soxr = nullptr;
+    ~Converter() { soxr_delete(soxr); }
+};
+
+Recorder::Recorder(int sampleRate, int channels)
+    : store_(std::make_shared<Recording::Store>()), sampleRate_(sampleRate), channels_(channels) {
+    if (sampleRate == Recording::rate) return;
+    converter_ = std::make_unique<Converter>();
+    const soxr_io_spec_t io = soxr_io_spec(SOXR_FLOAT32_I, SOXR_FLOAT32_I);
+    const soxr_quality_spec_t quality = soxr_quality_spec(SOXR_HQ, 0);
+    converter_->soxr = soxr_create(sampleRate, Recording::rate, 1, nullptr, &io, &quality, nullptr);
+}
+
+Recorder::~Recorder() = default;
+
+base::Result<void> Recorder::keep(const float* samples, std::size_t n) {
+    for (std::size_t i = 0; i < n; ++i)
+        peak_ = std::max(peak_, std::abs(samples[i]));
+    if (store_->file < 0 && store_->samples.size() + n > inMemory)
+        if (auto moved = store_->moveToDisk(); !moved) return moved;
+    if (store_->file < 0)
+        store_->samples.insert(store_->samples.end(), samples, samples + n);
+    else if (auto written = store_->write(samples, n, kept_); !written)
+        return written;
+    kept_ += static_cast<std::int64_t>(n);
+    return {};
+}
+
+base::Result<void> Recorder::convert(const float* mono, std::size_t n, bool last) {
+    if (!converter_) return keep(mono, n);
+    if (converter_->soxr == nullptr)
+        return base::problem(
+            fmt::format("The sample rate of {} Hz could not be converted for listening.", sampleRate_));
+    made_.resize(std::size_t(1) << 16);
+    for (std::size_t given = 0; given < n || last;) {
+        std::size_t used = 0;
+        std::size_t made = 0;
+        // With no input a null input flushes what the filter still holds.
+        const bool flushing = given == n;
+        soxr_process(converter_->soxr, flushing ? nullptr : mono + given, n - given, &used, made_.data(),
+                     made_.size(), &made);
+        given += used;
+        // No longer than the recording is.
+        const std::int64_t length = std::llround(double(given_) * Recording::rate / sampleRate_);
+        if (last)
+            made = static_cast<std::size_t>(
+                std::clamp<std::int64_t>(length - kept_, 0, static_cast<std::int64_t>(made)));
+        if (made > 0)
+            if (auto done = keep(made_.data(), made); !done) return done;
+        if (flushing && made == 0) break;
+    }
+    return {};
+}
+
+base::Result<void> Recorder::add(const float* interleaved, std::int64_t n) {
+    given_ += n;
+    if (channels_ == 1) return convert(interleaved, static_cast<std::size_t>(n), false);
+    mono_.resize(static_cast<std::size_t>(n));
+    for (std::size_t i = 0; i < mono_.size(); ++i)
+        mono_[i] = interleaved[2 * i] + interleaved[2 * i + 1];
+    return convert(mono_.data(), mono_.size(), false);
+}
+
+base::Result<Recording> Recorder::finished() {
+    if (auto done = convert(nullptr, 0, converter_ != nullptr); !done) return tl::unexpected(done.error());
+    store_->samples.shrink_to_fit();
+    Recording out;
+    out.store_ = store_;
+    out.frames_ = kept_;
+    out.length_ = metre::toSeconds(Frames(given_), sampleRate_);
+    out.peak_ = peak_;
+    return out;
+}
+
+base::Result<Recording> Recording::of(const sound::Audio& audio) {
+    Recorder recorder(audio.rate, std::max(1, audio.channelCount()));
+    constexpr std::int64_t block = 1 << 15;
+    std::vector<float> interleaved(static_cast<std::size_t>(block) * audio.channels.size());
+    for (std::int64_t at = 0; at < audio.frames().value; at += block) {
+        const std::int64_t n = std::min(block, audio.frames().value - at);
+        const auto channels = audio.channels.size();
+        for (std::size_t c = 0; c < channels; ++c)
+            for (std::int64_t i = 0; i < n; ++i) {
+                const float s = audio.channels[c][static_cast<std::size_t>(at + i)];
+                interleaved[static_cast<std::size_t>(i) * channels + c] = std::isfinite(s) ? s : 0.0F;
+            }
+        if (auto added = recorder.add(interleaved.data(), n); !added) return tl::unexpected(added.error());
+    }
+    return recorder.finished();
+}
+
+} // namespace hear

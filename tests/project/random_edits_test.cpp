@@ -1,0 +1,234 @@
+// Thousands of edits in no order, with undo and redo between: what must hold holds after each.
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
+#include "project/edit_tracks.h"
+#include "project/history.h"
+#include "project/import.h"
+#include "project/laid.h"
+#include "project/save.h"
+#include "support/audio.h"
+
+#include <functional>
+#include <gtest/gtest.h>
+#include <random>
+
+namespace {
+
+using namespace project;
+
+class Dice {
+  public:
+    explicit Dice(unsigned seed) : random_(seed) {}
+    int below(int n) { return std::uniform_int_distribution<int>(0, n - 1)(random_); }
+    double between(double low, double high) { return std::uniform_real_distribution<double>(low, high)(random_); }
+    bool coin() { return below(2) == 0; }
+    template <class T>
+    const T& of(const std::vector<T>& list) {
+        return list[static_cast<std::size_t>(below(static_cast<int>(list.size())))];
+    }
+
+  private:
+    std::mt19937 random_;
+};
+
+Source sourceNamed(const std::string& name, double seconds, std::optional<double> bpm, std::size_t pins = 2) {
+    Source s;
+    s.name = s.content = name;
+    s.file = "/nowhere/" + name + ".wav";
+    s.facts = {48000, 1, Frames(std::llround(seconds * 48000)), "WAV 16-bit"};
+    s.sound = soundOf(support::strokes({0, 24000}, seconds));
+    if (bpm) {
+        std::vector<metre::Pin> list;
+        for (std::size_t i = 0; i < pins; ++i)
+            list.push_back({Seconds(double(i) * 60 / *bpm * (1 + 0.02 * double(i % 3))), Beats(double(i))});
+        s.beats = *metre::BeatMap::make(list);
+        hear::Reading r;
+        r.by = hear::Witness::Name;
+        r.bpm = s.beats->meanTempo();
+        r.sureness = 0.9;
+        s.readings.push_back(r);
+        s.chosen = hear::Witness::Name;
+    }
+    return s;
+}
+
+Project beginning() {
+    return addSources(*setTempo({}, Bpm(104)), {sourceNamed("hands", 8.5, 112), sourceNamed("bell", 3, {}),
+                                                sourceNamed("free", 7, 97, 9), sourceNamed("long", 31, 64)})
+        .project;
+}
+
+std::vector<ClipId> some(Dice& dice, const Project& p) {
+    std::vector<ClipId> ids;
+    for (const ClipId id : allClips(p))
+        if (dice.below(4) == 0) ids.push_back(id);
+    // Now and then one that is not there, or none.
+    if (dice.below(40) == 0) ids.push_back(ClipId{987654});
+    return ids;
+}
+
+metre::TempoMap anyMap(Dice& dice) {
+    std::vector<metre::TempoPoint> points = {
+        {Beats(0), Bpm(dice.between(60, 180)), metre::TempoPoint::Shape::Ramp}};
+    for (int n = dice.below(4); n > 0; --n)
+        points.push_back({points.back().at + Beats(dice.between(0.5, 40)), Bpm(dice.between(60, 180)),
+                          dice.coin() ? metre::TempoPoint::Shape::Ramp : metre::TempoPoint::Shape::Hold});
+    return *metre::TempoMap::make(points);
+}
+
+// One edit of any kind, possible or not.
+Result<Project> anyEdit(Dice& dice, const Project& p) {
+    const auto clips = some(dice, p);
+    const SourceId source = dice.of(p.sources)->id;
+    const TrackId track = p.tracks.empty() || dice.below(30) == 0 ? TrackId{424242} : dice.of(p.tracks)->id;
+    const Fade fade{Seconds(dice.between(-1, 20)), dice.coin() ? Fade::Shape::Linear : Fade::Shape::EqualPower};
+    const std::vector<std::function<Result<Project>()>> kinds = {
+        [&] { return setTempo(p, Bpm(dice.between(15, 420))); },
+        [&] { return setTempoMap(p, anyMap(dice)); },
+        [&] {
+            return setMetre(p, {1 + dice.below(12), 1 << dice.below(4)});
+        },
+        [&] {
+            return setLoop(p, {Beats(dice.between(-2, 30)), Beats(dice.between(0, 60)), dice.coin()});
+        },
+        [&]() -> Result<Project> { return addTrack(p, "track").project; },
+        [&] { return dice.below(6) == 0 ? removeTrack(p, track) : renameTrack(p, track, "named"); },
+        [&] { return setMute(p, track, dice.coin()); },
+        [&] { return setSolo(p, track, dice.coin()); },
+        [&] { return turnTrackGain(p, track, dice.between(-30, 30)); },
+        [&] { return setTrackGain(p, track, dice.between(-90, 40)); },
+        [&] { return setPan(p, track, dice.between(-1.2, 1.2)); },
+        [&]() -> Result<Project> {
+            auto placed =
+                place(p, source, dice.coin() ? std::optional(track) : std::nullopt, Beats(dice.below(200)));
+            if (!placed) return tl::unexpected(placed.error());
+            return placed->project;
+        },
+        [&]() -> Result<Project> {
+            auto placed = place(p, source, track, Beats(dice.between(0, 50)));
+            if (!placed) return tl::unexpected(placed.error());
+            return placed->project;
+        },
+        [&] { return moveClips(p, clips, Beats(dice.between(-30, 30)), dice.below(3) - 1); },
+        [&] {
+            return dice.below(3) == 0 ? removeClips(p, clips)
+                                      : setRule(p, clips, dice.coin() ? TimeRule::Place : TimeRule::Stretch);
+        },
+        [&] { return setMethod(p, clips, stretch::methods()[static_cast<std::size_t>(dice.below(5))]); },
+        [&] { return setTranspose(p, clips, dice.between(-30, 30)); },
+        [&] { return turnTranspose(p, clips, dice.between(-3, 3)); },
+        [&] { return setFormants(p, clips, dice.coin()); },
+        [&] { return setGain(p, clips, dice.between(-90, 40)); },
+        [&] { return turnGain(p, clips, dice.between(-30, 30)); },
+        [&] { return setChannels(p, clips, static_cast<Channels>(dice.below(5))); },
+        [&] { return setFadeIn(p, clips, fade); },
+        [&] { return setFadeOut(p, clips, fade); },
+        [&] { return setLocked(p, clips, dice.below(4) == 0); },
+        [&] { return fitToBars(p, clips, dice.below(20)); },
+        [&] { return setSourceTempo(p, source, Bpm(dice.between(30, 300)), hear::Witness::Typed); },
+        [&] { return setSourceBeats(p, source, dice.below(40)); },
+        [&] { return setMarks(p, source, Seconds(dice.between(-0.2, 3)), Seconds(dice.between(0, 4))); },
+        [&] { return setFirstDownbeat(p, source, Seconds(dice.between(-0.5, 4))); },
+        [&] { return chooseReading(p, source, dice.coin() ? hear::Witness::Name : hear::Witness::Typed); },
+        [&] {
+            return setSourceKey(p, source, hear::Key{dice.below(12), dice.coin()});
+        },
+        [&] {
+            return dice.below(5) == 0 ? forgetBeat(p, source)
+                                      : setSourceTempo(p, source, Bpm(110), hear::Witness::Tapped);
+        },
+    };
+    return kinds[static_cast<std::size_t>(dice.below(static_cast<int>(kinds.size())))]();
+}
+
+void expectSame(const Laid& a, const Laid& b) {
+    ASSERT_EQ(a.clips().size(), b.clips().size());
+    EXPECT_EQ(a.end(), b.end());
+    for (std::size_t i = 0; i < a.clips().size(); ++i) {
+        const LaidClip& x = a.clips()[i];
+        const LaidClip& y = b.clips()[i];
+        ASSERT_EQ(x.id(), y.id());
+        EXPECT_EQ(x.clip, y.clip) << "the clip of the project that it was laid from, not of an older one";
+        EXPECT_EQ(x.track, y.track);
+        EXPECT_EQ(x.source, y.source);
+        EXPECT_EQ(x.rule, y.rule);
+        EXPECT_EQ(x.ruleFrom, y.ruleFrom);
+        EXPECT_EQ(x.chain, y.chain);
+        EXPECT_EQ(x.time().start, y.time().start);
+        EXPECT_EQ(x.time().end, y.time().end);
+        EXPECT_EQ(x.time().startFrame, y.time().startFrame);
+        EXPECT_EQ(x.time().length, y.time().length);
+        EXPECT_EQ(x.time().steadyTempo, y.time().steadyTempo);
+        EXPECT_EQ(x.time().problem, y.time().problem);
+        ASSERT_EQ(x.time().job == nullptr, y.time().job == nullptr);
+        if (x.time().job) {
+            EXPECT_EQ(x.time().job->key, y.time().job->key);
+            EXPECT_EQ(x.time().job->map, y.time().job->map);
+        }
+    }
+}
+
+// What every project keeps to, whatever was done.
+void expectSound(const Project& p) {
+    for (const TrackPtr& t : p.tracks) {
+        EXPECT_TRUE(t->gainDb >= quietestDb && t->gainDb <= loudestDb);
+        EXPECT_TRUE(t->pan >= -1 && t->pan <= 1);
+        for (const Clip& c : t->clips) {
+            EXPECT_TRUE(c.gainDb >= quietestDb && c.gainDb <= loudestDb);
+            EXPECT_LE(std::abs(c.stretch.semitones), mostSemitones);
+            EXPECT_LT(c.from, c.to);
+            EXPECT_NE(sourceOf(p, c.source), nullptr);
+        }
+    }
+}
+
+class Random : public testing::TestWithParam<unsigned> {};
+
+TEST_P(Random, EditsKeepWhatMustHold) {
+    Dice dice(GetParam());
+    const std::string first = toJson(beginning(), {});
+    History history(beginning());
+    LaidPtr laid = lay(history.now());
+    std::size_t made = 0;
+    std::size_t refused = 0;
+    for (int step = 0; step < 1500; ++step) {
+        const int what = dice.below(10);
+        if (what == 0 && history.canUndo()) {
+            history.undo();
+        } else if (what == 1 && history.canRedo()) {
+            history.redo();
+        } else {
+            const std::string before = toJson(history.now(), {});
+            auto next = anyEdit(dice, history.now());
+            ASSERT_EQ(toJson(history.now(), {}), before) << "an edit alters nothing that it is given";
+            if (!next) {
+                ++refused;
+                ASSERT_FALSE(next.error().text.empty());
+                ASSERT_EQ(next.error().text.back(), '.') << next.error().text;
+                continue;
+            }
+            ++made;
+            history.push(std::move(*next), "edit", {"kind", dice.below(3), dice.below(2)});
+        }
+        const Project& p = history.now();
+        laid = lay(p, laid);
+        expectSound(p);
+        if (step % 5 != 0) continue;
+        expectSame(*laid, *lay(p));
+        const std::string saved = toJson(p, {});
+        const auto loaded = fromJson(saved, {}, "project.json");
+        ASSERT_TRUE(loaded) << loaded.error().text;
+        ASSERT_EQ(toJson(*loaded, {}), saved);
+        if (HasFailure()) break;
+    }
+    EXPECT_GT(made, 400U);
+    EXPECT_GT(refused, 50U);
+    while (history.canUndo())
+        history.undo();
+    EXPECT_EQ(toJson(history.now(), {}), first);
+}
+
+INSTANTIATE_TEST_SUITE_P(Seeds, Random, testing::Values(1U, 2U, 3U));
+
+} // namespace

@@ -1,0 +1,125 @@
+// Files are opened by what they hold, whole, and in our own words.
+#include "sound/decoder.h"
+
+#include "sound/read.h"
+#include "support/audio.h"
+#include "support/files.h"
+
+#include <gtest/gtest.h>
+#include <sndfile.h>
+
+namespace {
+
+namespace fs = std::filesystem;
+using support::Folder;
+
+std::string demo(const char* name) {
+    return support::readBytes(support::demoAudio(name));
+}
+
+// libsndfile, another decoder, says how many frames an MP3 with delay and padding has, and which.
+TEST(Mp3, IsAsAnotherDecoderHasIt) {
+    for (const char* name : {"heron_whistle.mp3", "lock_gate_brushes.mp3"}) {
+        const auto ours = sound::read(support::demoAudio(name), 0);
+        ASSERT_TRUE(ours);
+        EXPECT_TRUE(ours->warnings.empty());
+        SF_INFO info{};
+        SNDFILE* file = sf_open(support::demoAudio(name).c_str(), SFM_READ, &info);
+        std::vector<float> theirs(static_cast<std::size_t>(info.frames + 5000) *
+                                  static_cast<std::size_t>(info.channels));
+        const sf_count_t n = sf_readf_float(file, theirs.data(), info.frames + 5000);
+        sf_close(file);
+        ASSERT_EQ(ours->audio.frames().value, n) << name;
+        for (std::size_t c = 0; c < ours->audio.channels.size(); ++c)
+            for (std::size_t i = 0; i < static_cast<std::size_t>(n); ++i)
+                ASSERT_NEAR(ours->audio.channels[c][i], theirs[i * ours->audio.channels.size() + c], 1e-6) << i;
+    }
+}
+
+TEST(Mp3, FilesThatWereJoinedAreReadWhole) {
+    const Folder folder;
+    support::writeBytes(folder / "joined.mp3", demo("heron_whistle.mp3") + demo("lock_gate_brushes.mp3"));
+    const auto first = sound::read(support::demoAudio("heron_whistle.mp3"), 0);
+    const auto second = sound::read(support::demoAudio("lock_gate_brushes.mp3"), 0);
+    const auto joined = sound::read(folder / "joined.mp3", 0);
+    ASSERT_TRUE(joined) << joined.error().text;
+    EXPECT_EQ(joined->audio.frames(), first->audio.frames() + second->audio.frames());
+    EXPECT_TRUE(joined->warnings.empty());
+}
+
+TEST(Mp3, ACutOneSaysSo) {
+    const Folder folder;
+    for (const double share : {0.2, 0.5, 0.97}) {
+        support::cutFile(support::demoAudio("heron_whistle.mp3"), folder / "cut.mp3", share);
+        const auto r = sound::read(folder / "cut.mp3", 0);
+        ASSERT_TRUE(r) << r.error().text;
+        ASSERT_EQ(r->warnings.size(), 1U) << share;
+        EXPECT_NE(r->warnings[0].find("cut.mp3 ends early"), std::string::npos) << r->warnings[0];
+    }
+}
+
+TEST(Mp3, WhatIsRenamedIsNoSound) {
+    const Folder folder;
+    fs::copy_file(PM_PMETRE, folder / "program.mp3");
+    const auto program = sound::read(folder / "program.mp3", 0);
+    ASSERT_FALSE(program);
+    EXPECT_NE(program.error().text.find("program.mp3"), std::string::npos);
+    // A sound under a wrong name is a sound.
+    fs::copy_file(support::demoAudio("heron_whistle.mp3"), folder / "whistle.wav");
+    EXPECT_TRUE(sound::read(folder / "whistle.wav", 0));
+}
+
+TEST(Decoder, RandomBytesAreNoRawAudioWhateverTheyAreCalled) {
+    const Folder folder;
+    std::string bytes;
+    for (unsigned i = 0, x = 12345; i < 40000; ++i, x = x * 1664525 + 1013904223)
+        bytes += static_cast<char>(x >> 24);
+    for (const char* name : {"x.au", "x.snd", "x.gsm", "x.vox", "x.mp3", "x.raw", "x.wav", "x.ogg"}) {
+        support::writeBytes(folder / name, bytes);
+        EXPECT_FALSE(sound::read(folder / name, 0)) << name;
+    }
+    // A kind that is not promised is not opened either.
+    support::writeSound(folder / "real.au", support::sine(440, 0.5), SF_FORMAT_AU | SF_FORMAT_PCM_16);
+    EXPECT_FALSE(sound::read(folder / "real.au", 0));
+}
+
+TEST(Ogg, ChainedFilesAreReadWhole) {
+    const Folder folder;
+    const std::string kalimba = demo("kalimba_eddies.ogg");
+    support::writeBytes(folder / "chain.ogg", kalimba + kalimba);
+    const auto one = sound::read(support::demoAudio("kalimba_eddies.ogg"), 0);
+    const auto two = sound::read(folder / "chain.ogg", 0);
+    ASSERT_TRUE(two) << two.error().text;
+    EXPECT_EQ(two->audio.frames().value, 2 * one->audio.frames().value);
+    EXPECT_TRUE(two->warnings.empty());
+    for (std::size_t i = 0; i < 1000; ++i)
+        ASSERT_EQ(two->audio.channels[0][static_cast<std::size_t>(one->audio.frames().value) + i],
+                  one->audio.channels[0][i]);
+    support::writeSound(folder / "o.opus", support::sine(440, 1, 48000), SF_FORMAT_OGG | SF_FORMAT_OPUS);
+    const std::string opus = support::readBytes(folder / "o.opus");
+    support::writeBytes(folder / "oo.opus", opus + opus);
+    EXPECT_EQ(sound::read(folder / "oo.opus", 0)->audio.frames().value,
+              2 * sound::read(folder / "o.opus", 0)->audio.frames().value);
+}
+
+TEST(Ogg, PartsThatDifferAreSaid) {
+    const Folder folder;
+    support::writeSound(folder / "other.ogg", support::sine(440, 1, 22050), SF_FORMAT_OGG | SF_FORMAT_VORBIS);
+    support::writeBytes(folder / "mixed.ogg",
+                        demo("kalimba_eddies.ogg") + support::readBytes(folder / "other.ogg"));
+    const auto r = sound::read(folder / "mixed.ogg", 0);
+    ASSERT_TRUE(r) << r.error().text;
+    ASSERT_EQ(r->warnings.size(), 1U);
+    EXPECT_NE(r->warnings[0].find("different rates"), std::string::npos) << r->warnings[0];
+}
+
+TEST(Reader, RefusesWhatIsTooLongBeforeItIsDecoded) {
+    for (const char* name :
+         {"heron_whistle.mp3", "kalimba_eddies.ogg", "pontoon_marimba.flac", "winch_hands_112bpm.wav"}) {
+        const auto r = sound::Reader::open(support::demoAudio(name), 44100);
+        ASSERT_FALSE(r) << name;
+        EXPECT_NE(r.error().text.find("may be"), std::string::npos) << r.error().text;
+    }
+}
+
+} // namespace

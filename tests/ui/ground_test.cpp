@@ -1,0 +1,404 @@
+// What lies under the surface: gestures, saving, autosave, what is remembered, devices that go.
+#include "ui/window.h"
+
+#include "app/widgets/figure.h"
+#include "app/window/commands.h"
+#include "base/user_folders.h"
+#include "project/recovery.h"
+#include "project/save.h"
+#include "shelf/memory.h"
+#include "support/audio.h"
+
+#include <QAction>
+#include <QCloseEvent>
+#include <QMenu>
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QPlainTextEdit>
+#include <QPushButton>
+#include <QWheelEvent>
+#include <sndfile.h>
+
+namespace {
+
+using metre::Beats;
+using metre::Bpm;
+using namespace ui;
+
+void wheel(QWidget* w, int eighths, QPoint at = {}) {
+    if (at.isNull()) at = w->rect().center();
+    QWheelEvent event(at, w->mapToGlobal(at), {}, {0, eighths}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase,
+                      false);
+    QApplication::sendEvent(w, &event);
+}
+
+struct TwoClips : Window {
+    app::ClipId first;
+    app::ClipId second;
+    TwoClips() {
+        import({hands(), shaker()});
+        const auto clips = project::allClips(now());
+        first = clips.at(0);
+        second = clips.at(1);
+    }
+    double gainOf(app::ClipId id) { return project::clipOf(now(), id)->gainDb; }
+};
+
+TEST(Gesture, TurningTwoClipsIsTwoSteps) {
+    TwoClips w;
+    auto* gain = w.child<app::Figure>("clipGain");
+    w.session().document().select({w.first});
+    wheel(gain, 240);
+    w.session().document().select({w.second});
+    wheel(gain, 240);
+    EXPECT_EQ(w.gainOf(w.first), 1);
+    EXPECT_EQ(w.gainOf(w.second), 1);
+    w.session().document().undo();
+    EXPECT_EQ(w.gainOf(w.second), 0);
+    EXPECT_EQ(w.gainOf(w.first), 1) << "the other clip's turn was another step";
+    w.session().document().undo();
+    EXPECT_EQ(w.gainOf(w.first), 0);
+}
+
+TEST(Gesture, AFocusBeginsAnother) {
+    TwoClips w;
+    auto* gain = w.child<app::Figure>("clipGain");
+    auto* transpose = w.child<app::Figure>("transpose");
+    w.session().document().select({w.first});
+    gain->setFocus();
+    QTest::keyClick(gain, Qt::Key_Up);
+    QTest::keyClick(gain, Qt::Key_Up);
+    transpose->setFocus();
+    gain->setFocus();
+    QTest::keyClick(gain, Qt::Key_Up);
+    EXPECT_EQ(w.gainOf(w.first), 1.5);
+    w.session().document().undo();
+    EXPECT_EQ(w.gainOf(w.first), 1);
+    w.session().document().undo();
+    EXPECT_EQ(w.gainOf(w.first), 0) << "two turns of one focus were one step";
+}
+
+TEST(Edits, WhatChangesNothingIsNoStep) {
+    TwoClips w;
+    const auto steps = w.session().document().history().version();
+    w.session().document().select({w.first});
+    w.session().edit("Gain", project::setGain(w.now(), {w.first}, 0));
+    EXPECT_EQ(w.session().document().history().version(), steps);
+}
+
+TEST(Edits, ALockedClipRefusesInWords) {
+    TwoClips w;
+    w.bars().setFocus();
+    w.session().document().select({w.first});
+    w.key(Qt::Key_K, Qt::ControlModifier);
+    EXPECT_TRUE(project::clipOf(w.now(), w.first)->locked);
+    const project::Project before = w.now();
+    w.key(Qt::Key_Delete);
+    w.drag(w.middleOf(w.first), w.middleOf(w.first) + QPoint(120, 0));
+    wheel(w.child<app::Figure>("clipGain"), 120);
+    EXPECT_EQ(project::toJson(w.now(), {}), project::toJson(before, {}));
+    EXPECT_TRUE(w.status().contains("locked")) << w.status().toStdString();
+    w.key(Qt::Key_K, Qt::ControlModifier);
+    EXPECT_FALSE(project::clipOf(w.now(), w.first)->locked);
+}
+
+TEST(Bars, TakingAnImportBackWhileItsClipIsDraggedEndsTheDrag) {
+    Window w;
+    w.import({hands()});
+    const auto clip = project::allClips(w.now()).at(0);
+    const QPoint from = w.middleOf(clip);
+    QWidget* v = w.bars().viewport();
+    QTest::mousePress(v, Qt::LeftButton, {}, from);
+    QTest::mouseMove(v, from + QPoint(40, 0));
+    w.session().document().undo();
+    ASSERT_TRUE(w.now().tracks.empty());
+    QTest::mouseMove(v, from + QPoint(80, 30));
+    QTest::mouseRelease(v, Qt::LeftButton, {}, from + QPoint(90, 30));
+    EXPECT_TRUE(w.now().tracks.empty());
+}
+
+TEST(Bars, EscapeTakesALoopRangeBackThatIsBeingDragged) {
+    Window w;
+    const auto& l = w.bars().layout();
+    const auto before = w.now().loop;
+    QWidget* v = w.bars().viewport();
+    w.bars().setFocus();
+    QTest::mousePress(v, Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(4))), 8});
+    QTest::mouseMove(v, {static_cast<int>(l.x(Beats(10))), 8});
+    QTest::mouseMove(v, {static_cast<int>(l.x(Beats(12))), 8});
+    EXPECT_EQ(w.now().loop.to, Beats(12));
+    w.key(Qt::Key_Escape);
+    EXPECT_EQ(w.now().loop, before);
+    QTest::mouseRelease(v, Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(12))), 8});
+    EXPECT_EQ(w.now().loop, before);
+}
+
+TEST(Head, AnotherMetreAtTheBeginningKeepsTheLaterOnes) {
+    Window w;
+    project::Project p = w.now();
+    p.metre = *metre::MetreMap::make({{1, {4, 4}}, {9, {3, 4}}, {17, {6, 8}}});
+    w.session().edit("Metres", p);
+    auto* figure = w.child<app::Figure>("metre");
+    figure->setFocus();
+    w.key(Qt::Key_Return);
+    w.type("5/4");
+    w.key(Qt::Key_Return);
+    ASSERT_EQ(w.now().metre.points().size(), 3U);
+    EXPECT_EQ(w.now().metre.points()[0].metre, (metre::Metre{5, 4}));
+    EXPECT_EQ(w.now().metre.points()[1], (metre::MetrePoint{9, {3, 4}}));
+    EXPECT_EQ(w.now().metre.points()[2], (metre::MetrePoint{17, {6, 8}}));
+}
+
+std::optional<shelf::Settled> remembered(const std::string& content) {
+    const auto memory = shelf::Memory::open(shelf::memoryFile());
+    return memory ? (*memory)->recall(content) : std::nullopt;
+}
+
+TEST(Remembered, OnlyWhatTheUserSettlesAndUndoTakesItBack) {
+    Window w;
+    w.import({hands()});
+    const project::SourcePtr s = w.now().sources[0];
+    EXPECT_FALSE(remembered(s->content)) << "an import settles nothing";
+    auto* tempo = w.child<app::Figure>("sourceTempo");
+    for (const char* typed : {"90", "95"}) {
+        tempo->setFocus();
+        w.key(Qt::Key_Return);
+        w.type(typed);
+        w.key(Qt::Key_Return);
+    }
+    const auto is = [&](std::optional<double> bpm) {
+        return waitFor([&] {
+            const auto r = remembered(s->content);
+            return bpm ? r && std::abs(metre::BeatMap::make(r->pins)->meanTempo().value - *bpm) < 1e-9 : !r;
+        });
+    };
+    EXPECT_TRUE(is(95));
+    w.session().document().undo();
+    EXPECT_TRUE(is(90));
+    w.session().document().undo();
+    EXPECT_TRUE(is({})) << "what undo restored was never settled by the user";
+    w.session().document().redo();
+    EXPECT_TRUE(is(90));
+}
+
+TEST(Autosave, FollowsAlsoWhatUndoLeavesAlone) {
+    Window w;
+    EXPECT_TRUE(w.session().autosave().isUpToDate());
+    w.session().document().setClick(true);
+    EXPECT_FALSE(w.session().autosave().isUpToDate());
+    EXPECT_TRUE(waitFor([&] { return w.session().autosave().isUpToDate(); }));
+    bool found = false;
+    for (const auto& e : std::filesystem::directory_iterator(base::recoveryFolder()))
+        if (e.path().extension() == ".json")
+            found = support::readBytes(e.path()).find("\"click\": true") != std::string::npos;
+    EXPECT_TRUE(found);
+    EXPECT_TRUE(project::findRecoveries(base::recoveryFolder()).empty()) << "its owner lives";
+}
+
+TEST(Autosave, NothingIsLeftAtACleanEnd) {
+    {
+        Window w;
+        w.session().edit("Tempo", project::setTempo(w.now(), Bpm(77)));
+        ASSERT_TRUE(waitFor([&] { return w.session().autosave().isUpToDate(); }));
+        w.session().edit("Tempo", project::setTempo(w.now(), Bpm(78))); // one more, not written yet
+    }
+    EXPECT_TRUE(std::filesystem::is_empty(base::recoveryFolder()));
+}
+
+TEST(Recovery, StaysUntilSomethingNewerIsSafeAndWhenItIsCancelled) {
+    std::filesystem::create_directories(base::recoveryFolder());
+    const auto file = base::recoveryFolder() / "autosave-of-a-crash.json";
+    support::writeBytes(file, "\n" + project::toJson(*project::setTempo({}, Bpm(93)), {}));
+    Window w;
+    w.session().recover(file);
+    w.session().jobs().cancel(app::Lane::Document);
+    w.settle();
+    EXPECT_TRUE(std::filesystem::exists(file)) << "recovering was cancelled";
+    w.session().recover(file);
+    w.settle();
+    EXPECT_EQ(w.now().tempo.points()[0].bpm, Bpm(93));
+    EXPECT_TRUE(waitFor([&] { return !std::filesystem::exists(file); }));
+    EXPECT_TRUE(w.session().autosave().isUpToDate()) << "it was written anew before it went";
+}
+
+TEST(Recovery, TheBarsButtonsKeepTheirSizeAndSelectIsRemembered) {
+    std::filesystem::create_directories(base::recoveryFolder());
+    support::writeBytes(base::recoveryFolder() / "autosave-of-a-crash.json", "\n" + project::toJson({}, {}));
+    Window w;
+    w.window->selectOnceThere("winch");
+    auto* offer = w.child<QPushButton>("messageAction");
+    ASSERT_TRUE(offer->isVisible());
+    EXPECT_LT(offer->width(), 200);
+    EXPECT_GT(offer->mapTo(w.window.get(), QPoint()).x(), 900) << "at the right";
+    w.session().open(support::demoFolder());
+    w.settle();
+    EXPECT_TRUE(waitFor([&] { return w.session().selection().source.has_value(); }));
+    EXPECT_EQ(project::sourceOf(w.now(), *w.session().selection().source)->name, "winch_hands_112bpm");
+    project::removeRecovery(base::recoveryFolder() / "autosave-of-a-crash.json");
+}
+
+TEST(Save, WhatIsChangedMeanwhileIsAskedAboutAgain) {
+    Window w;
+    const support::Folder folder;
+    w.import({hands()});
+    w.session().save(folder / "journey");
+    w.settle();
+    w.session().edit("Tempo", project::setTempo(w.now(), Bpm(90)));
+    QCloseEvent close;
+    QApplication::sendEvent(w.window.get(), &close);
+    ASSERT_FALSE(close.isAccepted());
+    auto* box = w.child<QMessageBox>("unsavedBox");
+    for (QAbstractButton* b : box->buttons())
+        if (b->text() == "Save first") QTest::mouseClick(b, Qt::LeftButton);
+    // While it is being saved, another edit.
+    w.session().edit("Tempo", project::setTempo(w.now(), Bpm(91)));
+    QMessageBox* again = nullptr;
+    ASSERT_TRUE(waitFor([&] {
+        for (auto* each : w.window->findChildren<QMessageBox*>("unsavedBox"))
+            if (each->isVisible() && each != box) again = each;
+        return again != nullptr;
+    }));
+    EXPECT_TRUE(w.window->isVisible()) << "nothing was lost";
+    EXPECT_EQ(w.now().tempo.points()[0].bpm, Bpm(91));
+    for (QAbstractButton* b : again->buttons())
+        if (b->text() == "Stay") QTest::mouseClick(b, Qt::LeftButton);
+    EXPECT_EQ(project::loadProject(folder / "journey")->project.tempo.points()[0].bpm, Bpm(90));
+}
+
+TEST(Jobs, SavingWaitsForNoImport) {
+    Window w;
+    const support::Folder folder;
+    w.import({shaker()});
+    support::writeSound(folder / "long_100bpm.wav", support::noise(180, 44100, 2),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    w.session().importFiles({folder / "long_100bpm.wav"}, {}, Beats(0));
+    w.session().save(folder / "journey");
+    EXPECT_EQ(w.session().jobs().shown().size(), 2U) << "side by side";
+    ASSERT_TRUE(waitFor([&] { return !w.session().jobs().isBusy(app::Lane::Save); }));
+    EXPECT_TRUE(std::filesystem::exists(folder / "journey" / "project.json"));
+    EXPECT_TRUE(w.session().jobs().isBusy(app::Lane::Import)) << "the import goes on";
+    w.session().jobs().cancel(app::Lane::Import);
+    w.settle();
+}
+
+TEST(Jobs, OfOneLaneTheyFollowEachOtherAndEachCanBeCancelled) {
+    Window w;
+    app::Jobs& jobs = w.session().jobs();
+    std::vector<int> ended;
+    const auto start = [&](int n) {
+        return jobs.start<int>(
+            app::Lane::Listen, "Work",
+            [n](const base::Progress& p) {
+                if (n == 1)
+                    while (!p.stopped())
+                        std::this_thread::yield();
+                return n;
+            },
+            [&](int result) { ended.push_back(result); });
+    };
+    const auto first = start(1);
+    const auto second = start(2);
+    start(3);
+    const auto shown = jobs.shown();
+    ASSERT_EQ(shown.size(), 3U);
+    EXPECT_FALSE(shown[0].queued);
+    EXPECT_TRUE(shown[1].queued && shown[2].queued);
+    jobs.cancel(second);
+    jobs.cancel(first);
+    ASSERT_TRUE(waitFor([&] { return !jobs.isBusy(); }));
+    EXPECT_EQ(ended, (std::vector<int>{1, 3})) << "what was cancelled while it waited was never begun";
+}
+
+TEST(Jobs, AnExceptionBecomesASentenceAndTheDocumentStays) {
+    TwoClips w;
+    w.session().jobs().start<int>(
+        app::Lane::Files, "Counting boats",
+        [](const base::Progress&) -> int { throw std::runtime_error("the water is too low"); },
+        [](int) { FAIL(); });
+    w.settle();
+    EXPECT_TRUE(w.child<QPlainTextEdit>("messageLines")->toPlainText().contains("the water is too low"));
+    EXPECT_EQ(project::allClips(w.now()).size(), 2U);
+    w.session().jobs().start<int>(
+        app::Lane::Files, "Counting boats", [](const base::Progress&) -> int { throw std::bad_alloc(); },
+        [](int) { FAIL(); });
+    w.settle();
+    EXPECT_TRUE(w.child<QPlainTextEdit>("messageLines")->toPlainText().contains("memory"));
+}
+
+// A device that can be made to go.
+class Fragile : public play::SimulatedOutput {
+  public:
+    Fragile() : SimulatedOutput(48000, Pace::RealTime) {}
+    bool isSimulated() const override { return false; }
+    bool isAlive() override { return alive; }
+    std::string description() const override { return "JACK: a boat's radio"; }
+    bool alive = true;
+};
+
+TEST(Device, OneThatGoesIsNoticedAndCanBeTakenAgain) {
+    setenv("PATIENT_METRE_OUTPUT", "simulated", 1);
+    auto output = std::make_unique<Fragile>();
+    Fragile* device = output.get();
+    app::MainWindow window({std::move(output), ""});
+    window.show();
+    window.session().togglePlay();
+    ASSERT_TRUE(waitFor([&] { return window.session().player().position() > Beats(0.2); }));
+    device->alive = false;
+    ASSERT_TRUE(waitFor([&] { return window.session().player().output().isSimulated(); }));
+    EXPECT_TRUE(window.session().player().isPlaying());
+    const double at = window.session().player().position().value;
+    EXPECT_TRUE(waitFor([&] { return window.session().player().position() > Beats(at + 0.2); }))
+        << "it goes on, silently";
+    EXPECT_TRUE(window.session().outputTold().contains("a boat's radio"))
+        << window.session().outputTold().toStdString();
+    auto* offer = window.findChild<QPushButton*>("messageAction");
+    ASSERT_NE(offer, nullptr);
+    EXPECT_EQ(offer->text(), "Take it again");
+    EXPECT_TRUE(offer->isVisible());
+    QTest::mouseClick(offer, Qt::LeftButton);
+    EXPECT_TRUE(window.session().player().output().isSimulated()) << "there is still none, and that is said";
+}
+
+TEST(Commands, OneTableFeedsMenusKeysAndTheMenuAtThePointer) {
+    TwoClips w;
+    auto* commands = w.window->findChild<app::Commands*>();
+    ASSERT_NE(commands, nullptr);
+    QStringList inBar;
+    for (QAction* top : w.window->menuBar()->actions())
+        for (QAction* a : top->menu()->actions())
+            if (!a->isSeparator()) inBar << a->objectName();
+    EXPECT_EQ(inBar.size(), static_cast<int>(commands->table().size()));
+    QStringList keys;
+    for (const app::Command& c : commands->table()) {
+        EXPECT_EQ(inBar.count(c.name), 1) << c.name;
+        for (const QKeySequence& k : c.keys)
+            keys << k.toString();
+    }
+    EXPECT_EQ(keys.removeDuplicates(), 0) << "each key means one thing";
+    QMenu menu;
+    commands->fill(menu, app::OnClip);
+    EXPECT_TRUE(menu.actions().contains(commands->action("fitToBars")));
+    EXPECT_FALSE(menu.actions().contains(commands->action("quit")));
+    EXPECT_TRUE(commands->action("fitToBars")->isEnabled());
+    w.session().document().select({});
+    EXPECT_FALSE(commands->action("fitToBars")->isEnabled());
+    EXPECT_EQ(commands->keys().filter("Ctrl+K").size(), 1);
+}
+
+TEST(Commands, ARightClickOnAClipSelectsItAndOffersWhatCanBeDone) {
+    TwoClips w;
+    w.session().document().select({});
+    bool seen = false;
+    QTimer::singleShot(0, [&] {
+        auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+        seen = menu != nullptr && menu->objectName() == "pointerMenu";
+        if (menu != nullptr) menu->close();
+    });
+    const QPoint at = w.middleOf(w.second);
+    QContextMenuEvent event(QContextMenuEvent::Mouse, at, w.bars().viewport()->mapToGlobal(at));
+    QApplication::sendEvent(w.bars().viewport(), &event);
+    EXPECT_TRUE(seen);
+    EXPECT_EQ(w.session().selection().clips, std::vector{w.second});
+}
+
+} // namespace
