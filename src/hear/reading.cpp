@@ -10,7 +10,7 @@ namespace hear {
 
 namespace {
 
-constexpr std::array<std::pair<Witness, std::pair<const char*, const char*>>, 6> words = {{
+constexpr std::array<std::pair<Witness, std::pair<const char*, const char*>>, 6> witnessWords = {{
     {Witness::Name, {"Name", "name"}},
     {Witness::Tag, {"Tag", "tag"}},
     {Witness::Heard, {"Heard", "heard"}},
@@ -22,14 +22,14 @@ constexpr std::array<std::pair<Witness, std::pair<const char*, const char*>>, 6>
 } // namespace
 
 const char* witnessLabel(Witness w) {
-    return words[static_cast<std::size_t>(w)].second.first;
+    return witnessWords[static_cast<std::size_t>(w)].second.first;
 }
 const char* witnessWord(Witness w) {
-    return words[static_cast<std::size_t>(w)].second.second;
+    return witnessWords[static_cast<std::size_t>(w)].second.second;
 }
 
 std::optional<Witness> witnessFromWord(const std::string& word) {
-    for (const auto& [witness, texts] : words)
+    for (const auto& [witness, texts] : witnessWords)
         if (word == texts.second) return witness;
     return std::nullopt;
 }

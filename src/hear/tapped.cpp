@@ -18,14 +18,14 @@ void Tapping::tap(metre::Seconds at) {
 
 namespace {
 
-struct Line {
+struct TapLine {
     double period = 0.5;
     double phase = 0;
     double error = 0;  // seconds, of the period
     double spread = 0; // seconds, of the taps
 };
 
-Line through(const std::vector<std::pair<double, double>>& points) { // beat, time
+TapLine through(const std::vector<std::pair<double, double>>& points) { // beat, time
     const auto n = static_cast<double>(points.size());
     double mx = 0;
     double my = 0;
@@ -39,7 +39,7 @@ Line through(const std::vector<std::pair<double, double>>& points) { // beat, ti
         xx += (x - mx) * (x - mx);
         xy += (x - mx) * (y - my);
     }
-    Line line;
+    TapLine line;
     line.period = xy / xx;
     line.phase = my - mx * line.period;
     double squares = 0;
@@ -63,7 +63,7 @@ std::optional<TapResult> Tapping::result() const {
     std::vector<std::pair<double, double>> points = {{0, times_[0]}};
     for (std::size_t i = 0; i < gaps.size(); ++i)
         points.emplace_back(points.back().first + std::max(1.0, std::round(gaps[i] / usual)), times_[i + 1]);
-    Line line = through(points);
+    TapLine line = through(points);
     // Slips: the furthest off goes, one at a time, while it is far off and enough are left.
     while (points.size() >= 4) {
         std::size_t worst = 0;
@@ -71,7 +71,7 @@ std::optional<TapResult> Tapping::result() const {
         for (std::size_t i = 0; i < points.size(); ++i) {
             std::vector<std::pair<double, double>> others = points;
             others.erase(others.begin() + static_cast<std::ptrdiff_t>(i));
-            const Line rest = through(others);
+            const TapLine rest = through(others);
             const double off = std::abs(points[i].second - rest.phase - points[i].first * rest.period);
             if (off > furthest) {
                 furthest = off;

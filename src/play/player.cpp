@@ -81,7 +81,7 @@ void Player::setProject(const project::LaidPtr& laid) {
         places_.emplace(clip.id().value, parts_.size());
         parts_.push_back(part);
     }
-    cache_.want(std::move(wanted));
+    cache_.want(wanted);
     if (newTempo && wantsToPlay_ && !waiting_) {
         waiting_ = true;
         changedAt_ = std::chrono::steady_clock::now();

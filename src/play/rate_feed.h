@@ -23,6 +23,8 @@ class RateFeed {
     // The device's callback: n interleaved stereo frames; silence where they are not ready in time. Neither locks,
     // allocates nor waits.
     void pull(float* out, int n);
+    // How many frames are ready now. Any thread.
+    int readyFrames() const { return static_cast<int>(ready() / 2); }
 
   private:
     void work(const std::stop_token& end);

@@ -52,10 +52,10 @@ RenderCache::~RenderCache() {
     wake_.notify_all();
 }
 
-void RenderCache::want(std::vector<WantedRender> wanted) {
+void RenderCache::want(const std::vector<WantedRender>& wanted) {
     const std::lock_guard lock(mutex_);
     wanted_.clear();
-    for (WantedRender& w : wanted) {
+    for (const WantedRender& w : wanted) {
         const auto [at, isNew] = wanted_.emplace(w.job->key, w);
         if (isNew) continue;
         const std::int64_t length = w.job->map.outputLength().value;

@@ -42,7 +42,7 @@ class RenderCache {
 
     // From now on these are wanted, and nothing else: renderings under way that are no longer wanted are stopped.
     // What sounds comes first, then what will, then what has.
-    void want(std::vector<WantedRender> wanted);
+    void want(const std::vector<WantedRender>& wanted);
 
     // The pieces that are there, in order; each frame is in one of them at most.
     std::vector<RenderedPiece> find(base::Key key) const;

@@ -41,7 +41,7 @@ Result<Project> withClips(const Project& p, const std::vector<ClipId>& ids, cons
             change(changed);
             if (changed == track->clips[i]) continue;
             if (!copy) copy = std::make_shared<Track>(*track);
-            copy->clips[i] = std::move(changed);
+            copy->clips[i] = changed;
         }
         if (copy) track = std::move(copy);
     }

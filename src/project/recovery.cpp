@@ -72,6 +72,7 @@ std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
     }
     std::sort(found.begin(), found.end(), [](const Found& a, const Found& b) { return a.written > b.written; });
     std::vector<Recovery> out;
+    out.reserve(found.size());
     for (Found& f : found)
         out.push_back(std::move(f.recovery));
     return out;

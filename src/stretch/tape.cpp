@@ -13,7 +13,8 @@ constexpr int lobes = 24;        // zero crossings on each side at full band
 constexpr double kaiserBeta = 9; // about 90 dB in the stop band
 constexpr double passband = 0.955;
 constexpr std::int64_t phases = 512; // places between two frames for which the kernel is worked out; linear between
-constexpr std::int64_t lanes = 8;    // sums side by side, so that the processor can work on eight samples at once
+constexpr std::int64_t kernelLanes =
+    8; // sums side by side, so that the processor can work on eight samples at once
 
 double besselI0(double x) {
     double sum = 1;
@@ -42,9 +43,9 @@ const std::vector<float>& halfKernel() {
     return table;
 }
 
-// Taps on each side for a band, as a part of the whole: all that the kernel reaches, in full lanes.
+// Taps on each side for a band, as a part of the whole: all that the kernel reaches, in full kernelLanes.
 std::int64_t halfTaps(double band) {
-    constexpr std::int64_t half = lanes / 2;
+    constexpr std::int64_t half = kernelLanes / 2;
     return (static_cast<std::int64_t>(std::ceil(lobes / band)) + half) / half * half;
 }
 
@@ -93,9 +94,9 @@ class Kernel {
 };
 
 float weighted(const float* x, const float* weights, std::int64_t taps) {
-    std::array<float, lanes> sums{};
-    for (std::int64_t i = 0; i < taps; i += lanes)
-        for (std::size_t k = 0; k < lanes; ++k)
+    std::array<float, kernelLanes> sums{};
+    for (std::int64_t i = 0; i < taps; i += kernelLanes)
+        for (std::size_t k = 0; k < kernelLanes; ++k)
             sums[k] += x[i + static_cast<std::int64_t>(k)] * weights[i + static_cast<std::int64_t>(k)];
     return ((sums[0] + sums[1]) + (sums[2] + sums[3])) + ((sums[4] + sums[5]) + (sums[6] + sums[7]));
 }

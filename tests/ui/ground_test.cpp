@@ -208,7 +208,9 @@ TEST(Autosave, NothingIsLeftAtACleanEnd) {
 TEST(Recovery, StaysUntilSomethingNewerIsSafeAndWhenItIsCancelled) {
     std::filesystem::create_directories(base::recoveryFolder());
     const auto file = base::recoveryFolder() / "autosave-of-a-crash.json";
-    support::writeBytes(file, "\n" + project::toJson(*project::setTempo({}, Bpm(93)), {}));
+    // With audio, so that recovering takes its time.
+    const auto demo = project::loadProject(support::demoFolder());
+    support::writeBytes(file, "\n" + project::toJson(*project::setTempo(demo->project, Bpm(93)), {}));
     Window w;
     w.session().recover(file);
     w.session().jobs().cancel(app::Lane::Document);

@@ -304,7 +304,7 @@ void paintEmpty(QPainter& p, const BarsScene& s) {
     p.setFont(textFont(sizes::strong));
     p.drawText(area.adjusted(0, 24, 0, 24), Qt::AlignCenter,
                QObject::tr("or bring them in with Ctrl+I. Each gets a track of its own,\nfitted to the project's "
-                           "tempo if its name or tag tells one."));
+                           "tempo by its name or tag, or by what is heard."));
 }
 
 } // namespace
