@@ -11,6 +11,7 @@
 
 #include <QAction>
 #include <QCloseEvent>
+#include <QListView>
 #include <QMenu>
 #include <QMenuBar>
 #include <QMessageBox>
@@ -401,6 +402,24 @@ TEST(Commands, ARightClickOnAClipSelectsItAndOffersWhatCanBeDone) {
     QApplication::sendEvent(w.bars().viewport(), &event);
     EXPECT_TRUE(seen);
     EXPECT_EQ(w.session().selection().clips, std::vector{w.second});
+}
+
+TEST(Commands, ASourceOnTheShelfHasItsMenuToo) {
+    TwoClips w;
+    w.session().document().select({});
+    auto* list = w.child<QListView>("shelfList");
+    QStringList offered;
+    QTimer::singleShot(0, [&] {
+        auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
+        if (menu == nullptr) return;
+        for (QAction* a : menu->actions())
+            offered << a->objectName();
+        menu->close();
+    });
+    emit list->customContextMenuRequested(list->visualRect(list->model()->index(1, 0)).center());
+    EXPECT_TRUE(offered.contains("half") && offered.contains("writeTempo")) << offered.join(' ').toStdString();
+    ASSERT_TRUE(w.session().selection().source);
+    EXPECT_EQ(*w.session().selection().source, w.now().sources[1]->id);
 }
 
 } // namespace

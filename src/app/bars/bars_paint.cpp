@@ -167,11 +167,20 @@ QString tempoChange(const project::LaidClip& clip) {
                                          qt(metre::tempoLabel(clip.time().tempo)));
 }
 
+// A padlock at the right end of a locked clip's title.
+void paintLock(QPainter& p, const QRectF& band) {
+    const QRectF body(band.right() - 14, band.top() + 7, 8, 6);
+    p.setPen(QPen(tokens().ink, 1.2));
+    p.setBrush(Qt::NoBrush);
+    p.drawArc(QRectF(body.left() + 1.5, body.top() - 4, 5, 8), 0, 180 * 16);
+    p.fillRect(body, tokens().ink);
+}
+
 // Name and tempo; where there is no room for both, the name is shortened in its middle, and where there is hardly
 // any, the tempo alone is left.
 void paintTitle(QPainter& p, const project::LaidClip& clip, const QRectF& area) {
     if (area.width() < 20) return;
-    const QString change = tempoChange(clip) + (clip.clip->locked ? QObject::tr(" · locked") : QString());
+    const QString change = tempoChange(clip);
     const QString name = qt(clip.source->name);
     const QFontMetrics metrics = p.fontMetrics();
     const int gap = 9;
@@ -208,7 +217,9 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
     p.setPen(t.ink);
     // A title stays in view while its clip runs out of it on the left.
     const double textLeft = std::max<double>(r.left() + 5, BarsLayout::headers + 5);
-    const QRectF title(textLeft, r.top(), r.right() - textLeft - 4, 15);
+    const bool locked = clip.clip->locked && r.width() > 40;
+    if (locked) paintLock(p, band);
+    const QRectF title(textLeft, r.top(), r.right() - textLeft - (locked ? 18 : 4), 15);
     paintTitle(p, clip, title);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);

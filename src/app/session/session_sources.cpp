@@ -3,6 +3,7 @@
 #include "app/session/session.h"
 
 #include "app/widgets/text.h"
+#include "base/background.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/import.h"
@@ -11,6 +12,8 @@
 
 #include <algorithm>
 #include <future>
+#include <mutex>
+#include <numeric>
 #include <thread>
 
 namespace app {
@@ -32,15 +35,26 @@ ImportOutcome importAll(const std::vector<fs::path>& files, int rate, const shel
     using Result = base::Result<project::ImportedSource>;
     const std::size_t abreast = std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, 8);
     ImportOutcome out;
-    std::vector<std::future<Result>> running;
+    // How far each is; several report at once.
+    std::mutex mutex;
+    std::vector<double> fractions(files.size(), 0.0);
+    const auto report = [&](std::size_t file, double fraction) {
+        const std::lock_guard lock(mutex);
+        fractions[file] = fraction;
+        progress.at(std::accumulate(fractions.begin(), fractions.end(), 0.0) / double(files.size()));
+    };
+    std::vector<std::future<Result>> running; // last: its work ends before what it reports to
     std::size_t next = 0;
     for (std::size_t i = 0; i < files.size(); ++i) {
         for (; next < files.size() && next < i + abreast; ++next)
-            running.push_back(std::async(std::launch::async, [&, file = files[next]] {
-                return project::importFile(file, rate, {}, {{}, progress.stop});
+            running.push_back(std::async(std::launch::async, [&, index = next] {
+                base::workInBackground();
+                return project::importFile(
+                    files[index], rate, {},
+                    {[&report, index](double f) { report(index, 0.99 * f); }, progress.stop});
             }));
         Result imported = running[i].get();
-        progress.at(double(i + 1) / double(files.size()));
+        report(i, 1);
         if (progress.stopped()) {
             out.cancelled = true;
             break; // those under way stop by themselves

@@ -3,6 +3,7 @@
 #include <QAction>
 #include <QMenu>
 #include <QMenuBar>
+#include <algorithm>
 
 namespace app {
 
@@ -30,8 +31,12 @@ void Commands::fill(QMenuBar& bar) const {
 }
 
 void Commands::fill(QMenu& menu, Offer place) const {
+    QList<QAction*> offered;
     for (std::size_t i = 0; i < table_.size(); ++i)
-        if ((table_[i].offers & place) != 0) menu.addAction(actions_[i]);
+        if ((table_[i].offers & place) != 0) offered << actions_[i];
+    std::stable_sort(offered.begin(), offered.end(),
+                     [](const QAction* a, const QAction* b) { return a->text().size() < b->text().size(); });
+    menu.addActions(offered);
 }
 
 void Commands::refresh(const std::function<bool(Needs)>& can, const QString& undo, const QString& redo) {

@@ -41,7 +41,7 @@ class Commands : public QObject {
     Commands(std::vector<Command> table, QWidget* window);
 
     void fill(QMenuBar& bar) const;
-    // The menu at the pointer for a place: the same actions, in the table's order.
+    // The menu at the pointer for a place: the same actions, shortest first.
     void fill(QMenu& menu, Offer place) const;
     // Which can be given, and which are on; what undo and redo would do, by name.
     void refresh(const std::function<bool(Needs)>& can, const QString& undo, const QString& redo);

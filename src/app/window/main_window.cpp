@@ -15,6 +15,7 @@
 #include "base/utf8.h"
 #include "project/recovery.h"
 
+#include <QAbstractItemView>
 #include <QCloseEvent>
 #include <QComboBox>
 #include <QFileDialog>
@@ -133,6 +134,18 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
         message_->offer(tr("Take it again"), [this] { session_.takeDevice(); });
     });
     connect(bars_, &BarsView::menuAsked, this, &MainWindow::offerMenu);
+    // A row of sources, on the shelf or on the page, is selected first.
+    for (const char* name : {"shelfList", "sourcesTable"}) {
+        auto* view = findChild<QAbstractItemView*>(name);
+        view->setContextMenuPolicy(Qt::CustomContextMenu);
+        connect(view, &QWidget::customContextMenuRequested, this, [this, view](const QPoint& at) {
+            const QModelIndex row = view->indexAt(at);
+            if (!row.isValid()) return;
+            view->setFocus();
+            if (!view->selectionModel()->isSelected(row)) view->setCurrentIndex(row);
+            offerMenu(OnSource, view->viewport()->mapToGlobal(at));
+        });
+    }
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
     connect(&session_, &Session::selectionChanged, this, &MainWindow::refreshActions);
     connect(&session_, &Session::opened, this, &MainWindow::refreshActions);

@@ -23,6 +23,7 @@ StatusLine::Row StatusLine::makeRow(std::size_t index) {
     row.cancel = button(QStringLiteral("×"), tr("Cancel this"), row.box);
     row.cancel->setAccessibleName(tr("Cancel"));
     row.cancel->setProperty("link", true);
+    row.cancel->setStyleSheet("text-decoration: none;");
     row.cancel->setFixedWidth(18);
     if (index == 0) {
         row.what->setObjectName("statusWork");
