@@ -66,7 +66,8 @@ int main(int argc, char** argv) {
     fitCommand->add_option("--transpose", fit.semitones, "Semitones up, or down with a minus; 0.5 is 50 cents")
         ->type_name("ST");
     fitCommand->add_flag("--formants", fit.formants, "Keep the colour of a voice when transposing");
-    fitCommand->add_flag("--loop", fit.loop, "It is a loop: its end runs on into its beginning");
+    fitCommand->add_flag("--loop", fit.loop,
+                         "It is a loop: its end runs on into its beginning; so does one of whole beats without it");
     fitCommand->add_flag("--trust-hearing", fit.trustHearing,
                          "Take the tempo that is heard even where that is not sure");
     fitCommand->add_flag("--steady", fit.steady, "Treat a recording that was played free as one tempo");
