@@ -105,6 +105,8 @@ Result<std::string> filled(const project::LaidClip& clip, int number, const std:
         if (!value.empty()) out += separators + value;
         separators.clear();
         i = close;
+        // The unit goes with its number.
+        if (word == "bpm" && value.empty() && pattern.compare(close + 1, 3, "bpm") == 0) i += 3;
     }
     return safeName(out);
 }

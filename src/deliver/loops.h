@@ -34,8 +34,8 @@ struct PlannedLoop {
 // fitted to the same tempo with the same settings) are one loop, and the first stands for them all. {name} is the
 // source's name, of a stretched clip without the tempo that stood in it, {bpm} the project's tempo where a
 // stretched clip begins, {key} the key that is heard. A word that is unknown for a clip goes with the separator
-// before it; characters that a file name cannot hold become "_". Fails when the pattern is empty or holds an
-// unknown word.
+// before it, and a tempo with the "bpm" behind it; characters that a file name cannot hold become "_". Fails when
+// the pattern is empty or holds an unknown word.
 Result<std::vector<PlannedLoop>> planLoops(const project::Laid& laid, const std::vector<project::ClipId>& clips,
                                            const LoopOptions& options);
 

@@ -50,6 +50,23 @@ TEST(Plan, NamesFollowThePattern) {
     EXPECT_FALSE(planLoops(*project::lay(p), clips, {"/x", "{name"}));
 }
 
+// A tempo in the name of what was not stretched would be believed when it comes in again.
+TEST(Plan, NoTempoAndNoKeyIsClaimedThatIsNotHeard) {
+    auto p = withLoops({"winch_hands_112bpm.wav", "barge_bell.wav", "keel_bass_96.aiff"});
+    const auto clips = project::allClips(p);
+    const auto names = [&](const project::Project& q) {
+        return namesOf(*planLoops(*project::lay(q), clips, {"/x", "{name}_{bpm}bpm_{key}"}));
+    };
+    EXPECT_EQ(names(p)[1], "barge_bell.wav");
+    const auto placed = names(*project::setRule(p, {clips[0]}, project::TimeRule::Place));
+    EXPECT_EQ(placed[0], "winch_hands_112bpm.wav") << "as recorded, and so is its name";
+    EXPECT_EQ(names(p)[2], "keel_bass_104bpm_Dm.wav");
+    EXPECT_EQ(names(*project::setMethod(p, {clips[2]}, stretch::Method::Tape))[2], "keel_bass_104bpm.wav")
+        << "its pitch went with its speed";
+    EXPECT_EQ(names(*project::setTranspose(p, {clips[2]}, 3))[2], "keel_bass_104bpm_Fm.wav");
+    EXPECT_EQ(names(*project::setTranspose(p, {clips[2]}, 0.5))[2], "keel_bass_104bpm.wav");
+}
+
 TEST(Plan, WhatSoundsTheSameIsOneLoop) {
     auto p = withLoops({"rope_shaker_124.wav"});
     const auto source = p.sources[0]->id;

@@ -7,6 +7,7 @@
 #include "support/files.h"
 
 #include <atomic>
+#include <chrono>
 #include <cstdlib>
 #include <dlfcn.h>
 #include <gtest/gtest.h>
@@ -121,7 +122,7 @@ TEST(Callback, NeitherLocksNorAllocatesWhateverIsDoneMeanwhile) {
         const auto end = out->framesPlayed() + frames;
         while (out->framesPlayed() < end) {
             player.tick();
-            std::this_thread::yield();
+            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
         }
     };
     for (int i = 0; i < 6; ++i) {

@@ -232,7 +232,7 @@ void tickUntil(Player& player, const std::function<bool()>& done) {
     bool is = false;
     while (!(is = done()) && std::chrono::steady_clock::now() < end) {
         player.tick();
-        std::this_thread::yield();
+        std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
     }
     ASSERT_TRUE(is);
 }
@@ -522,7 +522,7 @@ TEST(RateFeed, WhatIsPlayedKeepsItsPitchAtTheDevicesRate) {
         std::vector<float> block(2 * 200);
         while (played.size() < 2 * static_cast<std::size_t>(to)) {
             while (feed.readyFrames() < 200)
-                std::this_thread::yield();
+                std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
             feed.pull(block.data(), 200);
             played.insert(played.end(), block.begin(), block.end());
         }
@@ -579,7 +579,7 @@ TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
     const auto wait = [&](const std::function<bool()>& done) {
         const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
         while (!done() && std::chrono::steady_clock::now() < end)
-            std::this_thread::yield();
+            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
         ASSERT_TRUE(done());
     };
     wait([&] { return cache.isComplete(keyOf(5)); });
@@ -597,7 +597,7 @@ TEST(RenderCache, ForgetsTheOldestWhenItIsFull) {
     for (int i = 0; i < 3; ++i) {
         cache.want({{jobWith(sound, Frames(48000), Frames(50000 + i), i), 0}});
         while (cache.pending() > 0)
-            std::this_thread::yield();
+            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
     }
     EXPECT_TRUE(cache.find(keyOf(0)).empty());
     EXPECT_TRUE(cache.isComplete(keyOf(2)));

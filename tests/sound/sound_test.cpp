@@ -359,4 +359,28 @@ TEST(Decibel, FactorsAndBack) {
     EXPECT_EQ(dbFromFactor(0), silenceDb);
 }
 
+// WAVE_FORMAT_EXTENSIBLE (Microsoft, "Multiple Channel Audio Data and WAVE Files", 2001; from memory): a format
+// chunk of 40 bytes, with an extension of 22. Strict readers want an extension for all that is not whole numbers.
+TEST(Write, FloatsHaveTheExtensionOfTheirFormatChunk) {
+    const Folder folder;
+    ASSERT_TRUE(write(folder / "f.wav", support::noise(0.1), Depth::Float32, {}, base::Existing::Refuse));
+    const std::string bytes = support::readBytes(folder / "f.wav");
+    const auto at = bytes.find("fmt ");
+    ASSERT_NE(at, std::string::npos);
+    EXPECT_EQ(static_cast<unsigned char>(bytes[at + 4]), 40);
+    EXPECT_EQ(static_cast<unsigned char>(bytes[at + 8 + 16]), 22);
+    EXPECT_EQ(read(folder / "f.wav", 0)->facts.format, "WAV float");
+}
+
+TEST(Write, ARateBeyondAFormatsReachIsNamed) {
+    const Folder folder;
+    for (const auto& [name, rate, reason] :
+         {std::tuple("x.ogg", 384000, "Ogg Vorbis reaches"), {"x.flac", 200001, "FLAC holds no rate"}}) {
+        const auto r = write(folder / name, support::noise(0.1, rate), Depth::Int24, {}, base::Existing::Refuse);
+        ASSERT_FALSE(r) << name;
+        EXPECT_NE(r.error().text.find(reason), std::string::npos) << r.error().text;
+    }
+    EXPECT_TRUE(std::filesystem::is_empty(folder.path()));
+}
+
 } // namespace
