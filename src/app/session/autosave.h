@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/session/document.h"
+#include "app/session/mailbox.h"
 #include "project/recovery.h"
 
 #include <QObject>
@@ -44,6 +45,7 @@ class Autosave : public QObject {
     void removeSuperseded();
 
     Document& document_;
+    Mailbox mailbox_;
     QTimer soon_;   // after the last change
     QTimer latest_; // after the first that is not written yet
     std::int64_t written_ = 0;

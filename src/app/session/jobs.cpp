@@ -2,7 +2,6 @@
 
 #include "base/background.h"
 
-#include <QMetaObject>
 #include <algorithm>
 #include <cmath>
 #include <new>
@@ -62,7 +61,7 @@ void Jobs::run(Job& job) {
         const auto report = [this, id, told](double fraction) mutable {
             if (std::abs(fraction - told) < 0.005) return; // a queued call each is not free
             told = fraction;
-            QMetaObject::invokeMethod(this, [this, id, fraction] {
+            mailbox_.post([this, id, fraction] {
                 if (Job* job_ = find(id)) job_->fraction = fraction;
                 emit changed();
             });
@@ -76,8 +75,7 @@ void Jobs::run(Job& job) {
         } catch (const std::exception& e) {
             reason = QString::fromUtf8(e.what());
         }
-        QMetaObject::invokeMethod(this,
-                                  [this, id, finish = std::move(finish), reason] { ended(id, finish, reason); });
+        mailbox_.post([this, id, finish = std::move(finish), reason] { ended(id, finish, reason); });
     });
 }
 

@@ -1,6 +1,7 @@
 // Long work off the interface thread: several jobs at once, each with its progress and its cancel.
 #pragma once
 
+#include "app/session/mailbox.h"
 #include "base/progress.h"
 
 #include <QObject>
@@ -72,6 +73,7 @@ class Jobs : public QObject {
     void ended(std::int64_t id, const Finish& finish, const QString& reason);
     Job* find(std::int64_t id);
 
+    Mailbox mailbox_; // outlives the jobs
     std::vector<std::unique_ptr<Job>> jobs_;
     std::int64_t nextId_ = 1;
 };

@@ -57,7 +57,7 @@ void Remembered::put(const std::string& content, const std::optional<shelf::Sett
 }
 
 void Remembered::complain(const base::Result<void>& result) {
-    if (!result) QMetaObject::invokeMethod(this, [this, text = qt(result.error().text)] { emit said(text); });
+    if (!result) mailbox_.post([this, text = qt(result.error().text)] { emit said(text); });
 }
 
 void Remembered::forget(std::vector<std::string> contents) {
@@ -66,7 +66,7 @@ void Remembered::forget(std::vector<std::string> contents) {
         int forgotten = 0;
         for (const std::string& content : contents)
             if (memory_->recall(content) && memory_->forget(content)) ++forgotten;
-        QMetaObject::invokeMethod(this, [this, forgotten] {
+        mailbox_.post([this, forgotten] {
             emit said(forgotten == 0 ? tr("Nothing was remembered of these.")
                                      : tr("Forgotten what was settled for %1 sources.").arg(forgotten));
         });

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/session/document.h"
+#include "app/session/mailbox.h"
 #include "shelf/memory.h"
 
 #include <QObject>
@@ -46,6 +47,7 @@ class Remembered : public QObject {
     void complain(const base::Result<void>& result);
 
     Document& document_;
+    Mailbox mailbox_;
     std::shared_ptr<shelf::Memory> memory_;
     std::map<std::int64_t, std::vector<Taught>> taught_; // by version; the worker's own
 

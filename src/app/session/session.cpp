@@ -13,8 +13,8 @@ namespace fs = std::filesystem;
 
 Session::Session(play::OpenedOutput output, QObject* parent)
     : QObject(parent), autosave_(document_), remembered_(document_), outputTold_(qt(output.told)) {
-    player_ = std::make_unique<play::Player>(std::move(output.output),
-                                             [this] { QMetaObject::invokeMethod(this, [this] { tick(); }); });
+    player_ =
+        std::make_unique<play::Player>(std::move(output.output), [this] { mailbox_.post([this] { tick(); }); });
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
     player_->setProject(laid());
     connect(&document_, &Document::changed, this, [this] {

@@ -4,6 +4,7 @@
 #include "app/session/autosave.h"
 #include "app/session/document.h"
 #include "app/session/jobs.h"
+#include "app/session/mailbox.h"
 #include "app/session/remembered.h"
 #include "deliver/loops.h"
 #include "play/player.h"
@@ -90,6 +91,7 @@ class Session : public QObject {
     Document document_;
     Autosave autosave_;
     Remembered remembered_;
+    Mailbox mailbox_; // outlives the player and the jobs
     QString outputTold_;
     QTimer timer_;
     std::size_t lastPending_ = 0;

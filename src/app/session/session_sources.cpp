@@ -107,7 +107,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                 auto one = std::make_shared<project::ImportedSource>(std::move(imported));
                 const auto onto = first ? track : std::nullopt;
                 first = false;
-                QMetaObject::invokeMethod(this, [this, one, onto, at, gesture, generation, came] {
+                mailbox_.post([this, one, onto, at, gesture, generation, came] {
                     if (generation != document_.generation()) return;
                     if (const auto id = bringIn(std::move(*one), onto, at, gesture)) came->push_back(*id);
                 });
