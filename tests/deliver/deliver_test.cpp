@@ -57,7 +57,7 @@ TEST(Plan, NoTempoAndNoKeyIsClaimedThatIsNotHeard) {
     const auto names = [&](const project::Project& q) {
         return namesOf(*planLoops(*project::lay(q), clips, {"/x", "{name}_{bpm}bpm_{key}"}));
     };
-    EXPECT_EQ(names(p)[1], "barge_bell.wav");
+    EXPECT_EQ(names(p)[1], "barge_bell_D.wav");
     const auto placed = names(*project::setRule(p, {clips[0]}, project::TimeRule::Place));
     EXPECT_EQ(placed[0], "winch_hands_112bpm.wav") << "as recorded, and so is its name";
     EXPECT_EQ(names(p)[2], "keel_bass_104bpm_Dm.wav");

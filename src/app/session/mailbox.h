@@ -8,9 +8,9 @@
 
 namespace app {
 
-// What is posted, from any thread, runs on the thread that the mailbox lives on, in the order in which it was posted, also
-// among several mailboxes of one thread; what is still there when it is destroyed never runs. Must outlive the threads
-// that post.
+// What is posted, from any thread, runs on the thread that the mailbox lives on, in the order in which it was
+// posted, also among several mailboxes of one thread; what is still there when it is destroyed never runs. Must
+// outlive the threads that post.
 class Mailbox : public QObject {
     Q_OBJECT
   public:
