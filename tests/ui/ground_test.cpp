@@ -182,6 +182,25 @@ TEST(Remembered, OnlyWhatTheUserSettlesAndUndoTakesItBack) {
     EXPECT_TRUE(is(90));
 }
 
+TEST(Remembered, AnotherDocumentsUndoTakesNothingBackThatWasSettledBefore) {
+    Window w;
+    w.import({hands()});
+    const project::SourcePtr s = w.now().sources[0];
+    w.session().settle("Tempo", project::setSourceTempo(w.now(), s->id, Bpm(90), hear::Witness::Typed));
+    ASSERT_TRUE(waitFor([&] { return remembered(s->content).has_value(); }));
+    const auto version = w.session().document().history().version();
+    w.session().startNew();
+    while (w.session().document().history().version() < version)
+        w.session().edit("Tempo", project::setTempo(w.now(), Bpm(w.now().tempo.points()[0].bpm.value + 1)));
+    w.session().document().undo();
+    // What is asked of the memory is done in order: once another content is there, the undo has been through.
+    w.import({shaker()});
+    const project::SourcePtr other = w.now().sources[0];
+    w.session().settle("Tempo", project::setSourceTempo(w.now(), other->id, Bpm(91), hear::Witness::Typed));
+    ASSERT_TRUE(waitFor([&] { return remembered(other->content).has_value(); }));
+    EXPECT_TRUE(remembered(s->content).has_value());
+}
+
 TEST(Autosave, FollowsAlsoWhatUndoLeavesAlone) {
     Window w;
     EXPECT_TRUE(w.session().autosave().isUpToDate());

@@ -23,6 +23,8 @@ Remembered::Remembered(Document& document, QObject* parent) : QObject(parent), d
                 put(t.content, t.after);
         });
     });
+    // Another document counts its versions anew: its undo must not find what was taught in this one.
+    connect(&document_, &Document::opened, this, [this] { later([this] { taught_.clear(); }); });
     thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
 }
 
