@@ -76,7 +76,7 @@ std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& p
 }
 
 Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
-    auto read = sound::read(file, 0, progress.part(0, 0.5));
+    auto read = sound::read(file, 0, progress.part(0, 0.5), rate);
     if (!read) return tl::unexpected(read.error());
     const auto named = [&](const base::Problem& p) {
         return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));

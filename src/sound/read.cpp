@@ -43,7 +43,7 @@ base::Problem couldNot(const std::filesystem::path& path, const std::string& rea
 
 } // namespace
 
-Result<Reader> Reader::open(const std::filesystem::path& path, std::int64_t mostSamples) {
+Result<Reader> Reader::open(const std::filesystem::path& path, std::int64_t mostSamples, int keptAt) {
     if (const std::string reason = fileSystemReason(path); !reason.empty())
         return tl::unexpected(couldNot(path, reason));
     auto opened = openDecoder(path);
@@ -57,7 +57,9 @@ Result<Reader> Reader::open(const std::filesystem::path& path, std::int64_t most
         return tl::unexpected(couldNot(
             path, fmt::format("its sample rate of {} Hz is outside {} to {} Hz", d.rate, lowestRate, highestRate)));
     reader.facts_ = {d.rate, d.channels, Frames(0), d.format};
-    reader.mostFrames_ = mostSamples / d.channels;
+    // At a higher rate less of it fits.
+    const double growth = std::max(1.0, double(keptAt) / d.rate);
+    reader.mostFrames_ = static_cast<std::int64_t>(double(mostSamples) / d.channels / growth);
     if (d.declared > reader.mostFrames_ && d.isExact) return tl::unexpected(reader.tooLong(d.declared));
     return reader;
 }
@@ -106,22 +108,16 @@ double Reader::progress() const {
 
 namespace {
 
-Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, const base::Progress& progress) {
-    auto opened = Reader::open(path, mostBytes / static_cast<std::int64_t>(sizeof(float)));
-    if (!opened) return tl::unexpected(opened.error());
-    Reader reader = std::move(*opened);
-    const int rate = targetRate > 0 ? targetRate : reader.facts().rate;
-    // At a higher rate less of it fits.
-    const double growth = std::max(1.0, double(rate) / reader.facts().rate);
-    if (growth > 1) {
-        auto again = Reader::open(path, static_cast<std::int64_t>(double(mostBytes) / sizeof(float) / growth));
-        if (!again) return tl::unexpected(again.error());
-        reader = std::move(*again);
-    }
+Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, const base::Progress& progress,
+                           int keptAt) {
+    auto reader =
+        Reader::open(path, mostBytes / static_cast<std::int64_t>(sizeof(float)), std::max(targetRate, keptAt));
+    if (!reader) return tl::unexpected(reader.error());
+    const int rate = targetRate > 0 ? targetRate : reader->facts().rate;
     ReadFile out;
-    const auto channels = static_cast<std::size_t>(reader.facts().channels);
+    const auto channels = static_cast<std::size_t>(reader->facts().channels);
     Audio& audio = out.audio;
-    audio.rate = reader.facts().rate;
+    audio.rate = reader->facts().rate;
     audio.channels.resize(channels);
     constexpr std::size_t block = 1 << 15;
     std::vector<float> buffer(block * channels);
@@ -129,7 +125,7 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
     const base::Progress reading = progress.part(0, resampling ? 0.6 : 1.0);
     while (true) {
         if (progress.stopped()) return base::cancelled();
-        const auto got = reader.read(buffer.data(), block);
+        const auto got = reader->read(buffer.data(), block);
         if (!got) return tl::unexpected(got.error());
         if (*got == 0) break;
         for (std::size_t c = 0; c < channels; ++c) {
@@ -137,12 +133,12 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
             for (std::int64_t i = 0; i < *got; ++i)
                 to.push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
         }
-        reading.at(reader.progress());
+        reading.at(reader->progress());
     }
-    auto warnings = reader.end();
+    auto warnings = reader->end();
     if (!warnings) return tl::unexpected(warnings.error());
     out.warnings = std::move(*warnings);
-    out.facts = reader.facts();
+    out.facts = reader->facts();
     out.content = contentOf(audio);
     if (resampling) {
         auto converted = resampled(audio, rate, progress.part(0.6, 1.0));
@@ -156,9 +152,10 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
 
 } // namespace
 
-Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress) {
+Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress,
+                      int keptAt) {
     try {
-        return readWhole(path, targetRate, progress);
+        return readWhole(path, targetRate, progress, keptAt);
     } catch (const std::bad_alloc&) {
         return tl::unexpected(couldNot(path, "there is not enough memory for it"));
     }

@@ -45,7 +45,8 @@ class Reader {
     // Opens it; see openDecoder() for what can be opened. A file that says itself that it has more than
     // `mostSamples` (of all channels together) is refused before anything is decoded. Fails, naming file and
     // reason.
-    static Result<Reader> open(const std::filesystem::path& path, std::int64_t mostSamples);
+    // `keptAt`: a higher rate at which the samples will be kept; the limit counts there. 0: the file's own.
+    static Result<Reader> open(const std::filesystem::path& path, std::int64_t mostSamples, int keptAt = 0);
 
     // Up to n interleaved frames, samples that are no numbers as silence; 0 at the end. Fails when it turns out
     // longer than it may be.
@@ -72,6 +73,8 @@ class Reader {
 // ends early is read as far as it goes, with a warning; samples that are no numbers become silence, with a
 // warning. Any thread; takes time. Fails, naming the file as it was given and the reason, when there is no audio to
 // be had.
-Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress = {});
+// `keptAt`: a higher rate that the caller will convert it to; the limit of length counts there.
+Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress = {},
+                      int keptAt = 0);
 
 } // namespace sound

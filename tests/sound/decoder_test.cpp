@@ -122,4 +122,13 @@ TEST(Reader, RefusesWhatIsTooLongBeforeItIsDecoded) {
     }
 }
 
+// What a project keeps at a higher rate needs more room than the file's own samples.
+TEST(Reader, TheLimitCountsAtTheRateAtWhichItIsKept) {
+    const Folder folder;
+    support::writeSound(folder / "low.wav", support::sine(440, 2, 8000), SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    EXPECT_TRUE(sound::Reader::open(folder / "low.wav", 20000));
+    EXPECT_TRUE(sound::Reader::open(folder / "low.wav", 100000, 48000));
+    EXPECT_FALSE(sound::Reader::open(folder / "low.wav", 20000, 48000));
+}
+
 } // namespace
