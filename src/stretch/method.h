@@ -26,6 +26,10 @@ struct Settings {
     double semitones = 0;  // −24 to 24, fractions are cents; on Tape added to the change its speed implies
     bool loop = false;     // input and output are circles: the end runs on into the beginning
     bool formants = false; // kept where they are when transposing; Tape cannot
+    // Not stretched at all: cut at the material's attacks, each piece at its place and as long as it was recorded.
+    // Transposed, the pieces are played faster or slower, which changes their length.
+    bool slices = false;
+    double sensitivity = 0.5; // which attacks those are, 0 to 1: for whoever makes the list of them
     bool operator==(const Settings&) const = default;
 };
 

@@ -2,6 +2,7 @@
 #include "stretch/held.h"
 #include "stretch/loop.h"
 #include "stretch/method.h"
+#include "stretch/slices.h"
 #include "stretch/struck.h"
 #include "stretch/sung.h"
 #include "stretch/tape.h"
@@ -68,7 +69,7 @@ Result<Passage> passageOf(const Material& material, const TimeMap& map, bool loo
 Result<std::unique_ptr<Line>> transposedLine(const Material& material, const TimeMap& map,
                                              const Settings& settings) {
     const double factor = std::exp2(settings.semitones / 12);
-    const bool tape = settings.method == Method::Tape;
+    const bool tape = settings.method == Method::Tape && !settings.slices;
     std::vector<metre::TimePoint> longer;
     std::vector<metre::TimePoint> back;
     longer.reserve(map.points().size());
@@ -94,9 +95,11 @@ Result<std::unique_ptr<Line>> transposedLine(const Material& material, const Tim
                              (longMap ? backMap : longMap).error().text);
     auto passage = passageOf(material, *longMap, settings.loop);
     if (!passage) return tl::unexpected(passage.error());
-    return playedFaster(lineOf(std::move(*passage), tape ? Method::Blend : settings.method,
-                               settings.formants && !tape ? factor : 1),
-                        longMap->outputLength().value, settings.loop, material.audio.rate, std::move(*backMap));
+    auto line = settings.slices ? slicesLine(std::move(*passage))
+                                : lineOf(std::move(*passage), tape ? Method::Blend : settings.method,
+                                         settings.formants && !tape ? factor : 1);
+    return playedFaster(std::move(line), longMap->outputLength().value, settings.loop, material.audio.rate,
+                        std::move(*backMap));
 }
 
 bool isFinite(const Audio& audio) {
@@ -229,7 +232,8 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
         } else if (settings.semitones == 0) {
             auto passage = passageOf(audible, map, settings.loop);
             if (!passage) return tl::unexpected(passage.error());
-            plan->line = lineOf(std::move(*passage), settings.method, 1);
+            plan->line =
+                settings.slices ? slicesLine(std::move(*passage)) : lineOf(std::move(*passage), settings.method, 1);
         } else {
             auto line = transposedLine(audible, map, settings);
             if (!line) return tl::unexpected(line.error());
