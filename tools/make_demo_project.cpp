@@ -39,7 +39,7 @@ base::Result<project::Project> lay(const std::filesystem::path& folder) {
     auto titled = project::setTempo({}, Bpm(104));
     if (!titled) return titled;
     project::Project p = std::move(*titled);
-    p.key = hear::Key{2, true};
+    p.keys = project::KeyMap(hear::Key{2, true});
     p.loop = {Beats(24), Beats(40), false};
     for (const Placing& placing : placings) {
         auto imported = project::importFile(folder / "audio" / placing.file, p.rate);

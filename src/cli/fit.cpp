@@ -5,6 +5,7 @@
 #include "base/utf8.h"
 #include "deliver/loops.h"
 #include "metre/tempo.h"
+#include "project/clip_rendering.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
 #include "project/edit_time.h"
@@ -229,9 +230,9 @@ Result<std::string> run(const FitOptions& o, const Asked& a, const std::stop_tok
     p.tracks[0] = std::make_shared<const project::Track>(track);
     const project::LaidPtr laid = project::lay(p);
     const project::LaidClip& it = laid->clips().front();
-    if (!it.time().job) return base::problem(it.time().problem);
-    const project::RenderJob& job = *it.time().job;
-    const auto rendering = project::planOf(job);
+    if (it.time().parts.empty()) return base::problem(it.time().problem);
+    const project::RenderJob& job = *it.time().job();
+    const auto rendering = project::ClipRendering::plan(it.time());
     if (!rendering) return base::problem(fmt::format("{}: {}", base::shownPath(o.in), rendering.error().text));
 
     sound::Tags tags;
@@ -242,7 +243,7 @@ Result<std::string> run(const FitOptions& o, const Asked& a, const std::stop_tok
     const sound::Audio& audio = job.sound->audio;
     sound::Depth depth = a.depth.value_or(depthOf(source.facts.format));
     if (!sound::takesDepth(o.out, depth)) depth = sound::Depth::Int24;
-    const auto written = sound::write(o.out, project::renderedBlocks(*rendering, audio, 1, stop), depth, tags,
+    const auto written = sound::write(o.out, rendering->blocks(1, stop), depth, tags,
                                       o.overwrite ? base::Existing::Replace : base::Existing::Refuse, {{}, stop});
     if (!written) return tl::unexpected(written.error());
     if (written->clipped > 0)

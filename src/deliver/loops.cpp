@@ -3,6 +3,7 @@
 #include "base/utf8.h"
 #include "hear/name.h"
 #include "metre/tempo.h"
+#include "project/clip_rendering.h"
 #include "sound/decibel.h"
 
 #include <algorithm>
@@ -18,12 +19,13 @@ using metre::Bpm;
 
 std::optional<hear::Key> keyOf(const project::LaidClip& clip) {
     const stretch::Settings& s = clip.clip->stretch;
-    if (!clip.source->key || s.semitones != std::round(s.semitones)) return std::nullopt;
-    const project::RenderJobPtr& job = clip.time().job;
+    const double semitones = s.semitones + clip.time().keyShift.value_or(0);
+    if (!clip.source->key || semitones != std::round(semitones)) return std::nullopt;
+    const project::RenderJobPtr job = clip.time().job();
     if (s.method == stretch::Method::Tape && clip.time().stretched && !(job && job->map.isIdentity()))
         return std::nullopt;
     hear::Key key = *clip.source->key;
-    key.root = ((key.root + static_cast<int>(s.semitones)) % 12 + 12) % 12;
+    key.root = ((key.root + static_cast<int>(semitones)) % 12 + 12) % 12;
     return key;
 }
 
@@ -165,12 +167,11 @@ Delivered deliverLoops(const project::LaidPtr& laid, const std::vector<PlannedLo
                                                base::shownPath(plan[i].file)));
             continue;
         }
-        const project::RenderJobPtr job = clip->time().job;
-        if (!job) {
+        if (clip->time().parts.empty()) {
             out.problems.push_back(clip->time().problem);
             continue;
         }
-        const auto rendering = project::planOf(*job);
+        const auto rendering = project::ClipRendering::plan(clip->time());
         if (!rendering) {
             out.problems.push_back(
                 fmt::format("{} could not be rendered: {}", base::shownPath(plan[i].file), rendering.error().text));
@@ -179,11 +180,10 @@ Delivered deliverLoops(const project::LaidPtr& laid, const std::vector<PlannedLo
         sound::Tags tags;
         if (clip->time().stretched) tags.bpm = clip->time().steadyTempo;
         if (const auto key = keyOf(*clip)) tags.key = hear::keyTag(*key);
-        const auto gain = static_cast<float>(sound::factorFromDb(clip->clip->gainDb));
+        const auto gain = static_cast<float>(sound::factorFromDb(clip->chain.clipDb));
         const double n = static_cast<double>(plan.size());
-        const auto written =
-            sound::write(plan[i].file, project::renderedBlocks(*rendering, job->sound->audio, gain, progress.stop),
-                         options.depth, tags, options.existing, progress.part(double(i) / n, double(i + 1) / n));
+        const auto written = sound::write(plan[i].file, rendering->blocks(gain, progress.stop), options.depth, tags,
+                                          options.existing, progress.part(double(i) / n, double(i + 1) / n));
         if (written) {
             out.written.push_back(plan[i].file);
             out.clipped += written->clipped;

@@ -1,6 +1,7 @@
 #include "mix/mixer.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace mix {
 
@@ -35,14 +36,18 @@ void addShaped(const SceneClip& clip, std::int64_t from, std::int64_t begin, std
         float factor = ramp.from + ramp.step * static_cast<float>(i - from);
         factor *= fadeFactor(clip.fadeInShape, i - start, clip.fadeIn.value);
         factor *= fadeFactor(clip.fadeOutShape, last - i, clip.fadeOut.value);
+        if (i - clip.from.value < clip.rise.value)
+            factor *= (static_cast<float>(i - clip.from.value) + 0.5F) / static_cast<float>(clip.rise.value);
+        if (clip.to.value - i <= clip.fall.value)
+            factor *= (static_cast<float>(clip.to.value - i) - 0.5F) / static_cast<float>(clip.fall.value);
         out[2 * (i - from)] += factor * (g.leftFromLeft * left[i] + g.leftFromRight * right[i]);
         out[2 * (i - from) + 1] += factor * (g.rightFromLeft * left[i] + g.rightFromRight * right[i]);
     }
 }
 
 void addClip(const SceneClip& clip, std::int64_t from, int n, const Take& take, float* out) {
-    const std::int64_t begin = std::max(from, clip.at.value);
-    const std::int64_t end = std::min(from + n, clip.end().value);
+    const std::int64_t begin = std::max(from, clip.begins().value);
+    const std::int64_t end = std::min(from + n, clip.ends().value);
     if (begin >= end) return;
     const std::int64_t start = clip.clipStart.value;
     const std::int64_t last = start + clip.clipLength.value;
@@ -51,8 +56,10 @@ void addClip(const SceneClip& clip, std::int64_t from, int n, const Take& take, 
     const bool ramped = take.which == Take::Which::All || across;
     const Ramp ramp = ramped ? take.ramp : Ramp{};
     // Most frames of most clips lie in no fade.
-    const std::int64_t plainFrom = std::clamp(start + clip.fadeIn.value, begin, end);
-    const std::int64_t plainTo = std::clamp(last - clip.fadeOut.value, plainFrom, end);
+    const std::int64_t plainFrom =
+        std::clamp(std::max(start + clip.fadeIn.value, clip.from.value + clip.rise.value), begin, end);
+    const std::int64_t plainTo =
+        std::clamp(std::min(last - clip.fadeOut.value, clip.to.value - clip.fall.value), plainFrom, end);
     if (!(ramp == Ramp{})) {
         addShaped(clip, from, begin, end, ramp, out);
         return;
@@ -62,8 +69,10 @@ void addClip(const SceneClip& clip, std::int64_t from, int n, const Take& take, 
     addShaped(clip, from, plainTo, end, ramp, out);
 }
 
-void addClick(const Scene& s, std::int64_t from, int n, const Take& take, float* out) {
-    const auto length = static_cast<std::int64_t>(s.click->accented.size());
+} // namespace
+
+void addClick(const Scene& s, const Click& click, std::int64_t from, float* out, int n, const Take& take) {
+    const auto length = static_cast<std::int64_t>(click.accented.size());
     const Beats first = s.tempo.beatAt(metre::toSeconds(Frames(from - length), s.rate));
     const Beats end = s.tempo.beatAt(metre::toSeconds(Frames(from + n), s.rate));
     for (int bar = s.metre.barAt(first); s.metre.startOfBar(bar) < end; ++bar) {
@@ -74,7 +83,7 @@ void addClick(const Scene& s, std::int64_t from, int n, const Take& take, float*
             const bool across = at < take.edge && take.edge < at + length;
             if (take.which == Take::Which::Across && !across) continue;
             const bool ramped = take.which == Take::Which::All || across;
-            const std::vector<float>& sound = beat == 0 ? s.click->accented : s.click->plain;
+            const std::vector<float>& sound = beat == 0 ? click.accented : click.plain;
             const std::int64_t to = std::min<std::int64_t>(n, at - from + length);
             for (std::int64_t i = std::max<std::int64_t>(0, at - from); i < to; ++i) {
                 float sample = s.clickGain * sound[static_cast<std::size_t>(from + i - at)];
@@ -86,12 +95,49 @@ void addClick(const Scene& s, std::int64_t from, int n, const Take& take, float*
     }
 }
 
+namespace {
+
+constexpr int chunk = 256; // frames that are summed up track by track
+
+bool sounds(const SceneClip& clip, std::int64_t from, int n) {
+    return clip.begins().value < from + n && clip.ends().value > from;
+}
+
+// Each track for itself, then all together.
+void addTracks(const Scene& scene, std::int64_t from, float* out, int n, const Take& take, TrackPeaks* peaks) {
+    std::array<float, std::size_t(2) * chunk> one{};
+    const auto& clips = scene.clips;
+    for (std::size_t i = 0; i < clips.size();) {
+        const std::size_t track = clips[i].track;
+        bool any = false;
+        for (; i < clips.size() && clips[i].track == track; ++i) {
+            if (!sounds(clips[i], from, n)) continue;
+            if (!any) std::fill(one.begin(), one.begin() + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
+            any = true;
+            addClip(clips[i], from, n, take, one.data());
+        }
+        if (!any) continue;
+        for (int k = 0; k < 2 * n; ++k)
+            out[k] += one[static_cast<std::size_t>(k)];
+        if (peaks == nullptr || track >= TrackPeaks::most) continue;
+        auto& peak = peaks->of[track];
+        for (int k = 0; k < 2 * n; ++k)
+            peak[static_cast<std::size_t>(k) % 2] =
+                std::max(peak[static_cast<std::size_t>(k) % 2],
+                         std::abs(one[static_cast<std::size_t>(k)]) / scene.outputGain);
+    }
+}
+
 } // namespace
 
-void add(const Scene& scene, std::int64_t from, float* out, int n, const Take& take) {
-    for (const SceneClip& clip : scene.clips)
-        addClip(clip, from, n, take, out);
-    if (scene.click) addClick(scene, from, n, take, out);
+void add(const Scene& scene, std::int64_t from, float* out, int n, const Take& take, TrackPeaks* peaks) {
+    for (int done = 0; done < n; done += chunk) {
+        const int part = std::min(chunk, n - done);
+        Take here = take;
+        here.ramp.from += here.ramp.step * static_cast<float>(done);
+        addTracks(scene, from + done, out + static_cast<std::ptrdiff_t>(2) * done, part, here, peaks);
+    }
+    if (scene.click) addClick(scene, *scene.click, from, out, n, take);
 }
 
 void mix(const Scene& scene, std::int64_t from, float* out, int n) {

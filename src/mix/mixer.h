@@ -3,6 +3,7 @@
 
 #include "mix/scene.h"
 
+#include <array>
 #include <cstdint>
 #include <optional>
 
@@ -26,10 +27,21 @@ struct Take {
     Ramp ramp;             // of all, or of those across the edge
 };
 
+// The highest absolute sample of each track's left and right, before the output gain: raised by whoever mixes.
+// Tracks beyond have no meter.
+struct TrackPeaks {
+    static constexpr std::size_t most = 128;
+    std::array<std::array<float, 2>, most> of{};
+};
+
 // Adds frames [from, from + n) of a scene to interleaved stereo. A pure function: the same frames come out the
 // same, sample by sample, however a range is cut into calls. Neither locks, allocates, waits nor logs. Loop ranges
 // are the caller's affair. REQUIRES room for 2 n samples.
-void add(const Scene& scene, std::int64_t from, float* out, int n, const Take& take = {});
+void add(const Scene& scene, std::int64_t from, float* out, int n, const Take& take = {},
+         TrackPeaks* peaks = nullptr);
+
+// Adds nothing but a click on the beats, as loud as the scene's: for counting in.
+void addClick(const Scene& scene, const Click& click, std::int64_t from, float* out, int n, const Take& take = {});
 
 // The same into silence.
 void mix(const Scene& scene, std::int64_t from, float* out, int n);

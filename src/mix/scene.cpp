@@ -47,6 +47,18 @@ Gains gainsOf(project::Channels channels, double db, double pan) {
     return {left, 0, 0, right};
 }
 
+Gains flipped(Gains g, bool left, bool right) {
+    if (left) {
+        g.leftFromLeft = -g.leftFromLeft;
+        g.rightFromLeft = -g.rightFromLeft;
+    }
+    if (right) {
+        g.leftFromRight = -g.leftFromRight;
+        g.rightFromRight = -g.rightFromRight;
+    }
+    return g;
+}
+
 float fadeFactor(project::Fade::Shape shape, std::int64_t done, std::int64_t length) {
     if (done >= length) return 1;
     if (done <= 0) return 0;
@@ -63,16 +75,22 @@ std::shared_ptr<const Click> clickAt(int rate) {
     return click;
 }
 
-SceneClip pieceOf(const project::LaidClip& clip, int rate, Frames from, sound::AudioPtr audio, double extraDb) {
+SceneClip pieceOf(const project::LaidClip& clip, int rate, Frames audioAt, sound::AudioPtr audio, Frames from,
+                  Frames to, double extraDb) {
     SceneClip out;
-    out.at = clip.time().startFrame + from;
+    const Frames start = clip.time().startFrame;
+    out.at = start + audioAt;
+    out.from = start + from;
+    out.to = start + to;
     out.audio = std::move(audio);
+    out.track = clip.trackIndex;
     const project::Chain& chain = clip.chain;
     if (chain.heard)
-        out.gains = gainsOf(chain.channels, chain.clipDb + chain.trackDb + extraDb, chain.pan);
+        out.gains = flipped(gainsOf(chain.channels, chain.clipDb + chain.trackDb + extraDb, chain.pan),
+                            chain.flipLeft, chain.flipRight);
     else
         out.gains = {0, 0, 0, 0};
-    out.clipStart = clip.time().startFrame;
+    out.clipStart = start;
     out.clipLength = clip.time().length;
     const auto within = [&](metre::Seconds s) { return std::min(metre::toFrames(s, rate), out.clipLength); };
     out.fadeIn = within(chain.fadeIn.length);
@@ -82,10 +100,16 @@ SceneClip pieceOf(const project::LaidClip& clip, int rate, Frames from, sound::A
     return out;
 }
 
+SceneClip pieceOf(const project::LaidClip& clip, int rate, Frames from, sound::AudioPtr audio, double extraDb) {
+    const Frames to = from + audio->frames();
+    return pieceOf(clip, rate, from, std::move(audio), from, to, extraDb);
+}
+
 SceneClip soundAt(Frames at, sound::AudioPtr audio) {
     SceneClip out;
-    out.at = out.clipStart = at;
+    out.at = out.from = out.clipStart = at;
     out.clipLength = audio->frames();
+    out.to = at + audio->frames();
     out.audio = std::move(audio);
     return out;
 }

@@ -6,6 +6,7 @@
 #include "project/laid.h"
 #include "sound/audio.h"
 
+#include <algorithm>
 #include <array>
 #include <memory>
 #include <vector>
@@ -29,6 +30,8 @@ struct Gains {
 // is 3 dB louder (common practice). Of stereo material each side is turned up or down for itself. REQUIRES pan in
 // −1 to 1.
 Gains gainsOf(project::Channels channels, double db, double pan);
+// The same with channels of the recording turned upside down.
+Gains flipped(Gains gains, bool left, bool right);
 
 // The factor of a fade, `done` of `length` frames after it began to rise: linear, or sin(π/2 · done / length),
 // whose square and that of its mirror image add up to 1. 1 outside it.
@@ -47,6 +50,13 @@ struct SceneClip {
     Frames at; // of the sound's first frame, from beat 0
     sound::AudioPtr audio;
     Gains gains;
+    std::size_t track = 0;
+    // What is heard of it, from beat 0; over the first and the last frames it rises and falls evenly, crossing over
+    // with a piece beside it.
+    Frames from;
+    Frames to;
+    Frames rise;
+    Frames fall;
     // The clip that it is a piece of, for fades and for what goes on across an edge.
     Frames clipStart;
     Frames clipLength;
@@ -55,11 +65,16 @@ struct SceneClip {
     project::Fade::Shape fadeInShape = project::Fade::Shape::EqualPower;
     project::Fade::Shape fadeOutShape = project::Fade::Shape::EqualPower;
 
-    Frames end() const { return at + audio->frames(); }
+    // Whether it has no sound for its beginning or end, and starts or stops with it.
+    Frames begins() const { return std::max(from, at); }
+    Frames ends() const { return std::min(to, at + audio->frames()); }
 };
 
-// A piece of a laid clip through all of its chain; `extraDb` is added to its gain. REQUIRES that the piece lies
-// within the clip, `from` frames after its beginning.
+// Frames [from, to) of a laid clip, counted from its beginning, through all of its chain: `audio` has the clip's
+// frame `audioAt` first. `extraDb` is added to its gain.
+SceneClip pieceOf(const project::LaidClip& clip, int rate, Frames audioAt, sound::AudioPtr audio, Frames from,
+                  Frames to, double extraDb = 0);
+// All of a piece that lies within the clip, `from` frames after its beginning.
 SceneClip pieceOf(const project::LaidClip& clip, int rate, Frames from, sound::AudioPtr audio, double extraDb = 0);
 // A whole sound as it is, from a frame on.
 SceneClip soundAt(Frames at, sound::AudioPtr audio);
@@ -69,9 +84,11 @@ struct Scene {
     int rate = 48000;
     metre::TempoMap tempo;
     metre::MetreMap metre;
-    std::vector<SceneClip> clips;
-    std::shared_ptr<const Click> click; // null: none
+    std::vector<SceneClip> clips;            // by track
+    std::shared_ptr<const Click> click;      // null: none
+    std::shared_ptr<const Click> countClick; // for counting in, heard whether there is a click or not
     float clickGain = 1;
+    float outputGain = 1; // is in all gains already; for meters that show what comes before it
     bool loop = false;
     Beats loopFrom;
     Beats loopTo;

@@ -24,9 +24,9 @@ const char* apiName(RtAudio::Api api) {
 class DeviceOutput : public Output {
   public:
     DeviceOutput(std::unique_ptr<RtAudio> audio, unsigned device, std::string name, std::vector<unsigned> rates,
-                 int rate)
-        : audio_(std::move(audio)), device_(device), name_(std::move(name)), rates_(std::move(rates)), rate_(rate) {
-    }
+                 int rate, int block, bool keepsRate)
+        : audio_(std::move(audio)), device_(device), name_(std::move(name)), rates_(std::move(rates)), rate_(rate),
+          block_(block), keepsRate_(keepsRate) {}
     ~DeviceOutput() override { DeviceOutput::stop(); }
 
     Result<void> start(Callback callback) override {
@@ -38,7 +38,7 @@ class DeviceOutput : public Output {
         RtAudio::StreamOptions options;
         options.streamName = "Patient Metre";
         options.flags = RTAUDIO_SCHEDULE_REALTIME;
-        unsigned frames = 256;
+        unsigned frames = static_cast<unsigned>(block_);
         try {
             audio_->openStream(&to, nullptr, RTAUDIO_FLOAT32, static_cast<unsigned>(rate_), &frames,
                                &DeviceOutput::fill, this, &options, &DeviceOutput::failed);
@@ -69,6 +69,7 @@ class DeviceOutput : public Output {
 
     int rate() const override { return rate_; }
     bool setRate(int rate) override {
+        if (keepsRate_) return rate == rate_;
         if (std::find(rates_.begin(), rates_.end(), static_cast<unsigned>(rate)) == rates_.end()) return false;
         rate_ = rate;
         return true;
@@ -114,6 +115,8 @@ class DeviceOutput : public Output {
     std::string name_;
     std::vector<unsigned> rates_;
     int rate_;
+    int block_;
+    bool keepsRate_; // the user asked for it
     bool started_ = false;
     std::atomic<std::int64_t> blocks_{0};
     std::int64_t lastBlocks_ = -1;
@@ -137,29 +140,55 @@ void silenceLibraries() {
         reinterpret_cast<SetAlsa>(found)(sayNothing);
 }
 
-std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, std::string& why) {
+// The devices of an interface that can play in stereo, by number.
+std::vector<std::pair<unsigned, RtAudio::DeviceInfo>> devicesOf(RtAudio& audio) {
+    std::vector<std::pair<unsigned, RtAudio::DeviceInfo>> list;
+    for (unsigned i = 0; i < audio.getDeviceCount(); ++i) {
+        RtAudio::DeviceInfo info = audio.getDeviceInfo(i);
+        if (info.probed && info.outputChannels >= 2 && !info.sampleRates.empty()) list.emplace_back(i, info);
+    }
+    return list;
+}
+
+std::string nameOf(RtAudio::Api api, const RtAudio::DeviceInfo& info) {
+    return fmt::format("{}: {}", apiName(api), info.name);
+}
+
+std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, const OutputChoice& choice, std::string& why) {
     try {
         auto audio = std::make_unique<RtAudio>(api);
         audio->showWarnings(false);
-        if (audio->getDeviceCount() == 0) return nullptr;
-        const unsigned device = audio->getDefaultOutputDevice();
-        const RtAudio::DeviceInfo info = audio->getDeviceInfo(device);
-        if (!info.probed || info.outputChannels < 2) return nullptr;
+        const auto devices = devicesOf(*audio);
+        if (devices.empty()) return nullptr;
+        auto device = std::find_if(devices.begin(), devices.end(),
+                                   [&](const auto& d) { return nameOf(api, d.second) == choice.device; });
+        if (device == devices.end()) {
+            if (!choice.device.empty()) return nullptr;
+            const unsigned standard = audio->getDefaultOutputDevice();
+            device =
+                std::find_if(devices.begin(), devices.end(), [&](const auto& d) { return d.first == standard; });
+            if (device == devices.end()) return nullptr;
+        }
+        const RtAudio::DeviceInfo& info = device->second;
         // A sound server has one rate, and some devices have few: then what is played is converted on its way.
         const auto& rates = info.sampleRates;
-        if (rates.empty()) return nullptr;
-        const bool fits = std::find(rates.begin(), rates.end(), static_cast<unsigned>(rate)) != rates.end();
-        const unsigned chosen = fits                            ? static_cast<unsigned>(rate)
+        const auto has = [&](int r) {
+            return std::find(rates.begin(), rates.end(), static_cast<unsigned>(r)) != rates.end();
+        };
+        const bool asked = choice.rate != 0 && has(choice.rate);
+        const unsigned chosen = asked                           ? static_cast<unsigned>(choice.rate)
+                                : has(rate)                     ? static_cast<unsigned>(rate)
                                 : info.preferredSampleRate != 0 ? info.preferredSampleRate
                                                                 : rates.back();
-        return std::make_unique<DeviceOutput>(std::move(audio), device,
-                                              fmt::format("{}: {}", apiName(api), info.name), rates,
-                                              static_cast<int>(chosen));
+        return std::make_unique<DeviceOutput>(std::move(audio), device->first, nameOf(api, info), rates,
+                                              static_cast<int>(chosen), std::clamp(choice.block, 16, 8192), asked);
     } catch (const RtAudioError& e) {
         why = e.getMessage();
         return nullptr;
     }
 }
+
+constexpr RtAudio::Api apis[] = {RtAudio::UNIX_JACK, RtAudio::LINUX_ALSA};
 
 } // namespace
 
@@ -167,15 +196,41 @@ std::unique_ptr<Output> silentOutput(int rate) {
     return std::make_unique<SimulatedOutput>(rate, SimulatedOutput::Pace::RealTime);
 }
 
-OpenedOutput openOutput(int rate) {
+std::vector<std::string> outputDevices() {
+    silenceLibraries();
+    std::vector<std::string> names;
+    for (const RtAudio::Api api : apis) {
+        try {
+            RtAudio audio(api);
+            audio.showWarnings(false);
+            for (const auto& device : devicesOf(audio))
+                names.push_back(nameOf(api, device.second));
+        } catch (const RtAudioError&) {
+            continue; // that interface is not there
+        }
+    }
+    return names;
+}
+
+OpenedOutput openOutput(int rate, const OutputChoice& choice) {
     const char* asked = std::getenv("PATIENT_METRE_OUTPUT");
     std::string why = "no sound device was found";
-    if (asked == nullptr || std::string_view(asked) != "simulated") {
-        silenceLibraries();
-        for (const RtAudio::Api api : {RtAudio::UNIX_JACK, RtAudio::LINUX_ALSA})
-            if (auto output = openWith(api, rate, why)) return {std::move(output), {}};
-    } else {
+    if (choice.simulated || (asked != nullptr && std::string_view(asked) == "simulated")) {
         why = "a simulated output was asked for";
+    } else {
+        silenceLibraries();
+        for (const RtAudio::Api api : apis)
+            if (auto output = openWith(api, rate, choice, why)) return {std::move(output), {}};
+        if (!choice.device.empty()) {
+            OutputChoice any = choice;
+            any.device.clear();
+            for (const RtAudio::Api api : apis)
+                if (auto output = openWith(api, rate, any, why)) {
+                    std::string told =
+                        fmt::format("{} is not there: playing through {}.", choice.device, output->description());
+                    return {std::move(output), std::move(told)};
+                }
+        }
     }
     return {silentOutput(rate), fmt::format("Playing silently: {}.", why)};
 }

@@ -8,9 +8,11 @@
 namespace play {
 
 struct Engine::Order {
-    enum class Kind { Scene, Play, Stop, Locate } kind = Kind::Stop;
+    enum class Kind { Scene, Play, Stop, Locate, Jump } kind = Kind::Stop;
     const Scene* scene = nullptr;
     Beats to;
+    Beats at;
+    int bars = 0;
 };
 
 struct Engine::Mail {
@@ -42,19 +44,31 @@ void Engine::collect() {
 }
 
 void Engine::setScene(const ScenePtr& scene) {
-    Order order{Order::Kind::Scene, scene.get(), {}};
+    Order order{Order::Kind::Scene, scene.get(), {}, {}, 0};
     if (!mail_->alive.emplace(scene.get(), scene).second) return; // the same scene is on its way already
     give(order);
 }
 
-void Engine::play() {
-    give({Order::Kind::Play, nullptr, {}});
+void Engine::play(int countInBars) {
+    give({Order::Kind::Play, nullptr, {}, {}, countInBars});
 }
 void Engine::stop() {
-    give({Order::Kind::Stop, nullptr, {}});
+    give({Order::Kind::Stop, nullptr, {}, {}, 0});
 }
 void Engine::locate(Beats to) {
-    give({Order::Kind::Locate, nullptr, to});
+    give({Order::Kind::Locate, nullptr, to, {}, 0});
+}
+void Engine::jump(Beats at, Beats to) {
+    give({Order::Kind::Jump, nullptr, to, at, 0});
+}
+
+float Engine::takeTrackPeak(std::size_t track, int channel) {
+    if (track >= trackPeaks_.size()) return 0;
+    return trackPeaks_[track][static_cast<std::size_t>(channel)].exchange(0.0F);
+}
+
+std::int64_t Engine::frameOf(Beats b) const {
+    return metre::toFrames(now_.scene->tempo.secondsAt(b), now_.scene->rate).value;
 }
 
 bool Engine::isHeld(const Scene* scene) const {
@@ -80,7 +94,8 @@ void Engine::leave(const Leaving& leaving) {
 
 // What sounds now fades out where it is, while something else fades in.
 void Engine::leaveBehind() {
-    if (!running_ || rising_ == fade) return; // nothing of it has sounded yet
+    if (!running_ || rising_ == fade || counting_ > 0 || risingAcross_ == fade)
+        return; // nothing of it has sounded yet
     leave({now_, mix::Take::Which::All, 0, fade});
     rising_ = fade;
     risingAcross_ = 0;
@@ -95,24 +110,43 @@ void Engine::take(const Order& order) {
             const Beats beat = running_ ? old->tempo.beatAt(metre::toSeconds(Frames(now_.at), old->rate))
                                         : Beats(beat_.load(std::memory_order_relaxed));
             now_.at = metre::toFrames(order.scene->tempo.secondsAt(beat), order.scene->rate).value;
+            if (risingAcross_ == fade) riseEdge_ = now_.at;
         }
         now_.scene = order.scene;
         giveBack(old);
         break;
     }
     case Order::Kind::Play:
-        if (!running_) rising_ = fade;
+        if (running_) break;
         running_ = true;
+        risingAcross_ = fade;
+        riseEdge_ = now_.at;
+        if (order.bars > 0) {
+            const Scene& s = *now_.scene;
+            const Beats here = s.tempo.beatAt(metre::toSeconds(Frames(now_.at), s.rate));
+            counting_ = now_.at - frameOf(here - s.metre.metreAt(here).bar() * double(order.bars));
+        }
         break;
     case Order::Kind::Stop:
         leaveBehind();
-        running_ = false;
+        if (counting_ > 0)
+            beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at), now_.scene->rate)).value,
+                        std::memory_order_relaxed);
+        running_ = hasJump_ = false;
         rising_ = risingAcross_ = 0;
+        counting_ = 0;
         break;
     case Order::Kind::Locate:
         leaveBehind();
-        now_.at = metre::toFrames(now_.scene->tempo.secondsAt(order.to), now_.scene->rate).value;
+        hasJump_ = false;
+        now_.at = frameOf(order.to);
+        riseEdge_ = now_.at;
         beat_.store(order.to.value, std::memory_order_relaxed);
+        break;
+    case Order::Kind::Jump:
+        hasJump_ = running_;
+        jumpAt_ = order.at;
+        jumpTo_ = order.to;
         break;
     }
 }
@@ -158,7 +192,7 @@ void Engine::addNow(float* out, int n) {
         take = {
             mix::Take::Which::RiseAcross, riseEdge_, {1 - static_cast<float>(risingAcross_) / fade, 1.0F / fade}};
     }
-    mix::add(s, now_.at, out, n, take);
+    mix::add(s, now_.at, out, n, take, &tracks_);
     now_.at += n;
     rising_ = std::max(0, rising_ - n);
     risingAcross_ = std::max(0, risingAcross_ - n);
@@ -180,37 +214,70 @@ void Engine::addLeaving(float* out, int n) {
     }
 }
 
-void Engine::process(float* out, int n) {
-    std::fill(out, out + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
-    for (int filled = 0; filled < n;) {
-        takeOrders();
-        int part = untilNextChange(n - filled);
-        const Scene& s = *now_.scene;
-        const std::int64_t loopFrom = metre::toFrames(s.tempo.secondsAt(s.loopFrom), s.rate).value;
-        const std::int64_t loopTo = metre::toFrames(s.tempo.secondsAt(s.loopTo), s.rate).value;
-        const bool inLoop = running_ && s.loop && loopTo > loopFrom && now_.at < loopTo;
-        if (inLoop) part = static_cast<int>(std::min<std::int64_t>(part, loopTo - now_.at));
-        float* to = out + static_cast<std::ptrdiff_t>(2) * filled;
-        addLeaving(to, part);
-        if (running_) addNow(to, part);
-        if (inLoop && now_.at == loopTo) {
-            leave({now_, mix::Take::Which::Across, loopTo, fade});
-            now_.at = loopFrom;
-            risingAcross_ = fade;
-            riseEdge_ = loopFrom;
-        }
-        filled += part;
-    }
+// Goes on elsewhere: what goes on across either edge crosses over, the rest stays as it is.
+void Engine::goAcross(std::int64_t edge, std::int64_t to) {
+    leave({now_, mix::Take::Which::Across, edge, fade});
+    now_.at = to;
+    risingAcross_ = fade;
+    riseEdge_ = to;
+}
+
+void Engine::keepPeaks(const float* out, int n) {
     for (std::size_t c = 0; c < 2; ++c) {
         float peak = peaks_[c].load(std::memory_order_relaxed);
         for (int i = 0; i < n; ++i)
             peak = std::max(peak, std::abs(out[2 * static_cast<std::size_t>(i) + c]));
         peaks_[c].store(peak, std::memory_order_relaxed);
     }
+    for (std::size_t t = 0; t < tracks_.of.size(); ++t)
+        for (std::size_t c = 0; c < 2; ++c) {
+            if (tracks_.of[t][c] == 0) continue;
+            if (tracks_.of[t][c] > trackPeaks_[t][c].load(std::memory_order_relaxed))
+                trackPeaks_[t][c].store(tracks_.of[t][c], std::memory_order_relaxed);
+            tracks_.of[t][c] = 0;
+        }
+}
+
+void Engine::process(float* out, int n) {
+    std::fill(out, out + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
+    for (int filled = 0; filled < n;) {
+        takeOrders();
+        int part = untilNextChange(n - filled);
+        float* to = out + static_cast<std::ptrdiff_t>(2) * filled;
+        const Scene& s = *now_.scene;
+        if (counting_ > 0) {
+            part = static_cast<int>(std::min<std::int64_t>(part, counting_));
+            addLeaving(to, part);
+            if (s.countClick) mix::addClick(s, *s.countClick, now_.at - counting_, to, part, {});
+            counting_ -= part;
+            filled += part;
+            continue;
+        }
+        const std::int64_t loopFrom = frameOf(s.loopFrom);
+        const std::int64_t loopTo = frameOf(s.loopTo);
+        const bool inLoop = running_ && s.loop && loopTo > loopFrom && now_.at < loopTo;
+        if (inLoop) part = static_cast<int>(std::min<std::int64_t>(part, loopTo - now_.at));
+        const std::int64_t jumpAt = hasJump_ ? frameOf(jumpAt_) : 0;
+        if (hasJump_ && now_.at >= jumpAt) {
+            hasJump_ = false;
+            goAcross(now_.at, frameOf(jumpTo_));
+            continue;
+        }
+        if (hasJump_) part = static_cast<int>(std::min<std::int64_t>(part, jumpAt - now_.at));
+        addLeaving(to, part);
+        if (running_) addNow(to, part);
+        if (inLoop && now_.at == loopTo) {
+            goAcross(loopTo, hasJump_ ? frameOf(jumpTo_) : loopFrom);
+            hasJump_ = false;
+        }
+        filled += part;
+    }
+    keepPeaks(out, n);
     if (running_)
-        beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at), now_.scene->rate)).value,
+        beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at - counting_), now_.scene->rate)).value,
                     std::memory_order_relaxed);
     playing_.store(running_, std::memory_order_relaxed);
+    jumping_.store(hasJump_, std::memory_order_relaxed);
     ordersDone_.store(orderAt_, std::memory_order_release);
 }
 

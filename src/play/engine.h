@@ -28,18 +28,29 @@ class Engine {
     // new scene keeps the bar position, whatever its tempo, and every change crosses over. At the end of the loop
     // range what goes on across its edges crosses over likewise; what ends or begins there stays as it is.
     void setScene(const ScenePtr& scene);
-    void play();
+    // After so many bars of click, counted up to where it begins. What begins there is heard whole, what goes on
+    // across it rises.
+    void play(int countInBars = 0);
     void stop();
     void locate(Beats to);
+    // When it gets to `at` while playing, it goes on at `to`, crossing over as at the loop's edge; at once, where
+    // it is beyond it. Another jump, a stop or a locate takes its place. Of a jump beyond the end of the loop
+    // range, that end is where it goes.
+    void jump(Beats at, Beats to);
 
     // Any thread.
     bool isPlaying() const { return playing_.load(std::memory_order_relaxed); }
     Beats position() const { return Beats(beat_.load(std::memory_order_relaxed)); }
+    // Whether a jump is still to come.
+    bool isJumping() const { return jumping_.load(std::memory_order_relaxed); }
     // How many orders have taken effect: for whoever must know that one has.
     std::int64_t ordersDone() const { return ordersDone_.load(std::memory_order_acquire); }
     std::int64_t ordersGiven() const { return ordersGiven_.load(std::memory_order_relaxed); }
     // The highest absolute sample of a channel (0, 1) since it was last asked for.
     float takePeak(int channel) { return peaks_[static_cast<std::size_t>(channel)].exchange(0.0F); }
+
+    // The same of a track, before the output gain; 0 for tracks beyond mix::TrackPeaks::most.
+    float takeTrackPeak(std::size_t track, int channel);
 
     // Audio callback thread. Fills n interleaved stereo frames.
     void process(float* out, int n);
@@ -75,6 +86,9 @@ class Engine {
     void addNow(float* out, int n);
     void addLeaving(float* out, int n);
     int untilNextChange(int n) const;
+    std::int64_t frameOf(Beats b) const;
+    void goAcross(std::int64_t edge, std::int64_t to);
+    void keepPeaks(const float* out, int n);
 
     std::unique_ptr<Mail> mail_;
     std::int64_t scenesCollected_ = 0; // interface thread only
@@ -87,6 +101,11 @@ class Engine {
     int risingAcross_ = 0; // the same of what went on across the loop's beginning
     std::int64_t riseEdge_ = 0;
     bool running_ = false;
+    std::int64_t counting_ = 0; // frames of counting in, still to sound
+    bool hasJump_ = false;
+    Beats jumpAt_;
+    Beats jumpTo_;
+    mix::TrackPeaks tracks_;
     std::int64_t orderAt_ = 0; // how many orders have been taken
 
     std::atomic<bool> playing_{false};
@@ -96,7 +115,9 @@ class Engine {
     std::atomic<std::int64_t> ordersGiven_{0};
     std::atomic<std::int64_t> scenesReturned_{0};
     std::atomic<std::int64_t> ordersDone_{0};
+    std::atomic<bool> jumping_{false};
     std::array<std::atomic<float>, 2> peaks_{};
+    std::array<std::array<std::atomic<float>, 2>, mix::TrackPeaks::most> trackPeaks_{};
 };
 
 } // namespace play

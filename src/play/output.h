@@ -6,6 +6,7 @@
 #include <functional>
 #include <memory>
 #include <string>
+#include <vector>
 
 namespace play {
 
@@ -34,15 +35,27 @@ class Output {
     virtual bool isAlive() = 0;
 };
 
+// What the user asks for.
+struct OutputChoice {
+    bool simulated = false; // no device, whether there is one or not
+    std::string device;     // as outputDevices() calls it; empty: whichever there is
+    int rate = 0;           // the device's; 0: the project's, where it can
+    int block = 256;        // frames it asks for at once; what it makes of that is its own affair
+    bool operator==(const OutputChoice&) const = default;
+};
+
+// The devices that are there now, as Output::description() calls them. Takes a moment.
+std::vector<std::string> outputDevices();
+
 struct OpenedOutput {
     std::unique_ptr<Output> output; // never null
     std::string told;               // why it is not a device, in words; empty when it is one
 };
 
 // Opens a device, at this rate where it can: through JACK where a server answers, else ALSA; else a simulated
-// output that runs in real time. Never fails. With PATIENT_METRE_OUTPUT=simulated in the environment no device is
-// looked for.
-OpenedOutput openOutput(int rate);
+// output that runs in real time. Never fails; where the device that was chosen is not there, another is taken, and
+// that is told. With PATIENT_METRE_OUTPUT=simulated in the environment no device is looked for.
+OpenedOutput openOutput(int rate, const OutputChoice& choice = {});
 
 // A simulated output that runs in real time.
 std::unique_ptr<Output> silentOutput(int rate);

@@ -1,7 +1,11 @@
 #include "play/player.h"
 
+#include "metre/snap.h"
+#include "sound/decibel.h"
+
 #include <algorithm>
 #include <cmath>
+#include <set>
 #include <thread>
 
 namespace play {
@@ -9,8 +13,12 @@ namespace play {
 namespace {
 
 constexpr std::size_t keepBytes = std::size_t(1) << 30;
-constexpr auto longestWait = std::chrono::milliseconds(200);
-constexpr double aboutToSound = 1.0; // seconds
+// A busy machine may need it: until then what was heard plays on, all of it together at the tempo before.
+constexpr auto longestWait = std::chrono::milliseconds(800);
+constexpr double soon = 0.6;        // seconds from now on: what must be there to be heard
+constexpr double draftLength = 1.2; // seconds that are drafted at once
+constexpr std::int64_t join = 256;  // frames over which a draft and a rendering cross over
+constexpr auto publishEvery = std::chrono::milliseconds(30);
 
 int workerCount() {
     return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4);
@@ -58,30 +66,46 @@ void Player::setProject(const project::LaidPtr& laid) {
     laid_ = laid;
     if (project().rate != rate_) startOutput();
     const bool newTempo = !(project().tempo == heardTempo_);
-    parts_.clear();
+    windows_.clear();
     places_.clear();
     std::vector<WantedRender> wanted;
     wanted.reserve(laid_->clips().size());
     const double here = project().tempo.secondsAt(position()).value;
+    const std::set<project::ClipId> compared =
+        comparison_ ? std::set<project::ClipId>(comparison_->clips.begin(), comparison_->clips.end())
+                    : std::set<project::ClipId>();
     for (const project::LaidClip& clip : laid_->clips()) {
-        Part part{&clip, {}, {}};
-        if (const project::RenderJobPtr& job = clip.time().job) {
-            part.key = job->key;
-            const double startsIn = metre::toSeconds(clip.time().startFrame, rate_).value - here;
-            const bool compared = comparison_ && std::find(comparison_->clips.begin(), comparison_->clips.end(),
-                                                           clip.id()) != comparison_->clips.end();
-            if (compared) {
-                auto other =
-                    comparison_->with ? project::byMethod(*job, *comparison_->with) : project::asRecorded(*job);
-                part.otherKey = other->key;
-                wanted.push_back({std::move(other), startsIn, true});
+        const std::size_t first = windows_.size();
+        const auto& parts = clip.time().parts;
+        for (std::size_t i = 0; i < parts.size(); ++i) {
+            const project::Part& part = parts[i];
+            Window window{&clip, &part, Frames(part.cross.value / 2), Frames(0), nullptr, {}};
+            if (i + 1 < parts.size()) window.after = Frames(parts[i + 1].cross.value / 2);
+            const double startsIn =
+                metre::toSeconds(clip.time().startFrame + part.at - part.from, rate_).value - here;
+            const Frames from = part.from - window.before;
+            const Frames to = part.from + part.length + window.after;
+            const bool isCompared = compared.count(clip.id()) > 0;
+            if (isCompared) {
+                if (comparison_->with) {
+                    window.other = project::byMethod(*part.job, *comparison_->with);
+                    window.otherFrom = part.from;
+                } else {
+                    window.other = project::asRecorded(*part.job);
+                    window.otherFrom = Frames(std::llround(part.job->map.sourceAt(double(part.from.value)))) -
+                                       part.job->map.points().front().source;
+                }
+                wanted.push_back({window.other,
+                                  startsIn + metre::toSeconds(part.from - window.otherFrom, rate_).value, true,
+                                  window.otherFrom, window.otherFrom + part.length});
             }
-            wanted.push_back({job, startsIn, compared});
+            wanted.push_back({part.job, startsIn, isCompared, from, to});
+            windows_.push_back(std::move(window));
         }
-        places_.emplace(clip.id().value, parts_.size());
-        parts_.push_back(part);
+        places_.emplace(clip.id().value, std::pair(first, windows_.size()));
     }
     cache_.want(wanted);
+    drafting_.clear();
     if (newTempo && wantsToPlay_ && !waiting_) {
         waiting_ = true;
         changedAt_ = std::chrono::steady_clock::now();
@@ -90,40 +114,92 @@ void Player::setProject(const project::LaidPtr& laid) {
     tick();
 }
 
-const Player::Part* Player::partOf(project::ClipId id) const {
+std::pair<std::size_t, std::size_t> Player::windowsOf(project::ClipId id) const {
     const auto at = places_.find(id.value);
-    return at == places_.end() ? nullptr : &parts_[at->second];
+    return at == places_.end() ? std::pair<std::size_t, std::size_t>() : at->second;
 }
 
-// Whether what is to be heard of a part from now on, for so many seconds, is rendered.
-bool Player::isReadyFor(const Part& part, double seconds) const {
-    const double here =
-        project().tempo.secondsAt(position()).value - metre::toSeconds(part.clip->time().startFrame, rate_).value;
-    return cache_.has(part.key, metre::toFrames(metre::Seconds(here), rate_),
-                      metre::toFrames(metre::Seconds(here + seconds), rate_));
+// In seconds, of the rendering's frame 0.
+double Player::startOf(const Window& w) const {
+    return metre::toSeconds(w.clip->time().startFrame + w.part->at - w.part->from, rate_).value;
+}
+
+// What is to be heard of each window from now on; an empty key where that is nothing.
+std::vector<RenderCache::Question> Player::aboutToSound() const {
+    std::vector<RenderCache::Question> list;
+    list.reserve(windows_.size());
+    const double here = project().tempo.secondsAt(position()).value;
+    // Where the range goes round soon, its beginning is about to sound as well.
+    const project::LoopRange& loop = project().loop;
+    const double loopEnd = loop.on ? project().tempo.secondsAt(loop.to).value : -1;
+    const bool wraps = loop.on && here < loopEnd && here + soon > loopEnd;
+    const double again = wraps ? project().tempo.secondsAt(loop.from).value : 0;
+    for (const Window& w : windows_) {
+        const double start = startOf(w);
+        const Frames first = w.part->from - w.before;
+        const Frames last = w.part->from + w.part->length + w.after;
+        RenderCache::Question q{{}, Frames(0), Frames(0)};
+        for (const double from : {here, wraps ? again : here}) {
+            const Frames begin = std::max(first, metre::toFrames(metre::Seconds(from - start), rate_));
+            const Frames end = std::min(last, metre::toFrames(metre::Seconds(from + soon - start), rate_));
+            if (begin >= end) continue;
+            q = {w.part->job->key, begin, end};
+            break;
+        }
+        list.push_back(q);
+    }
+    return list;
 }
 
 bool Player::nextToSoundAreReady() const {
-    const double here = project().tempo.secondsAt(position()).value;
-    return std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
-        if (!part.key) return true;
-        const project::Timing& t = part.clip->time();
-        const double start = metre::toSeconds(t.startFrame, rate_).value;
-        const double end = metre::toSeconds(t.startFrame + t.length, rate_).value;
-        if (end < here || start > here + aboutToSound) return true;
-        return isReadyFor(part, aboutToSound) || !cache_.problemWith(part.key).empty();
-    });
+    std::vector<RenderCache::Question> questions = aboutToSound();
+    std::erase_if(questions, [](const auto& q) { return !q.key; });
+    const auto answers = cache_.answers(questions);
+    return std::all_of(answers.begin(), answers.end(),
+                       [](const RenderCache::Answer& a) { return a.has || a.hasDraft || a.failed; });
+}
+
+// What is about to sound and is not rendered is drafted.
+void Player::askForDrafts() {
+    std::vector<RenderCache::Question> questions = aboutToSound();
+    std::vector<std::size_t> which;
+    for (std::size_t i = 0; i < questions.size(); ++i)
+        if (questions[i].key) which.push_back(i);
+    std::erase_if(questions, [](const auto& q) { return !q.key; });
+    const auto answers = cache_.answers(questions);
+    std::vector<WantedRender> needed;
+    const auto now = std::chrono::steady_clock::now();
+    for (std::size_t i = 0; i < questions.size(); ++i) {
+        if (answers[i].has || answers[i].hasDraft || answers[i].failed) continue;
+        const auto asked = drafting_.find(questions[i].key);
+        if (asked != drafting_.end() && now - asked->second < std::chrono::milliseconds(200)) continue;
+        drafting_[questions[i].key] = now;
+        const Frames to = questions[i].from + metre::toFrames(metre::Seconds(draftLength), rate_);
+        needed.push_back({windows_[which[i]].part->job, 0, false, questions[i].from - Frames(2 * join), to});
+    }
+    if (!needed.empty()) cache_.draft(needed);
 }
 
 void Player::tick() {
+    if (wantsToPlay_) askForDrafts();
     if (waiting_) {
         const bool late = std::chrono::steady_clock::now() - changedAt_ > longestWait;
         if (!late && wantsToPlay_ && !nextToSoundAreReady()) return;
         waiting_ = false;
         publish();
+        begin();
         return;
     }
-    if (cache_.changes() != publishedChanges_) publish();
+    if (cache_.changes() == publishedChanges_) return;
+    if (wantsToPlay_ && std::chrono::steady_clock::now() - publishedAt_ < publishEvery) return;
+    publish();
+}
+
+// What play() asked for, once there is something to hear.
+void Player::begin() {
+    if (!beginning_) return;
+    beginning_ = false;
+    if (wantsToPlay_) engine_.play(project().countIn);
 }
 
 void Player::compare(std::optional<Comparison> comparison) {
@@ -140,67 +216,173 @@ void Player::hearOther(bool on) {
 
 bool Player::otherIsReady() const {
     bool any = false;
-    const bool all = std::all_of(parts_.begin(), parts_.end(), [&](const Part& part) {
-        if (!part.otherKey) return true;
+    const bool all = std::all_of(windows_.begin(), windows_.end(), [&](const Window& w) {
+        if (!w.other) return true;
         any = true;
-        return cache_.isComplete(part.otherKey) && cache_.isMeasured(part.key) && cache_.isMeasured(part.otherKey);
+        return cache_.hasWanted(w.other->key) && cache_.isMeasured(w.part->job->key) &&
+               cache_.isMeasured(w.other->key);
     });
     return any && all;
 }
 
-double Player::otherGainDb(const Part& part) const {
-    const auto own = cache_.loudness(part.key);
-    const auto other = cache_.loudness(part.otherKey);
+double Player::otherGainDb(const Window& window) const {
+    const auto own = cache_.loudness(window.part->job->key);
+    const auto other = cache_.loudness(window.other->key);
     return own && other ? *own - *other : 0;
 }
 
 double Player::otherGainDb() const {
-    for (const Part& part : parts_)
-        if (part.otherKey) return otherGainDb(part);
+    for (const Window& window : windows_)
+        if (window.other) return otherGainDb(window);
     return 0;
+}
+
+// The pieces of a window, and drafts where there are none.
+void Player::addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer) {
+    const project::Part& part = *window.part;
+    const Frames shift = part.at - part.from; // from the rendering's frames to the clip's
+    const Frames begin = part.at - window.before;
+    const Frames end = part.at + part.length + window.after;
+    const std::size_t first = list.size();
+    for (const RenderedPiece& piece : answer.pieces) {
+        const Frames from = std::max(begin, piece.from + shift);
+        const Frames to = std::min(end, piece.end() + shift);
+        if (from < to)
+            list.push_back({from, to, piece.from + shift, Frames(0), Frames(0), piece.audio, piece.peaks, false});
+    }
+    if (answer.drafts.empty()) return;
+    std::vector<Segment> filled;
+    Frames reached = begin;
+    const auto fill = [&](Frames until) {
+        while (reached < until) {
+            const RenderedPiece* best = nullptr;
+            Frames next = until;
+            for (const RenderedPiece& d : answer.drafts) {
+                const Frames from = d.from + shift;
+                if (from <= reached && d.end() + shift > reached) {
+                    if (best == nullptr || d.end() > best->end()) best = &d;
+                } else if (from > reached) {
+                    next = std::min(next, from);
+                }
+            }
+            if (best == nullptr) {
+                reached = next;
+                continue;
+            }
+            const Frames to = std::min(until, best->end() + shift);
+            filled.push_back({reached, to, best->from + shift, Frames(0), Frames(0), best->audio, nullptr, true});
+            reached = to;
+        }
+    };
+    for (std::size_t i = first; i < list.size(); ++i) {
+        fill(list[i].from);
+        reached = list[i].to;
+    }
+    fill(end);
+    list.insert(list.end(), filled.begin(), filled.end());
+    std::sort(list.begin() + static_cast<std::ptrdiff_t>(first), list.end(),
+              [](const Segment& a, const Segment& b) { return a.from < b.from; });
+}
+
+// Where a draft touches another segment, the two cross over.
+void Player::joinSegments(std::vector<Segment>& list) {
+    for (std::size_t i = 0; i + 1 < list.size(); ++i) {
+        Segment& a = list[i];
+        Segment& b = list[i + 1];
+        if (a.to != b.from || (!a.draft && !b.draft) || a.audio == b.audio) continue;
+        const Frames behind = std::min({b.from - b.at, a.to - a.from, Frames(join)});
+        const Frames beyond = std::min({a.at + a.audio->frames() - a.to, b.to - b.from, Frames(join)});
+        if (behind >= beyond && behind > Frames(0)) {
+            b.from -= behind;
+            b.rise = a.fall = behind;
+        } else if (beyond > Frames(0)) {
+            a.to += beyond;
+            b.rise = a.fall = beyond;
+        }
+    }
+}
+
+void Player::addClip(mix::Scene& scene, std::size_t first, std::size_t end,
+                     const std::vector<RenderCache::Answer>& answers,
+                     std::unordered_map<std::int64_t, Heard>& heard) {
+    const project::LaidClip& clip = *windows_[first].clip;
+    const project::Project& p = project();
+    double extraDb = p.outputDb;
+    Heard now;
+    bool missing = false;
+    for (std::size_t i = first; i < end; ++i) {
+        now.parts.emplace_back(windows_[i].part->at, windows_[i].part->length);
+        missing = missing || (!answers[i].has && !answers[i].failed);
+    }
+    const bool other = hearsOther() && windows_[first].other;
+    const auto old = lastHeard_.find(clip.id().value);
+    if (other) {
+        extraDb += otherGainDb(windows_[first]);
+        for (std::size_t i = first; i < end; ++i) {
+            const Window& w = windows_[i];
+            const Frames shift = w.part->at - w.otherFrom;
+            for (const RenderedPiece& piece : cache_.find(w.other->key)) {
+                const Frames from = std::max(w.part->at, piece.from + shift);
+                const Frames to = std::min(w.part->at + w.part->length, piece.end() + shift);
+                if (from < to)
+                    now.segments.push_back(
+                        {from, to, piece.from + shift, Frames(0), Frames(0), piece.audio, piece.peaks, false});
+            }
+        }
+    } else if (missing && p.tempo == heardTempo_ && old != lastHeard_.end() && old->second.parts == now.parts) {
+        now.segments = old->second.segments; // another method, say: the old rendering is still in time
+    } else {
+        for (std::size_t i = first; i < end; ++i) {
+            const std::size_t before = now.segments.size();
+            addSegments(now.segments, windows_[i], answers[i]);
+            // Where the key changes, the parts cross over.
+            const Frames cross = windows_[i].part->cross;
+            if (before > 0 && cross > Frames(0) && now.segments.size() > before) {
+                now.segments[before].rise = cross;
+                now.segments[before - 1].fall = cross;
+            }
+        }
+        joinSegments(now.segments);
+    }
+    if (clip.chain.heard)
+        for (const Segment& s : now.segments) {
+            mix::SceneClip piece = mix::pieceOf(clip, p.rate, s.at, s.audio, s.from, s.to, extraDb);
+            piece.rise = s.rise;
+            piece.fall = s.fall;
+            scene.clips.push_back(std::move(piece));
+        }
+    if (!now.segments.empty()) heard[clip.id().value] = std::move(now);
 }
 
 void Player::publish() {
     const project::Project& p = project();
-    const bool sameTempo = p.tempo == heardTempo_;
     auto scene = std::make_shared<mix::Scene>();
     scene->rate = p.rate;
     scene->tempo = p.tempo;
     scene->metre = p.metre;
-    if (p.click) scene->click = mix::clickAt(p.rate);
+    scene->countClick = mix::clickAt(p.rate);
+    if (p.click) scene->click = scene->countClick;
+    scene->outputGain = static_cast<float>(sound::factorFromDb(p.outputDb));
+    scene->clickGain = static_cast<float>(sound::factorFromDb(p.clickDb + p.outputDb));
     scene->loop = p.loop.on;
     scene->loopFrom = p.loop.from;
     scene->loopTo = p.loop.to;
-    std::unordered_map<std::int64_t, std::vector<RenderedPiece>> heard;
     publishedChanges_ = cache_.changes();
-    const bool other = hearsOther();
-    const double here = p.tempo.secondsAt(position()).value;
-    std::vector<RenderCache::Question> questions;
-    questions.reserve(parts_.size());
-    for (const Part& part : parts_) {
-        const double from = here - metre::toSeconds(part.clip->time().startFrame, rate_).value;
-        questions.push_back({part.key, metre::toFrames(metre::Seconds(from), rate_),
-                             metre::toFrames(metre::Seconds(from + aboutToSound), rate_)});
+    publishedAt_ = std::chrono::steady_clock::now();
+    std::vector<RenderCache::Question> questions = aboutToSound();
+    for (std::size_t i = 0; i < windows_.size(); ++i) {
+        if (questions[i].key) continue;
+        const project::Part& part = *windows_[i].part; // all of it counts where none of it is about to sound
+        questions[i] = {part.job->key, part.from, part.from + part.length};
     }
-    std::vector<RenderCache::Answer> answers = cache_.answers(questions);
-    for (std::size_t i = 0; i < parts_.size(); ++i) {
-        const Part& part = parts_[i];
-        if (!part.key) continue;
-        std::vector<RenderedPiece> pieces;
-        double extraDb = 0;
-        const auto old = lastHeard_.find(part.clip->id().value);
-        if (other && part.otherKey) {
-            pieces = cache_.find(part.otherKey);
-            extraDb = otherGainDb(part);
-        } else if (sameTempo && old != lastHeard_.end() && !answers[i].has && !answers[i].failed) {
-            pieces = old->second; // another method, say: the old rendering is still in time
-        } else {
-            pieces = std::move(answers[i].pieces);
-        }
-        if (part.clip->chain.heard)
-            for (const RenderedPiece& piece : pieces)
-                scene->clips.push_back(mix::pieceOf(*part.clip, p.rate, piece.from, piece.audio, extraDb));
-        if (!pieces.empty()) heard[part.clip->id().value] = std::move(pieces);
+    const std::vector<RenderCache::Answer> answers = cache_.answers(questions);
+    std::unordered_map<std::int64_t, Heard> heard;
+    for (std::size_t i = 0; i < windows_.size();) {
+        std::size_t end = i + 1;
+        while (end < windows_.size() && windows_[end].clip == windows_[i].clip)
+            ++end;
+        addClip(*scene, i, end, answers, heard);
+        i = end;
     }
     lastHeard_ = std::move(heard);
     heardTempo_ = p.tempo;
@@ -270,14 +452,15 @@ void Player::stopRaw() {
 void Player::play() {
     stopRaw();
     cache_.retry();
-    setProject(laid_); // goes on with renderings that were cancelled
     wantsToPlay_ = true;
-    engine_.play();
+    beginning_ = waiting_ = true;
+    changedAt_ = std::chrono::steady_clock::now();
+    setProject(laid_); // goes on with renderings that were cancelled
 }
 
 void Player::stop() {
     stopRaw();
-    wantsToPlay_ = false;
+    wantsToPlay_ = beginning_ = false;
     engine_.stop();
 }
 
@@ -292,25 +475,50 @@ void Player::locate(metre::Beats to) {
     setProject(laid_); // what is urgent has changed
 }
 
-std::vector<RenderedPiece> Player::renderedClip(project::ClipId id) const {
-    const Part* part = partOf(id);
-    return part == nullptr ? std::vector<RenderedPiece>() : cache_.find(part->key);
+void Player::jump(metre::Beats to, bool atOnce) {
+    if (!isPlaying() || atOnce) {
+        locate(to);
+        return;
+    }
+    const metre::Beats here = position();
+    engine_.jump(metre::gridAfter(here, metre::Snap::Bar, project().metre), to);
+}
+
+std::vector<Player::ShownPiece> Player::renderedClip(project::ClipId id) const {
+    const auto [first, end] = windowsOf(id);
+    std::vector<ShownPiece> list;
+    for (std::size_t i = first; i < end; ++i) {
+        const project::Part& part = *windows_[i].part;
+        const Frames shift = part.at - part.from;
+        for (const RenderedPiece& piece : cache_.find(part.job->key)) {
+            const Frames from = std::max(part.at, piece.from + shift);
+            const Frames to = std::min(part.at + part.length, piece.end() + shift);
+            if (from < to) list.push_back({from, to, piece.from + shift, piece.audio, piece.peaks});
+        }
+    }
+    return list;
 }
 
 bool Player::isRendered(project::ClipId id) const {
-    const Part* part = partOf(id);
-    return part != nullptr && cache_.isComplete(part->key);
+    const auto [first, end] = windowsOf(id);
+    for (std::size_t i = first; i < end; ++i) {
+        const project::Part& part = *windows_[i].part;
+        if (!cache_.has(part.job->key, part.from, part.from + part.length)) return false;
+    }
+    return first < end;
 }
 
 std::string Player::problemWith(project::ClipId id) const {
-    const Part* part = partOf(id);
-    if (part == nullptr) return {};
-    return part->key ? cache_.problemWith(part->key) : part->clip->time().problem;
+    const auto [first, end] = windowsOf(id);
+    for (std::size_t i = first; i < end; ++i)
+        if (std::string problem = cache_.problemWith(windows_[i].part->job->key); !problem.empty()) return problem;
+    const project::LaidClip* clip = laid_->find(id);
+    return clip == nullptr ? std::string() : clip->time().problem;
 }
 
 bool Player::hasFailures() const {
-    return std::any_of(parts_.begin(), parts_.end(),
-                       [&](const Part& part) { return part.key && !cache_.problemWith(part.key).empty(); });
+    return std::any_of(windows_.begin(), windows_.end(),
+                       [&](const Window& w) { return !cache_.problemWith(w.part->job->key).empty(); });
 }
 
 } // namespace play

@@ -25,8 +25,9 @@ class Player {
 
     // From now on this project is played. Clips that were rendered before are there at once, the others as they
     // are rendered, those next to the play position first. While playing, a change of tempo is heard once the
-    // clips about to sound are ready, a fifth of a second later at the latest, from the same bar and beat.
-    // The output follows the project's rate; where it cannot, what is played is converted.
+    // clips about to sound are ready, at least in a draft, a few hundredths of a second later as a rule, from the
+    // same bar and beat; what is drafted is replaced as it is rendered. The output follows the project's rate;
+    // where it cannot, what is played is converted.
     void setProject(const project::LaidPtr& laid);
     // Brings newly rendered clips into what is played. To be called when onChange was, and about every 20 ms.
     void tick();
@@ -34,6 +35,9 @@ class Player {
     void play();
     void stop();
     void locate(metre::Beats to);
+    // While playing, goes on at `to` from the next bar line on, or from `at`; stopped, it goes there.
+    void jump(metre::Beats to, bool atOnce);
+    bool isJumping() const { return engine_.isJumping(); }
     bool isPlaying() const { return wantsToPlay_; }
     metre::Beats position() const;
 
@@ -62,8 +66,15 @@ class Player {
     // By how much the other is turned up to be as loud, in decibels; for the first clip that is compared.
     double otherGainDb() const;
 
-    // What is rendered of a clip, as it is to be heard now, in order.
-    std::vector<RenderedPiece> renderedClip(project::ClipId id) const;
+    // What is rendered of a clip, as it is to be heard now, in order; without drafts.
+    struct ShownPiece {
+        Frames from; // of the clip
+        Frames to;
+        Frames at; // where the sound's first frame lies
+        sound::AudioPtr audio;
+        std::shared_ptr<const sound::Peaks> peaks;
+    };
+    std::vector<ShownPiece> renderedClip(project::ClipId id) const;
     bool isRendered(project::ClipId id) const;
     // Why a clip cannot be heard; empty when it can, or will be.
     std::string problemWith(project::ClipId id) const;
@@ -74,8 +85,9 @@ class Player {
     std::size_t pendingRenders() const { return cache_.pending(); }
     std::size_t wantedRenders() const { return cache_.wantedCount(); }
 
-    // The highest sample of a channel since last asked, as a factor.
+    // The highest sample of a channel since last asked, as a factor; of a track before the output gain.
     float takePeak(int channel) { return engine_.takePeak(channel); }
+    float takeTrackPeak(std::size_t track, int channel) { return engine_.takeTrackPeak(track, channel); }
     Output& output() { return *output_; }
     // What start of the output said when it failed; empty when all is well.
     const std::string& outputProblem() const { return outputProblem_; }
@@ -83,10 +95,29 @@ class Player {
     void replaceOutput(std::unique_ptr<Output> output);
 
   private:
-    struct Part {
+    // A part of a clip: a window on a rendering.
+    struct Window {
         const project::LaidClip* clip = nullptr; // in laid_
-        base::Key key;                           // empty: it cannot be heard
-        base::Key otherKey;                      // what it is compared with, if it is
+        const project::Part* part = nullptr;     // in the clip's timing
+        Frames before;                           // frames beyond either end that cross over with the next part
+        Frames after;
+        project::RenderJobPtr other; // what it is compared with, if it is
+        Frames otherFrom;
+    };
+    // A stretch of sound of a clip: frames of the clip.
+    struct Segment {
+        Frames from;
+        Frames to;
+        Frames at; // of the sound's first frame
+        Frames rise;
+        Frames fall;
+        sound::AudioPtr audio;
+        std::shared_ptr<const sound::Peaks> peaks;
+        bool draft = false;
+    };
+    struct Heard {
+        std::vector<std::pair<Frames, Frames>> parts; // where they begin and how long they are
+        std::vector<Segment> segments;
     };
 
     struct Raw {
@@ -96,10 +127,17 @@ class Player {
     };
 
     void publish();
+    void addClip(mix::Scene& scene, std::size_t first, std::size_t end,
+                 const std::vector<RenderCache::Answer>& answers, std::unordered_map<std::int64_t, Heard>& heard);
+    static void addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer);
+    static void joinSegments(std::vector<Segment>& list);
+    std::vector<RenderCache::Question> aboutToSound() const;
     bool nextToSoundAreReady() const;
-    bool isReadyFor(const Part& part, double seconds) const;
-    double otherGainDb(const Part& part) const;
-    const Part* partOf(project::ClipId id) const;
+    void askForDrafts();
+    double otherGainDb(const Window& window) const;
+    std::pair<std::size_t, std::size_t> windowsOf(project::ClipId id) const;
+    double startOf(const Window& window) const;
+    void begin();
     const project::Project& project() const { return laid_->project(); }
     void startOutput();
 
@@ -110,16 +148,19 @@ class Player {
     std::unique_ptr<RateFeed> feed_; // null while the output plays at the project's rate
     int rate_ = 0;                   // the project's that the output was started for
     project::LaidPtr laid_;          // never null
-    std::vector<Part> parts_;
-    std::unordered_map<std::int64_t, std::size_t> places_; // of clips in parts_
+    std::vector<Window> windows_;
+    std::unordered_map<std::int64_t, std::pair<std::size_t, std::size_t>> places_; // of clips in windows_
     // At heardTempo_: stands in until the new one is ready.
-    std::unordered_map<std::int64_t, std::vector<RenderedPiece>> lastHeard_;
+    std::unordered_map<std::int64_t, Heard> lastHeard_;
+    std::unordered_map<base::Key, std::chrono::steady_clock::time_point, base::KeyHash> drafting_;
     std::optional<Comparison> comparison_;
     bool wantsOther_ = false;
     metre::TempoMap heardTempo_;
-    bool waiting_ = false; // a new tempo waits for its clips
+    bool waiting_ = false; // a new tempo waits for its clips, or play does
+    bool beginning_ = false;
     std::chrono::steady_clock::time_point changedAt_;
     std::int64_t publishedChanges_ = -1;
+    std::chrono::steady_clock::time_point publishedAt_;
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;

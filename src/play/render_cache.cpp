@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <limits>
 #include <new>
 
 namespace play {
@@ -29,14 +30,6 @@ auto guarded(const Work& work) -> decltype(work()) {
     }
 }
 
-// How soon frames [from, to) of a rendering are needed.
-double urgencyOf(const WantedRender& wanted, std::int64_t from, std::int64_t to) {
-    const double rate = wanted.job->sound->audio.rate;
-    const double begins = wanted.startsIn + double(from) / rate;
-    const double ends = wanted.startsIn + double(to) / rate;
-    return ends < 0 ? 1e6 - ends : std::max(0.0, begins);
-}
-
 } // namespace
 
 RenderCache::RenderCache(int workers, std::size_t keepBytes, std::function<void()> onDone)
@@ -52,28 +45,66 @@ RenderCache::~RenderCache() {
     wake_.notify_all();
 }
 
+// How soon frames [from, to) of a rendering are needed: by the use of it that needs them first.
+double RenderCache::urgencyOf(const Wanted& wanted, std::int64_t from, std::int64_t to) {
+    const double rate = wanted.job->sound->audio.rate;
+    double soonest = std::numeric_limits<double>::max();
+    for (const Use& use : wanted.uses) {
+        const std::int64_t first = std::max(from, use.from);
+        const std::int64_t last = std::min(to, use.to);
+        if (first >= last) continue;
+        const double begins = use.startsIn + double(first) / rate;
+        const double ends = use.startsIn + double(last) / rate;
+        soonest = std::min(soonest, ends < 0 ? 1e6 - ends : std::max(0.0, begins));
+    }
+    return soonest;
+}
+
+bool RenderCache::isNeeded(const Wanted& wanted, const Piece& piece) {
+    return std::any_of(wanted.uses.begin(), wanted.uses.end(),
+                       [&](const Use& use) { return piece.to > use.from && piece.from < use.to; });
+}
+
+// Whether nothing of what is wanted is still to be made.
+bool RenderCache::hasAllOf(const Wanted& wanted, const Entry* entry) {
+    if (entry == nullptr || entry->pieces.empty()) return entry != nullptr && !entry->problem.empty();
+    if (entry->isComplete() || !entry->problem.empty()) return true;
+    return std::all_of(entry->pieces.begin(), entry->pieces.end(),
+                       [&](const Piece& piece) { return piece.made.audio || !isNeeded(wanted, piece); });
+}
+
 void RenderCache::want(const std::vector<WantedRender>& wanted) {
     const std::lock_guard lock(mutex_);
     wanted_.clear();
+    drafts_.clear();
     for (const WantedRender& w : wanted) {
-        const auto [at, isNew] = wanted_.emplace(w.job->key, w);
-        if (isNew) continue;
-        const std::int64_t length = w.job->map.outputLength().value;
-        if (urgencyOf(w, 0, length) < urgencyOf(at->second, 0, length)) at->second.startsIn = w.startsIn;
-        at->second.measured |= w.measured;
+        Wanted& all = wanted_[w.job->key];
+        all.job = w.job;
+        all.measured = all.measured || w.measured;
+        all.uses.push_back({w.startsIn, w.from.value, w.to.value});
     }
     for (const auto& w : wanted_)
         if (const Entry* entry = entryOf(w.first)) ages_.splice(ages_.end(), ages_, entry->age);
     for (const auto& r : running_)
         if (wanted_.count(r->key) == 0) r->stop.request_stop();
-    // What was begun and is no longer wanted is not kept by halves.
-    std::vector<base::Key> halves;
-    for (const auto& [key, entry] : entries_)
-        if (!entry.hasEnded() && wanted_.count(key) == 0) halves.push_back(key);
-    for (const base::Key key : halves)
+    // What was begun and is no longer wanted is not kept where it is nothing yet; pieces that are made are.
+    std::vector<base::Key> begun;
+    for (auto& [key, entry] : entries_) {
+        if (wanted_.count(key) > 0) continue;
+        entry.drafts.clear();
+        if (entry.ready == 0 && entry.problem.empty()) begun.push_back(key);
+    }
+    for (const base::Key key : begun)
         forget(key);
     forgetOld();
     wake_.notify_all();
+}
+
+void RenderCache::draft(const std::vector<WantedRender>& needed) {
+    const std::lock_guard lock(mutex_);
+    for (const WantedRender& w : needed)
+        if (wanted_.count(w.job->key) > 0) drafts_.push_back(w);
+    if (!drafts_.empty()) wake_.notify_all();
 }
 
 RenderCache::Entry* RenderCache::entryOf(base::Key key) {
@@ -110,15 +141,41 @@ std::vector<RenderCache::Answer> RenderCache::answers(const std::vector<Question
     std::vector<Answer> list(questions.size());
     const std::lock_guard lock(mutex_);
     for (std::size_t i = 0; i < questions.size(); ++i) {
-        const Entry* entry = entryOf(questions[i].key);
+        const Question& q = questions[i];
+        const Entry* entry = entryOf(q.key);
         if (entry == nullptr) continue;
-        list[i].has = hasFrames(entry, questions[i].from, questions[i].to);
-        list[i].failed = !entry->problem.empty();
-        list[i].pieces.reserve(entry->ready);
+        Answer& answer = list[i];
+        answer.has = hasFrames(entry, q.from, q.to);
+        answer.failed = !entry->problem.empty();
+        answer.pieces.reserve(entry->ready);
         for (const Piece& piece : entry->pieces)
-            if (piece.made.audio) list[i].pieces.push_back(piece.made);
+            if (piece.made.audio) answer.pieces.push_back(piece.made);
+        std::int64_t reached = std::max<std::int64_t>(0, q.from.value);
+        const std::int64_t until = std::min(q.to, entry->job->map.outputLength()).value;
+        // Pieces and drafts, each from where the others reached.
+        for (bool further = true; further && reached < until;) {
+            further = false;
+            const auto over = [&](const RenderedPiece& r) {
+                if (r.from.value <= reached && r.end().value > reached) {
+                    reached = r.end().value;
+                    further = true;
+                }
+            };
+            std::for_each(answer.pieces.begin(), answer.pieces.end(), over);
+            if (!answer.has) std::for_each(entry->drafts.begin(), entry->drafts.end(), over);
+        }
+        answer.hasDraft = answer.has || reached >= until;
+        if (!answer.has) answer.drafts = entry->drafts;
     }
     return list;
+}
+
+bool RenderCache::hasWanted(base::Key key) const {
+    const std::lock_guard lock(mutex_);
+    const auto wanted = wanted_.find(key);
+    const Entry* entry = entryOf(key);
+    if (wanted == wanted_.end()) return entry != nullptr && entry->isComplete();
+    return entry != nullptr && entry->problem.empty() && hasAllOf(wanted->second, entry);
 }
 
 bool RenderCache::isComplete(base::Key key) const {
@@ -163,10 +220,8 @@ void RenderCache::retry() {
 
 std::size_t RenderCache::pending() const {
     const std::lock_guard lock(mutex_);
-    return static_cast<std::size_t>(std::count_if(wanted_.begin(), wanted_.end(), [&](const auto& w) {
-        const Entry* entry = entryOf(w.first);
-        return entry == nullptr || !entry->hasEnded();
-    }));
+    return static_cast<std::size_t>(std::count_if(
+        wanted_.begin(), wanted_.end(), [&](const auto& w) { return !hasAllOf(w.second, entryOf(w.first)); }));
 }
 
 std::size_t RenderCache::wantedCount() const {
@@ -190,20 +245,25 @@ void RenderCache::forgetOld() {
 }
 
 std::optional<RenderCache::Step> RenderCache::next() const {
+    if (!drafts_.empty()) return Step{nullptr, {}, drafts_.front(), 0};
     std::optional<Step> best;
-    const auto consider = [&](const WantedRender& w, std::optional<std::size_t> piece, double urgency) {
-        if (!best || urgency < best->urgency) best = Step{&w, piece, urgency};
+    const auto consider = [&](const Wanted& w, std::optional<std::size_t> piece, double urgency) {
+        if (!best || urgency < best->urgency) best = Step{&w, piece, {}, urgency};
     };
+    const std::int64_t all = std::numeric_limits<std::int64_t>::max() / 2;
     for (const auto& [key, w] : wanted_) {
         const Entry* entry = entryOf(key);
-        if (entry == nullptr) {
-            consider(w, {}, urgencyOf(w, 0, w.job->map.outputLength().value));
-        } else if (!entry->busy && entry->isComplete()) {
-            if (w.measured && !entry->measured) consider(w, {}, urgencyOf(w, 0, w.job->map.outputLength().value));
-        } else if (entry->problem.empty()) {
+        if (entry == nullptr || (entry->plan == nullptr && entry->pieces.empty() && entry->problem.empty())) {
+            if (entry == nullptr || !entry->busy) consider(w, {}, urgencyOf(w, 0, all));
+        } else if (!entry->problem.empty() || entry->busy) {
+            continue;
+        } else if (hasAllOf(w, entry)) {
+            if (w.measured && !entry->measured) consider(w, {}, urgencyOf(w, 0, all));
+        } else {
             for (std::size_t i = 0; i < entry->pieces.size(); ++i) {
                 const Piece& piece = entry->pieces[i];
-                if (!piece.running && !piece.made.audio) consider(w, i, urgencyOf(w, piece.from, piece.to));
+                if (!piece.running && !piece.made.audio && isNeeded(w, piece))
+                    consider(w, i, urgencyOf(w, piece.from, piece.to));
             }
         }
     }
@@ -226,10 +286,16 @@ void RenderCache::work(const std::stop_token& end) {
 }
 
 void RenderCache::doStep(std::unique_lock<std::mutex>& lock, const Step& step) {
+    if (step.draft) {
+        drafts_.erase(drafts_.begin());
+        makeDraft(lock, *step.draft);
+        return;
+    }
     const base::Key key = step.wanted->job->key;
+    const Entry* entry = entryOf(key);
     if (step.piece)
         render(lock, key, *step.piece);
-    else if (entryOf(key) == nullptr)
+    else if (entry == nullptr || entry->pieces.empty())
         plan(lock, *step.wanted);
     else
         measure(lock, key);
@@ -237,14 +303,40 @@ void RenderCache::doStep(std::unique_lock<std::mutex>& lock, const Step& step) {
 
 // Each of these leaves the lock while it works; meanwhile the entry may have been forgotten, and even begun anew.
 
-void RenderCache::plan(std::unique_lock<std::mutex>& lock, const WantedRender& wanted) {
-    const auto job = wanted.job;
+RenderCache::Entry& RenderCache::entryFor(const project::RenderJobPtr& job) {
+    if (Entry* there = entryOf(job->key)) return *there;
     Entry fresh;
     fresh.job = job;
-    const std::int64_t serial = fresh.serial = nextSerial_++;
-    fresh.busy = true;
+    fresh.serial = nextSerial_++;
     fresh.age = ages_.insert(ages_.end(), job->key);
-    entries_.emplace(job->key, std::move(fresh));
+    return entries_.emplace(job->key, std::move(fresh)).first->second;
+}
+
+void RenderCache::makeDraft(std::unique_lock<std::mutex>& lock, const WantedRender& needed) {
+    const auto job = needed.job;
+    Entry& begun = entryFor(job);
+    const std::int64_t serial = begun.serial;
+    if (hasFrames(&begun, needed.from, needed.to)) return;
+    lock.unlock();
+    auto made = guarded([&]() -> base::Result<RenderedPiece> {
+        const metre::Frames from = std::max(needed.from, metre::Frames(0));
+        const metre::Frames to = std::min(needed.to, job->map.outputLength());
+        if (from >= to) return base::cancelled();
+        return RenderedPiece{from, std::make_shared<const sound::Audio>(project::draftOf(*job, from, to)), {}};
+    });
+    lock.lock();
+    Entry* entry = entryOf(job->key);
+    if (!made || entry == nullptr || entry->serial != serial) return;
+    constexpr std::size_t most = 8;
+    if (entry->drafts.size() >= most) entry->drafts.erase(entry->drafts.begin());
+    entry->drafts.push_back(std::move(*made));
+}
+
+void RenderCache::plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted) {
+    const auto job = wanted.job;
+    Entry& begun = entryFor(job);
+    const std::int64_t serial = begun.serial;
+    begun.busy = true;
     lock.unlock();
     auto planned = guarded([&] { return project::planOf(*job); });
     lock.lock();
@@ -296,7 +388,10 @@ void RenderCache::render(std::unique_lock<std::mutex>& lock, base::Key key, std:
         ++entry->ready;
         entry->bytes += bytesOf(place.made);
         bytes_ += bytesOf(place.made);
-        if (entry->isComplete()) entry->plan = nullptr;
+        if (entry->isComplete()) {
+            entry->plan = nullptr;
+            entry->drafts.clear();
+        }
         forgetOld();
     } else if (!rendered.error().cancelled) {
         entry->problem = rendered.error().text;
@@ -310,7 +405,7 @@ void RenderCache::measure(std::unique_lock<std::mutex>& lock, base::Key key) {
     std::vector<sound::AudioPtr> pieces;
     pieces.reserve(entry->pieces.size());
     for (const Piece& piece : entry->pieces)
-        pieces.push_back(piece.made.audio);
+        if (piece.made.audio) pieces.push_back(piece.made.audio);
     lock.unlock();
     const auto loudness =
         guarded([&]() -> base::Result<std::optional<double>> { return sound::integratedLoudness(pieces); });

@@ -7,6 +7,7 @@
 #include <atomic>
 #include <condition_variable>
 #include <functional>
+#include <limits>
 #include <list>
 #include <mutex>
 #include <optional>
@@ -20,15 +21,20 @@ namespace play {
 
 struct WantedRender {
     project::RenderJobPtr job;
-    double startsIn = 0;   // seconds from the play position to its first frame; negative: it has begun
+    double startsIn = 0;   // seconds from the play position to its frame 0; negative: it has begun
     bool measured = false; // its loudness, too
+    // The frames of it that are wanted; none beyond its end. The same job may be wanted more than once.
+    metre::Frames from{0};
+    metre::Frames to{std::numeric_limits<std::int64_t>::max() / 2};
 };
 
 // A part of a rendering that is ready.
 struct RenderedPiece {
     metre::Frames from; // of the rendering
     sound::AudioPtr audio;
-    std::shared_ptr<const sound::Peaks> peaks; // for drawing
+    std::shared_ptr<const sound::Peaks> peaks; // for drawing; null for a draft
+
+    metre::Frames end() const { return from + audio->frames(); }
 };
 
 // All members may be called from any thread.
@@ -44,6 +50,10 @@ class RenderCache {
     // What sounds comes first, then what will, then what has.
     void want(const std::vector<WantedRender>& wanted);
 
+    // Quick renderings (stretch/draft.h) of frames that are needed at once, before everything else: in addition to
+    // what is wanted. They are dropped once the frames are there, and with what is no longer wanted.
+    void draft(const std::vector<WantedRender>& needed);
+
     // The pieces that are there, in order; each frame is in one of them at most.
     std::vector<RenderedPiece> find(base::Key key) const;
     // Many questions answered at once, so that whoever asks waits for the workers only once.
@@ -54,13 +64,17 @@ class RenderCache {
     };
     struct Answer {
         std::vector<RenderedPiece> pieces;
-        bool has = false; // as has() says
+        std::vector<RenderedPiece> drafts; // that reach into the frames that were asked for
+        bool has = false;                  // as has() says
+        bool hasDraft = false;             // the same with drafts for what is missing
         bool failed = false;
     };
     std::vector<Answer> answers(const std::vector<Question>& questions) const;
     // Whether the frames [from, to) are there, as far as the rendering has such frames.
     bool has(base::Key key, metre::Frames from, metre::Frames to) const;
     bool isComplete(base::Key key) const;
+    // Whether all that is wanted of it is there.
+    bool hasWanted(base::Key key) const;
     // Counts up with every piece that is made; 0 when nothing is there.
     std::size_t pieceCount(base::Key key) const;
     // In LUFS, where it was wanted, is complete, and is not silent.
@@ -97,8 +111,19 @@ class RenderCache {
         std::string problem;
         std::list<base::Key>::iterator age;
 
+        std::vector<RenderedPiece> drafts;
+
         bool isComplete() const { return !pieces.empty() && ready == pieces.size(); }
-        bool hasEnded() const { return isComplete() || !problem.empty(); }
+    };
+    struct Use {
+        double startsIn = 0;
+        std::int64_t from = 0;
+        std::int64_t to = 0;
+    };
+    struct Wanted {
+        project::RenderJobPtr job;
+        bool measured = false;
+        std::vector<Use> uses;
     };
     struct Running {
         base::Key key;
@@ -106,19 +131,25 @@ class RenderCache {
     };
     // What a worker does next. An empty piece plans, or measures.
     struct Step {
-        const WantedRender* wanted = nullptr;
+        const Wanted* wanted = nullptr;
         std::optional<std::size_t> piece;
+        std::optional<WantedRender> draft;
         double urgency = 0;
     };
 
     void work(const std::stop_token& end);
     std::optional<Step> next() const;
     void doStep(std::unique_lock<std::mutex>& lock, const Step& step);
-    void plan(std::unique_lock<std::mutex>& lock, const WantedRender& wanted);
+    void plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted);
+    void makeDraft(std::unique_lock<std::mutex>& lock, const WantedRender& needed);
+    static bool isNeeded(const Wanted& wanted, const Piece& piece);
+    static bool hasAllOf(const Wanted& wanted, const Entry* entry);
+    static double urgencyOf(const Wanted& wanted, std::int64_t from, std::int64_t to);
     void render(std::unique_lock<std::mutex>& lock, base::Key key, std::size_t piece);
     void measure(std::unique_lock<std::mutex>& lock, base::Key key);
     static bool hasFrames(const Entry* entry, metre::Frames from, metre::Frames to);
     Entry* entryOf(base::Key key);
+    Entry& entryFor(const project::RenderJobPtr& job);
     const Entry* entryOf(base::Key key) const;
     void forget(base::Key key);
     void forgetOld();
@@ -128,7 +159,8 @@ class RenderCache {
     const std::function<void()> onDone_;
     mutable std::mutex mutex_; // guards all below
     std::condition_variable_any wake_;
-    std::unordered_map<base::Key, WantedRender, base::KeyHash> wanted_;
+    std::unordered_map<base::Key, Wanted, base::KeyHash> wanted_;
+    std::vector<WantedRender> drafts_; // to be made
     std::vector<std::shared_ptr<Running>> running_;
     std::unordered_map<base::Key, Entry, base::KeyHash> entries_;
     std::list<base::Key> ages_; // least recently wanted first

@@ -43,8 +43,16 @@ struct Words<metre::Snap> {
 template <>
 struct Words<TimeRule> {
     static constexpr const char* what = "time rule";
-    static constexpr std::array<std::pair<TimeRule, const char*>, 2> all = {
-        {{TimeRule::Stretch, "stretch"}, {TimeRule::Place, "place"}}};
+    static constexpr std::array<std::pair<TimeRule, const char*>, 4> all = {{{TimeRule::Stretch, "stretch"},
+                                                                             {TimeRule::Slices, "slices"},
+                                                                             {TimeRule::Place, "place"},
+                                                                             {TimeRule::Fixed, "fixed"}}};
+};
+template <>
+struct Words<Normalise> {
+    static constexpr const char* what = "way to normalise";
+    static constexpr std::array<std::pair<Normalise, const char*>, 3> all = {
+        {{Normalise::No, "no"}, {Normalise::Peak, "peak"}, {Normalise::Loudness, "loudness"}}};
 };
 template <>
 struct Words<Channels> {
@@ -84,6 +92,18 @@ template <class V>
 void describe(V& v, metre::MetrePoint& p) {
     v.member("bar", p.bar, Limits{1, 1e6});
     v.member("metre", p.metre);
+}
+
+template <class V>
+void describe(V& v, KeyPoint& p) {
+    v.member("bar", p.bar, Limits{1, 1e6});
+    v.member("key", p.key);
+}
+
+template <class V>
+void describe(V& v, Section& s) {
+    v.member("beat", s.at, beatsAnywhere);
+    v.member("name", s.name);
 }
 
 template <class V>
@@ -154,6 +174,7 @@ void describe(V& v, Source& s) {
     v.member("kind", s.kind, {}, 2);
     v.member("listen", s.window, {}, 2);
     v.member("marks", s.marks, {}, 2);
+    v.member("following", s.following, {}, 4);
 }
 
 template <class V>
@@ -170,17 +191,31 @@ void describe(V& v, Clip& c) {
     v.member("from", c.from);
     v.member("to", c.to);
     v.member("rule", c.rule);
+    v.member("heldTempo", c.heldTempo, {}, 4);
     v.member("method", c.stretch.method);
     v.member("semitones", c.stretch.semitones, Limits{-mostSemitones, mostSemitones});
     v.member("formants", c.stretch.formants, {}, 3);
+    v.member("sensitivity", c.stretch.sensitivity, Limits{0, 1}, 4);
     v.member("loop", c.stretch.loop);
+    v.member("turn", c.turn, {}, 4);
+    v.member("followsKey", c.followsKey, {}, 4);
+    v.member("toRelatives", c.toRelatives, {}, 4);
     v.member("gain", c.gainDb, Limits{-200, 60});
+    v.member("normalise", c.normalise, {}, 4);
+    v.member("normaliseDb", c.normaliseDb, Limits{-200, 200}, 4);
     v.member("channels", c.channels, {}, 3);
+    v.member("flipLeft", c.flipLeft, {}, 4);
+    v.member("flipRight", c.flipRight, {}, 4);
     v.member("fadeIn", c.fadeIn, {}, 3);
     v.member("fadeOut", c.fadeOut, {}, 3);
+    v.member("mute", c.mute, {}, 4);
     v.member("locked", c.locked, {}, 3);
+    v.member("tint", c.tint, Limits{0, 63}, 4);
+    v.member("name", c.name, {}, 4);
 }
 inline const char* wrongWith(const Clip& c) {
+    if (c.heldTempo && !metre::isTempo(*c.heldTempo)) return "a clip's tempo is out of range";
+    if (c.turn && c.turn->to < c.turn->from + Seconds(shortestTurn)) return "a clip's turn is out of range";
     return c.to > c.from ? nullptr : "a clip's times are out of range";
 }
 
@@ -193,6 +228,8 @@ void describe(V& v, Track& t) {
     v.member("pan", t.pan, Limits{-1, 1}, 3);
     v.member("mute", t.mute);
     v.member("solo", t.solo);
+    v.member("rule", t.rule, {}, 4);
+    v.member("height", t.height, Limits{0, 2}, 4);
     v.member("clips", t.clips);
 }
 
@@ -206,14 +243,26 @@ inline const char* wrongWith(const LoopRange& l) {
     return l.to > l.from ? nullptr : "the loop range is out of range";
 }
 
+inline const char* wrongWith(const Project& p) {
+    for (std::size_t i = 1; i < p.sections.size(); ++i)
+        if (p.sections[i].at <= p.sections[i - 1].at) return "the sections do not follow each other";
+    return nullptr;
+}
+
 template <class V>
 void describe(V& v, Project& p) {
     v.member("rate", p.rate, Limits{lowestProjectRate, highestProjectRate});
     v.member("tempo", p.tempo);
     v.member("metre", p.metre);
-    v.member("key", p.key);
+    v.member("keys", p.keys, {}, 4);
+    v.member("sections", p.sections, {}, 4);
+    v.member("rule", p.rule, {}, 4);
+    v.member("following", p.following, {}, 4);
     v.member("snap", p.snap);
     v.member("click", p.click);
+    v.member("clickGain", p.clickDb, Limits{-200, 60}, 4);
+    v.member("countIn", p.countIn, Limits{0, mostCountIn}, 4);
+    v.member("outputGain", p.outputDb, Limits{-200, 60}, 4);
     v.member("loop", p.loop);
     v.member("sources", p.sources);
     v.member("tracks", p.tracks);

@@ -8,6 +8,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <set>
 
 namespace project {
 
@@ -27,8 +29,9 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
     clip.source = source;
     clip.at = at;
     clip.to = s->wholeEnd();
-    // Nothing is stretched unasked by a tempo that may be none.
-    clip.rule = s->beats && !hear::isMaybe(s->readings, s->chosen) ? TimeRule::Stretch : TimeRule::Place;
+    // Nothing is stretched unasked by a tempo that may be none, and no hit at all.
+    if (s->beats && (hear::isMaybe(s->readings, s->chosen) || s->kind == hear::Kind::OneHit))
+        clip.rule = TimeRule::Place;
     // A whole number of beats means a loop: it goes round without a seam.
     clip.stretch.method = methodFor(s->kind);
     clip.stretch.loop = s->wholeBeats().has_value();
@@ -44,38 +47,34 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
 Result<Project> moveClips(const Project& p, const std::vector<ClipId>& ids, Beats by, int tracks) {
     if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
     if (!std::isfinite(by.value)) return base::problem("A clip cannot be moved by that.");
-    if (tracks == 0) {
-        // On its track a clip keeps its place in the list: what lies on top stays there.
-        bool tooFar = false;
-        const Beats first = p.metre.startOfBar(-3);
-        auto out = withClips(p, ids, [&](Clip& clip) {
-            clip.at += by;
-            tooFar = tooFar || startOf(p, clip) < first || std::abs(clip.at.value) > furthest.value;
-        });
-        if (tooFar) return base::problem("A clip cannot lie that far from the beginning.");
-        return out;
-    }
-    std::vector<std::vector<Clip>> moved(p.tracks.size());
+    const std::set<ClipId> moving(ids.begin(), ids.end());
     const Beats earliest = p.metre.startOfBar(-3);
-    for (std::size_t i = 0; i < p.tracks.size(); ++i)
-        for (Clip clip : p.tracks[i]->clips) {
-            if (!contains(ids, clip.id)) continue;
+    std::vector<std::vector<Clip>> arriving(p.tracks.size());
+    Project out = p;
+    for (std::size_t i = 0; i < p.tracks.size(); ++i) {
+        auto track = std::make_shared<Track>(*p.tracks[i]);
+        bool any = false;
+        for (Clip& clip : track->clips) {
+            if (moving.count(clip.id) == 0) continue;
+            any = true;
+            clip.at += by;
+            if (startOf(p, *track, clip) < earliest || std::abs(clip.at.value) > furthest.value)
+                return base::problem("A clip cannot lie that far from the beginning.");
             const auto to = static_cast<std::int64_t>(i) + tracks;
             if (to < 0 || to >= static_cast<std::int64_t>(p.tracks.size()))
                 return base::problem("There is no track there.");
-            clip.at += by;
-            if (startOf(p, clip) < earliest || std::abs(clip.at.value) > furthest.value)
-                return base::problem("A clip cannot lie that far from the beginning.");
-            moved[static_cast<std::size_t>(to)].push_back(clip);
+            if (tracks != 0) arriving[static_cast<std::size_t>(to)].push_back(clip);
         }
-    Project out = p;
-    std::size_t i = 0;
-    eachTrack(out, [&](Track& track) {
-        const auto& arriving = moved[i++];
-        const bool left = std::erase_if(track.clips, [&](const Clip& c) { return contains(ids, c.id); }) > 0;
-        track.clips.insert(track.clips.end(), arriving.begin(), arriving.end());
-        return left || !arriving.empty();
-    });
+        // On its track a clip keeps its place in the list: what lies on top stays there.
+        if (tracks != 0) std::erase_if(track->clips, [&](const Clip& c) { return moving.count(c.id) > 0; });
+        if (any && (by != Beats(0) || tracks != 0)) out.tracks[i] = std::move(track);
+    }
+    for (std::size_t i = 0; i < arriving.size(); ++i) {
+        if (arriving[i].empty()) continue;
+        auto track = std::make_shared<Track>(*out.tracks[i]);
+        track->clips.insert(track->clips.end(), arriving[i].begin(), arriving[i].end());
+        out.tracks[i] = std::move(track);
+    }
     return out;
 }
 
@@ -92,8 +91,74 @@ Result<Project> setMethod(const Project& p, const std::vector<ClipId>& ids, stre
     return withClips(p, ids, [method](Clip& c) { c.stretch.method = method; });
 }
 
-Result<Project> setRule(const Project& p, const std::vector<ClipId>& ids, TimeRule rule) {
+Result<Project> setRule(const Project& p, const std::vector<ClipId>& ids, std::optional<TimeRule> rule) {
     return withClips(p, ids, [rule](Clip& c) { c.rule = rule; });
+}
+
+Result<Project> fitNow(const Project& p, const std::vector<ClipId>& ids) {
+    return withClips(p, ids, [&p](Clip& c) {
+        const SourcePtr s = sourceOf(p, c.source);
+        if (!s || !s->beats) return;
+        const Bpm now = p.tempo.tempoAt(startOf(p, c));
+        const bool held = c.heldTempo && std::abs(c.heldTempo->value - now.value) < 1e-9;
+        if (!held) c.heldTempo = now;
+    });
+}
+
+Result<Project> setAsRecorded(const Project& p, const std::vector<ClipId>& ids) {
+    return withClips(p, ids, [](Clip& c) {
+        c.rule = TimeRule::Place;
+        c.heldTempo.reset();
+        c.followsKey = false;
+        c.stretch.semitones = 0;
+    });
+}
+
+Result<Project> setSensitivity(const Project& p, const std::vector<ClipId>& ids, double sensitivity) {
+    if (auto fits = within(sensitivity, 0, 1, "A sensitivity", ""); !fits) return tl::unexpected(fits.error());
+    return withClips(p, ids, [sensitivity](Clip& c) { c.stretch.sensitivity = sensitivity; });
+}
+
+Result<Project> setFollowsKey(const Project& p, const std::vector<ClipId>& ids, bool on) {
+    return withClips(p, ids, [on](Clip& c) { c.followsKey = on; });
+}
+
+Result<Project> setToRelatives(const Project& p, const std::vector<ClipId>& ids, bool on) {
+    return withClips(p, ids, [on](Clip& c) { c.toRelatives = on; });
+}
+
+Result<Project> setFlipped(const Project& p, const std::vector<ClipId>& ids, Side side, bool on) {
+    return withClips(p, ids, [=](Clip& c) { (side == Side::Left ? c.flipLeft : c.flipRight) = on; });
+}
+
+Result<Project> setNormalise(const Project& p, const std::vector<ClipId>& ids, Normalise how,
+                             const std::vector<double>& gainsDb) {
+    if (how != Normalise::No && gainsDb.size() != ids.size())
+        return base::problem("Not every clip's level was measured.");
+    std::map<ClipId, double> gains;
+    for (std::size_t i = 0; i < gainsDb.size() && i < ids.size(); ++i)
+        gains[ids[i]] = std::clamp(gainsDb[i], quietestDb, -quietestDb);
+    return withClips(p, ids, [&](Clip& c) {
+        c.normalise = how;
+        c.normaliseDb = how == Normalise::No ? 0 : gains[c.id];
+    });
+}
+
+Result<Project> setClipMute(const Project& p, const std::vector<ClipId>& ids, bool on) {
+    return withClips(p, ids, [on](Clip& c) { c.mute = on; });
+}
+
+Result<Project> setTint(const Project& p, const std::vector<ClipId>& ids, std::optional<int> tint) {
+    return withClips(p, ids, [tint](Clip& c) { c.tint = tint; });
+}
+
+Result<Project> setName(const Project& p, const std::vector<ClipId>& ids, const std::string& name) {
+    if (name.size() > longestName) return base::problem("A name has up to 1000 bytes.");
+    int number = 0;
+    return withClips(p, ids, [&](Clip& c) {
+        ++number;
+        c.name = name.empty() || ids.size() == 1 ? name : fmt::format("{} {}", name, number);
+    });
 }
 
 Result<Project> setTranspose(const Project& p, const std::vector<ClipId>& ids, double semitones) {
@@ -175,7 +240,7 @@ Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int 
         if (!fitted) return fitted;
         auto placed = withClips(*fitted, {id}, [&](Clip& c) {
             c.at = start;
-            c.rule = TimeRule::Stretch;
+            if (c.rule != TimeRule::Slices) c.rule = TimeRule::Stretch;
             c.stretch.loop = true;
         });
         if (!placed) return placed;

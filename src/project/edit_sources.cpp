@@ -3,6 +3,7 @@
 #include "metre/tempo.h"
 #include "project/changed.h"
 #include "project/settle.h"
+#include "project/timing.h"
 
 #include <algorithm>
 #include <cmath>
@@ -13,6 +14,30 @@ namespace {
 
 bool usesWhole(const Clip& clip, const Source& s) {
     return std::abs(clip.from.value) < 1e-6 && std::abs((clip.to - s.wholeEnd()).value) < 1e-6;
+}
+
+// A clip's part in a source whose beats have changed: whole stays whole, and what goes round goes round as often.
+bool follow(Clip& c, const Source& old, const Source& changed) {
+    if (usesWhole(c, old)) {
+        c.to = changed.wholeEnd();
+        return true;
+    }
+    const Seconds oldEnd = old.wholeEnd();
+    if (!c.stretch.loop || c.turn || c.to <= oldEnd) return false;
+    const Seconds oldFrom = old.beats ? old.beats->secondsAt(Beats(0)) : Seconds(0);
+    const Seconds from = changed.beats ? changed.beats->secondsAt(Beats(0)) : Seconds(0);
+    const double turn = (changed.wholeEnd() - from).value;
+    const double oldTurn = (oldEnd - oldFrom).value;
+    if (turn < shortestTurn || oldTurn < shortestTurn) return false;
+    const auto moved = [&](Seconds u) {
+        return u <= oldEnd ? u : from + Seconds((u - oldFrom).value / oldTurn * turn);
+    };
+    const Seconds to = moved(c.to);
+    const Seconds begins = moved(c.from);
+    if (begins >= to) return false;
+    c.from = begins;
+    c.to = to;
+    return true;
 }
 
 // Fails when a locked clip would have to follow a source whose beats have changed.
@@ -36,10 +61,7 @@ Result<Project> withSource(const Project& p, const Source& changed) {
     eachTrack(out, [&](Track& track) {
         bool any = false;
         for (Clip& c : track.clips)
-            if (c.source == changed.id && usesWhole(c, *old)) {
-                c.to = changed.wholeEnd();
-                any = true;
-            }
+            if (c.source == changed.id) any = follow(c, *old, changed) || any;
         return any;
     });
     return out;
@@ -73,8 +95,8 @@ Result<Project> withBeatsOf(const Project& p, const Source& changed) {
         eachTrack(out, [&](Track& track) {
             bool any = false;
             for (Clip& c : track.clips)
-                if (c.source == changed.id) {
-                    c.rule = TimeRule::Stretch;
+                if (c.source == changed.id && c.rule) {
+                    c.rule.reset();
                     any = true;
                 }
             return any;
@@ -82,8 +104,8 @@ Result<Project> withBeatsOf(const Project& p, const Source& changed) {
     return out;
 }
 
-// Half or double the beats, wherever they lie: free playing stays free.
-void scaleBeats(Source& s, double factor) {
+// The beats more or fewer, wherever they lie: free playing stays free.
+void scaleAll(Source& s, double factor) {
     std::vector<metre::Pin> pins = s.beats->pins();
     for (metre::Pin& pin : pins)
         pin.beat = Beats(pin.beat.value * factor);
@@ -119,7 +141,7 @@ Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Wit
     putReading(changed, said(by, bpm));
     const double factor = old->beats ? bpm.value / old->beats->meanTempo().value : 0;
     if (std::abs(factor - 0.5) < 1e-9 || std::abs(factor - 2) < 1e-9) {
-        scaleBeats(changed, factor);
+        scaleAll(changed, factor);
         changed.chosen = by;
     } else {
         useReading(changed, said(by, bpm));
@@ -225,6 +247,47 @@ Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
     if (changed.loopBeats && changed.beats->secondsAt(*changed.loopBeats) > s->length() + Seconds(0.05))
         changed.loopBeats.reset();
     return withSource(p, changed);
+}
+
+Result<Project> scaleBeats(const Project& p, SourceId id, double factor) {
+    const SourcePtr s = sourceOf(p, id);
+    if (!s) return tl::unexpected(mayChange(p, id).error());
+    if (!s->beats) return base::problem(fmt::format("{} has no tempo yet.", s->name));
+    const Bpm bpm(s->beats->meanTempo().value * factor);
+    if (auto fits = tempoFits(*s, bpm); !fits) return tl::unexpected(fits.error());
+    Source changed = *s;
+    // A loop keeps its end where that is; the beats within are more or fewer.
+    const Beats end(s->endBeat().value * factor);
+    scaleAll(changed, factor);
+    if (!changed.loopBeats && std::abs(end.value - std::round(end.value)) < 1e-6 && end.value >= 1 &&
+        std::abs((changed.beats->secondsAt(Beats(std::round(end.value))) - s->wholeEnd()).value) < 1e-3)
+        changed.loopBeats = Beats(std::round(end.value));
+    hear::Reading reading = said(hear::Witness::Typed, bpm);
+    reading.pins = changed.beats->pins();
+    if (const auto beats = changed.wholeBeats()) reading.beats = Beats(*beats);
+    putReading(changed, std::move(reading));
+    changed.chosen = hear::Witness::Typed;
+    return withBeatsOf(p, changed);
+}
+
+Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>& ids, bool on) {
+    Project out = p;
+    for (const SourceId id : ids) {
+        const SourcePtr s = sourceOf(p, id);
+        if (!s) return tl::unexpected(mayChange(p, id).error());
+        if (s->following == on) continue;
+        eachTrack(out, [&](Track& track) {
+            bool any = false;
+            for (Clip& c : track.clips)
+                if (c.source == id) any = holdOrFollow(p, track, c, on) || any;
+            return any;
+        });
+        Source changed = *s;
+        changed.following = on;
+        for (SourcePtr& each : out.sources)
+            if (each->id == id) each = std::make_shared<const Source>(changed);
+    }
+    return out;
 }
 
 Result<Project> forgetBeat(const Project& p, SourceId id) {

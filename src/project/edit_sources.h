@@ -31,6 +31,10 @@ Result<Project> setMarks(const Project& p, SourceId id, Seconds from, Seconds to
 // `choose`, uses the reading that ranks highest now.
 Result<Project> setHeard(const Project& p, SourceId id, const Source& heard, bool choose);
 Result<Project> setSourceKey(const Project& p, SourceId id, std::optional<hear::Key> key);
+// Scales all of a source's beats by a factor: free playing stays free. Its clips become longer or shorter by it.
+Result<Project> scaleBeats(const Project& p, SourceId id, double factor);
+// Whether its clips follow the project's tempo; see setFollowing() in edit_time.h.
+Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>& ids, bool on);
 // Moves the first downbeat, keeping the tempo.
 Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at);
 // Says that no beat is known; its clips are then placed, not stretched.

@@ -68,4 +68,48 @@ Result<Project> renameTrack(const Project& p, TrackId id, const std::string& nam
     return withTrack(p, id, [&](Track& t) { t.name = name; });
 }
 
+Result<Project> setTrackRule(const Project& p, TrackId id, std::optional<TimeRule> rule) {
+    return withTrack(p, id, [rule](Track& t) { t.rule = rule; });
+}
+
+Result<Project> setTrackTint(const Project& p, TrackId id, int tint) {
+    if (tint < 0 || tint >= tints) return base::problem("There are eight tints.");
+    return withTrack(p, id, [tint](Track& t) { t.tint = tint; });
+}
+
+Result<Project> moveTrack(const Project& p, TrackId id, std::size_t to) {
+    const TrackPtr track = trackOf(p, id);
+    if (!track) return tl::unexpected(mayChange(p, id).error());
+    if (to >= p.tracks.size()) return base::problem("There is no track there.");
+    Project out = p;
+    std::erase(out.tracks, track);
+    out.tracks.insert(out.tracks.begin() + static_cast<std::ptrdiff_t>(to), track);
+    return out;
+}
+
+Result<DuplicatedTrack> duplicateTrack(const Project& p, TrackId id) {
+    const TrackPtr track = trackOf(p, id);
+    if (!track) return tl::unexpected(mayChange(p, id).error());
+    DuplicatedTrack made{p, {}};
+    auto copy = std::make_shared<Track>(*track);
+    copy->id = made.id = TrackId{made.project.nextId++};
+    for (Clip& c : copy->clips) {
+        c.id = ClipId{made.project.nextId++};
+        c.locked = false;
+    }
+    const auto at = std::find(made.project.tracks.begin(), made.project.tracks.end(), track);
+    made.project.tracks.insert(at + 1, std::move(copy));
+    return made;
+}
+
+Project setTrackHeight(const Project& p, std::optional<TrackId> id, int height) {
+    Project out = p;
+    eachTrack(out, [&](Track& t) {
+        if (id && t.id != *id) return false;
+        t.height = std::clamp(height, 0, 2);
+        return true;
+    });
+    return out;
+}
+
 } // namespace project

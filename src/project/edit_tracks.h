@@ -20,6 +20,19 @@ Result<Project> setSolo(const Project& p, TrackId id, bool on);
 Result<Project> setTrackGain(const Project& p, TrackId id, double db);
 Result<Project> turnTrackGain(const Project& p, TrackId id, double byDb);
 Result<Project> setPan(const Project& p, TrackId id, double pan); // −1 left to 1 right
+// none: the project's.
+Result<Project> setTrackRule(const Project& p, TrackId id, std::optional<TimeRule> rule);
+Result<Project> setTrackTint(const Project& p, TrackId id, int tint); // 0–7
+// To that place in the list, counted from 0.
+Result<Project> moveTrack(const Project& p, TrackId id, std::size_t to);
+// With copies of its clips, below it.
+struct DuplicatedTrack {
+    Project project;
+    TrackId id;
+};
+Result<DuplicatedTrack> duplicateTrack(const Project& p, TrackId id);
+// How high it is shown, 0–2: undo leaves that alone.
+Project setTrackHeight(const Project& p, std::optional<TrackId> id, int height); // none: of all
 Result<Project> renameTrack(const Project& p, TrackId id, const std::string& name);
 
 } // namespace project

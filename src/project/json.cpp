@@ -317,6 +317,8 @@ struct Stored<metre::TempoMap> : StoredMap<metre::TempoMap, metre::TempoPoint> {
 template <>
 struct Stored<metre::MetreMap> : StoredMap<metre::MetreMap, metre::MetrePoint> {};
 template <>
+struct Stored<KeyMap> : StoredMap<KeyMap, KeyPoint> {};
+template <>
 struct Stored<metre::BeatMap> : StoredMap<metre::BeatMap, metre::Pin> {};
 
 template <class T>
@@ -324,6 +326,29 @@ void notice(const char* of, std::vector<StoredMember>& all) {
     Names names{of, all};
     T value{};
     describe(names, value);
+}
+
+// What older versions said in other words.
+void bringUpToDate(Json& j, std::int64_t version) {
+    if (version >= 4) return;
+    if (j.contains("key")) j["keys"] = Json::array({{{"bar", 1}, {"key", j["key"]}}});
+    if (!j.contains("tracks") || !j["tracks"].is_array()) return;
+    std::set<std::int64_t> withBeats;
+    if (j.contains("sources") && j["sources"].is_array())
+        for (const Json& s : j["sources"])
+            if (s.is_object() && s.contains("pins") && !s["pins"].is_null() && s.contains("id") &&
+                s["id"].is_number_integer())
+                withBeats.insert(s["id"].get<std::int64_t>());
+    // Every clip had a rule of its own; what would be so anyway is no longer said.
+    for (Json& t : j["tracks"]) {
+        if (!t.is_object() || !t.contains("clips") || !t["clips"].is_array()) continue;
+        for (Json& c : t["clips"]) {
+            if (!c.is_object() || !c.contains("rule")) continue;
+            const bool beats = c.contains("source") && c["source"].is_number_integer() &&
+                               withBeats.count(c["source"].get<std::int64_t>()) > 0;
+            if (c["rule"] == "stretch" || (c["rule"] == "place" && !beats)) c["rule"] = nullptr;
+        }
+    }
 }
 
 void checkReferences(const Project& p) {
@@ -355,7 +380,7 @@ Result<Project> fromJson(const std::string& text, const std::filesystem::path& f
     const auto fail = [&](const std::string& reason) {
         return base::problem(fmt::format("{} could not be opened: {}.", shownAs, reason));
     };
-    const Json j = Json::parse(text, nullptr, false);
+    Json j = Json::parse(text, nullptr, false);
     if (j.is_discarded()) return fail("the file is damaged or was cut off");
     try {
         if (!j.is_object() || !j.contains("format") || j["format"] != formatName)
@@ -366,6 +391,7 @@ Result<Project> fromJson(const std::string& text, const std::filesystem::path& f
             return fail(fmt::format("it was made by a newer Patient Metre (format {}; this one reads up to {})",
                                     version, formatVersion));
         if (version < 1) return fail("“version” is out of range");
+        bringUpToDate(j, version);
         auto p = readFrom<Project>(j, {"project", {}, folder, static_cast<int>(version)});
         checkReferences(p);
         return p;
@@ -381,6 +407,8 @@ std::vector<StoredMember> storedMembers() {
     notice<Project>("project", all);
     notice<metre::TempoPoint>("tempo point", all);
     notice<metre::MetrePoint>("metre point", all);
+    notice<KeyPoint>("key point", all);
+    notice<Section>("section", all);
     notice<LoopRange>("loop range", all);
     notice<Source>("source", all);
     notice<hear::Reading>("reading", all);

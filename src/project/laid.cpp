@@ -32,20 +32,187 @@ std::vector<Beats> bendsOf(const std::vector<Beats>& ofTempo, const metre::BeatM
     return list;
 }
 
-struct Layer {
-    const Project& p;
-    const std::vector<Beats>& bends;
+// A rendering that clips are windows on.
+struct Whole {
+    RenderJobPtr job;
+    Frames startFrame; // where its first frame would sound
+    std::string problem;
+};
 
-    Frames frameAt(Beats b) const { return metre::toFrames(p.tempo.secondsAt(b), p.rate); }
-    Frames sourceFrame(Seconds s) const { return metre::toFrames(s, p.rate); }
+class Layer {
+  public:
+    Layer(const Project& p, const std::vector<Beats>& bends) : p_(p), bends_(bends) {}
 
-    Result<metre::TimeMap> mapOf(const Timing& t, const Source& source, const Clip& clip) const {
-        const metre::TimePoint first{sourceFrame(clip.from), Frames(0)};
-        const metre::TimePoint last{sourceFrame(clip.to), t.length};
-        if (!t.stretched) return metre::TimeMap::make({first, last});
+    Timing timingOf(const Clip& clip, const Source* source, const Ruling& ruling) {
+        const ClipTime time(p_.tempo, clip, source, ruling.follows);
+        Timing t;
+        t.follows = ruling.follows;
+        t.stretched = time.isFitted();
+        t.start = time.projectBeatOf(clip.from);
+        t.end = time.projectBeatOf(clip.to);
+        t.startFrame = frameOf(time.heardAt(clip.from));
+        // At its recorded speed it is as long as it was recorded, wherever it lies.
+        t.length = t.stretched ? frameOf(time.heardAt(clip.to)) - t.startFrame
+                               : sourceFrame(clip.to) - sourceFrame(clip.from);
+        t.tempo = time.held() ? *time.held() : p_.tempo.tempoAt(t.start);
+        t.steadyTempo = time.held() ? time.held() : steadyTempo(t);
+        if (source == nullptr) {
+            t.problem = "The clip's source is no longer in the project.";
+            return t;
+        }
+        if (!source->sound) {
+            t.problem =
+                fmt::format("{} is missing: {} was not found.", source->name, base::shownPath(source->file));
+            return t;
+        }
+        if (t.length < Frames(1)) {
+            t.problem = fmt::format("{} is too short here to be heard.", source->name);
+            return t;
+        }
+        if (clip.followsKey) t.keyShift = shiftAt(clip, *source, t.start);
+        addParts(t, clip, *source, ruling, time);
+        if (!t.problem.empty()) t.parts.clear();
+        return t;
+    }
+
+  private:
+    Frames frameOf(Seconds heard) const { return metre::toFrames(heard, p_.rate); }
+    Frames frameAt(Beats b) const { return frameOf(p_.tempo.secondsAt(b)); }
+    Frames sourceFrame(Seconds s) const { return metre::toFrames(s, p_.rate); }
+
+    // Window by window: one for each turn, each cut where the key changes.
+    void addParts(Timing& t, const Clip& clip, const Source& source, const Ruling& ruling, const ClipTime& time) {
+        const auto first = time.placeOf(clip.from).round;
+        const bool goesRound = time.turn().has_value();
+        Frames begin = t.startFrame;
+        const Frames end = t.startFrame + t.length;
+        for (std::int64_t round = first; begin < end; ++round) {
+            Frames until = end;
+            if (goesRound)
+                until =
+                    std::min(end, frameOf(time.heardAt(time.turn()->to + time.turn()->length() * double(round))));
+            if (until <= begin) continue;
+            for (Frames from = begin; from < until;) {
+                stretch::Settings settings = settingsOf(clip, ruling, time);
+                Frames to = until;
+                if (clip.followsKey) {
+                    const Beats here =
+                        p_.tempo.beatAt(metre::toSeconds(from, p_.rate) + Seconds(halfAFrame / p_.rate));
+                    if (const auto shift = shiftAt(clip, source, here))
+                        settings.semitones = std::clamp(settings.semitones + *shift, -mostSemitones, mostSemitones);
+                    to = std::min(until, nextKeyChange(clip, source, here, until));
+                }
+                const Whole& whole = wholeOf(clip, source, time, settings, goesRound ? round : 0);
+                if (!whole.problem.empty()) {
+                    t.problem = whole.problem;
+                    return;
+                }
+                const bool keyChanged = !t.parts.empty() && from > begin;
+                Frames offset = from - whole.startFrame;
+                if (!time.isFitted()) { // recorded frames lie where they lie
+                    const Seconds u = clip.from + metre::toSeconds(from - t.startFrame, p_.rate);
+                    offset = sourceFrame(time.placeOf(u).in) - whole.job->map.points().front().source;
+                }
+                t.parts.push_back({from - t.startFrame, to - from, whole.job, offset,
+                                   keyChanged ? Frames(p_.rate / 100) : Frames(0)});
+                from = to;
+            }
+            begin = until;
+        }
+    }
+
+    stretch::Settings settingsOf(const Clip& clip, const Ruling& ruling, const ClipTime& time) const {
+        stretch::Settings s = clip.stretch;
+        s.slices = ruling.rule == TimeRule::Slices && time.isFitted();
+        if (!s.slices) s.sensitivity = 0.5; // it makes no difference then
+        if (!time.isFitted()) s.loop = false;
+        return s;
+    }
+
+    std::optional<double> shiftAt(const Clip& clip, const Source& source, Beats at) const {
+        if (!source.key || !canFollowKey(source.kind)) return std::nullopt;
+        const auto key = p_.keys.keyAt(p_.metre.barAt(at));
+        if (!key) return std::nullopt;
+        return semitonesInto(*source.key, *key, clip.toRelatives);
+    }
+
+    // The first frame, up to `until`, from which the key asks for another transposition.
+    Frames nextKeyChange(const Clip& clip, const Source& source, Beats here, Frames until) const {
+        const auto now = shiftAt(clip, source, here);
+        for (const KeyPoint& point : p_.keys.points()) {
+            const Beats at = p_.metre.startOfBar(point.bar);
+            if (at <= here) continue;
+            if (frameAt(at) >= until) break;
+            if (shiftAt(clip, source, at) != now) return frameAt(at);
+        }
+        return until;
+    }
+
+    // What a turn's window is on: the whole source, up to the end of the turn where it goes round; later turns
+    // begin where they begin. Made once for all clips that share it.
+    const Whole& wholeOf(const Clip& clip, const Source& source, const ClipTime& time,
+                         const stretch::Settings& settings, std::int64_t round) {
+        const bool goesRound = time.turn().has_value();
+        Seconds from(0);
+        Seconds to = std::max(source.length(), source.wholeEnd());
+        if (goesRound) {
+            to = time.turn()->to;
+            if (round > 0) from = time.turn()->from;
+        } else {
+            to = std::max(to, clip.to);
+            from = std::min(from, clip.from);
+        }
+        const Seconds lap = goesRound ? time.turn()->length() * double(round) : Seconds(0);
+        base::KeyMaker maker;
+        maker.add(static_cast<std::uint64_t>(source.id.value)).add(from.value).add(to.value).add(lap.value);
+        maker.add(time.isFitted() ? clip.at.value : 0.0);
+        maker.add(std::uint64_t(time.follows() ? 1 : 0)).add(time.held() ? time.held()->value : 0.0);
+        maker.add(static_cast<std::uint64_t>(settings.method)).add(settings.semitones).add(settings.sensitivity);
+        maker.add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0));
+        const auto [place, isNew] = wholes_.try_emplace(maker.key());
+        Whole& whole = place->second;
+        if (!isNew) return whole;
+        auto map = mapOf(source, time, clip.at, from, to, lap);
+        // Beyond the clip it may go too far.
+        if (!map && !goesRound && (from < clip.from || to > clip.to)) {
+            from = clip.from;
+            map = mapOf(source, time, clip.at, from, clip.to, lap);
+            if (map) {
+                own_ = {jobOf(source, std::move(*map), settings), frameOf(time.heardAt(from + lap)), {}};
+                wholes_.erase(place);
+                return own_;
+            }
+        }
+        if (!map) {
+            whole.problem = fmt::format("{} cannot be fitted. {}", source.name, map.error().text);
+            return whole;
+        }
+        whole.startFrame = frameOf(time.heardAt(from + lap));
+        whole.job = jobOf(source, std::move(*map), settings);
+        return whole;
+    }
+
+    Result<metre::TimeMap> mapOf(const Source& source, const ClipTime& time, Beats at, Seconds from, Seconds to,
+                                 Seconds lap) const {
+        const metre::TimePoint first{sourceFrame(from), Frames(0)};
+        if (!time.isFitted())
+            return metre::TimeMap::make({first, {sourceFrame(to), sourceFrame(to) - sourceFrame(from)}});
+        // The end of a turn is the beginning of the next; within this one it is still its end.
+        const Beats lapBeats = lap.value > 0 ? time.beatOf(from + lap) - source.beats->beatAt(from) : Beats(0);
+        const Beats begins = source.beats->beatAt(from) + lapBeats;
+        const Beats ends = source.beats->beatAt(to) + lapBeats;
+        const auto heardFrame = [&](Beats b) { // of the source's beats, counted on
+            if (time.follows()) return frameAt(at + b);
+            return frameOf(p_.tempo.secondsAt(at) + Seconds(b.value * 60 / time.held()->value));
+        };
+        const Frames start = heardFrame(begins);
+        const metre::TimePoint last{sourceFrame(to), heardFrame(ends) - start};
         std::vector<metre::TimePoint> points{first};
-        for (const Beats b : bendsOf(bends, *source.beats, clip.at, t.start, t.end)) {
-            const metre::TimePoint m{sourceFrame(source.beats->secondsAt(b - clip.at)), frameAt(b) - t.startFrame};
+        static const std::vector<Beats> none;
+        const Beats shift = at + lapBeats; // from the source's own beats to the project's
+        for (const Beats b :
+             bendsOf(time.follows() ? bends_ : none, *source.beats, shift, at + begins, at + ends)) {
+            const metre::TimePoint m{sourceFrame(source.beats->secondsAt(b - shift)), heardFrame(b - at) - start};
             // Two bends within a frame of each other are one.
             const bool apart = m.source > points.back().source && m.output > points.back().output &&
                                m.source < last.source && m.output < last.output;
@@ -57,60 +224,39 @@ struct Layer {
 
     // The project's tempo over a clip, where it is one.
     std::optional<Bpm> steadyTempo(const Timing& t) const {
-        const auto& points = p.tempo.points();
+        const auto& points = p_.tempo.points();
         auto point = std::partition_point(points.begin(), points.end(),
                                           [&](const metre::TempoPoint& x) { return x.at <= t.start; });
         for (; point != points.end() && point->at < t.end; ++point)
             if (point->bpm != t.tempo) return std::nullopt;
         // A ramp that runs through the clip shows at its end.
-        const Bpm last = p.tempo.tempoAt(t.end - Beats(1e-6));
+        const Bpm last = p_.tempo.tempoAt(t.end - Beats(1e-6));
         return std::abs(last.value - t.tempo.value) < 1e-6 ? std::optional(t.tempo) : std::nullopt;
     }
 
-    Timing timingOf(const Clip& clip, const Source* source) const {
-        Timing t;
-        t.stretched = isStretched(clip, source);
-        t.start = startOf(p.tempo, clip, source);
-        t.end = endOf(p.tempo, clip, source);
-        t.startFrame = frameAt(t.start);
-        t.length = t.stretched ? frameAt(t.end) - t.startFrame : sourceFrame(clip.to) - sourceFrame(clip.from);
-        t.tempo = p.tempo.tempoAt(t.start);
-        t.steadyTempo = steadyTempo(t);
-        if (source == nullptr) {
-            t.problem = "The clip's source is no longer in the project.";
-            return t;
-        }
-        if (!source->sound) {
-            t.problem =
-                fmt::format("{} is missing: {} was not found.", source->name, base::shownPath(source->file));
-            return t;
-        }
-        auto map = mapOf(t, *source, clip);
-        if (!map) {
-            t.problem = fmt::format("{} cannot be fitted. {}", source->name, map.error().text);
-            return t;
-        }
-        stretch::Settings settings = clip.stretch;
-        if (!t.stretched) settings.loop = false;
-        t.job = jobOf(*source, std::move(*map), settings);
-        return t;
-    }
+    const Project& p_;
+    const std::vector<Beats>& bends_;
+    std::unordered_map<base::Key, Whole, base::KeyHash> wholes_;
+    Whole own_; // of a clip that shares none
 };
 
-// Whether what a clip's timing rests on is the same in both.
+// Whether what a clip's timing rests on is the same in both, but for its rule.
 bool sameTiming(const Clip& a, const Clip& b) {
-    return a.source == b.source && a.at == b.at && a.from == b.from && a.to == b.to && a.rule == b.rule &&
-           a.stretch == b.stretch;
+    return a.source == b.source && a.at == b.at && a.from == b.from && a.to == b.to && a.stretch == b.stretch &&
+           a.turn == b.turn && a.heldTempo == b.heldTempo && a.followsKey == b.followsKey &&
+           a.toRelatives == b.toRelatives;
 }
 
 Chain chainOf(const Clip& clip, const Track& track, bool anySolo) {
-    return {!track.mute && (!anySolo || track.solo),
-            clip.gainDb,
+    return {!clip.mute && !track.mute && (!anySolo || track.solo),
+            clip.gainDb + (clip.normalise == Normalise::No ? 0 : clip.normaliseDb),
             track.gainDb,
             track.pan,
             clip.channels,
             clip.fadeIn,
-            clip.fadeOut};
+            clip.fadeOut,
+            clip.flipLeft,
+            clip.flipRight};
 }
 
 } // namespace
@@ -134,14 +280,17 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
         sameTempo
             ? before->bends_
             : std::make_shared<const std::vector<Beats>>(p.tempo.bends(Beats(1e12), Seconds(halfAFrame / p.rate)));
-    if (sameTempo && before->project_.tracks == p.tracks && before->project_.sources == p.sources) {
+    const bool sameKeys = before && before->project_.keys == p.keys && before->project_.metre == p.metre;
+    if (sameTempo && before->project_.tracks == p.tracks && before->project_.sources == p.sources &&
+        before->project_.rule == p.rule && before->project_.following == p.following &&
+        (sameKeys || !before->clips_->anyFollowsKey)) {
         out->clips_ = before->clips_;
         return out;
     }
     std::unordered_map<std::int64_t, SourcePtr> sources;
     for (const SourcePtr& s : p.sources)
         sources.emplace(s->id.value, s);
-    const Layer layer{p, *out->bends_};
+    Layer layer(p, *out->bends_);
     const bool anySolo = std::any_of(p.tracks.begin(), p.tracks.end(), [](const TrackPtr& t) { return t->solo; });
     auto clips = std::make_shared<Laid::Clips>();
     for (std::size_t i = 0; i < p.tracks.size(); ++i) {
@@ -154,14 +303,18 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
             if (const auto found = sources.find(clip.source.value); found != sources.end())
                 laid.source = found->second;
             const LaidClip* old = sameTempo ? before->find(clip.id) : nullptr;
-            if (old != nullptr && old->source == laid.source && sameTiming(*old->clip, clip)) {
+            const Ruling ruling = rulingOf(p, *p.tracks[i], clip, laid.source.get());
+            laid.rule = ruling.rule;
+            laid.ruleFrom = ruling.from;
+            clips->anyFollowsKey = clips->anyFollowsKey || clip.followsKey;
+            if (old != nullptr && old->source == laid.source && sameTiming(*old->clip, clip) &&
+                old->rule == ruling.rule && old->time().follows == ruling.follows &&
+                (sameKeys || !clip.followsKey)) {
                 laid.timing = old->timing;
             } else {
-                laid.timing = std::make_shared<const Timing>(layer.timingOf(clip, laid.source.get()));
+                laid.timing = std::make_shared<const Timing>(layer.timingOf(clip, laid.source.get(), ruling));
                 ++out->laidAnew_;
             }
-            laid.rule = laid.timing->stretched ? TimeRule::Stretch : TimeRule::Place;
-            laid.ruleFrom = laid.rule == clip.rule ? RuleFrom::Clip : RuleFrom::Source;
             laid.chain = chainOf(clip, *p.tracks[i], anySolo);
             clips->end = std::max(clips->end, laid.timing->end);
             clips->places.emplace(clip.id.value, clips->list.size());

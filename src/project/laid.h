@@ -9,34 +9,47 @@
 
 namespace project {
 
-// What follows from a clip, its source and the project's tempo alone.
+// A stretch of a clip that is a window on a rendering. Renderings are of whole sources, or of whole turns of what
+// goes round: a clip that is trimmed or split plays what it would have played in whole.
+struct Part {
+    Frames at; // its first frame, from the clip's beginning
+    Frames length;
+    RenderJobPtr job; // never null
+    Frames from;      // the rendering's frame that sounds first
+    // By how many frames it crosses over with the part before it, half of them on either side: where the key
+    // changes.
+    Frames cross;
+};
+
+// What follows from a clip, its source and the project's time alone.
 struct Timing {
-    bool stretched = false; // it fills its beats; else it keeps its length
+    bool follows = false;   // it fills its beats at every tempo
+    bool stretched = false; // it is fitted to a tempo, the project's or one that it is held at
     Beats start;
     Beats end;
     Frames startFrame; // where its first frame sounds, counted from beat 0; negative for pick-ups before it
     Frames length;
-    Bpm tempo{120};                 // the project's where it begins
-    std::optional<Bpm> steadyTempo; // the project's over all of it, where it is one
-    RenderJobPtr job;               // null where it cannot be heard
+    Bpm tempo{120};                 // what its tempo becomes where it begins; unstretched, the project's there
+    std::optional<Bpm> steadyTempo; // over all of it, where it is one
+    std::optional<double> keyShift; // semitones into the project's key where it begins, where it follows that
+    std::vector<Part> parts;        // by place, one after the other without gaps; empty where it cannot be heard
     std::string problem;            // why not, in a sentence naming the source
-};
 
-// Whose time rule counts for a clip.
-enum class RuleFrom {
-    Clip,
-    Source // it has no beats, and can only be placed
+    // The first part's; null where it cannot be heard.
+    RenderJobPtr job() const { return parts.empty() ? nullptr : parts.front().job; }
 };
 
 // The gains on a clip's way out.
 struct Chain {
-    bool heard = true;  // not muted, and soloed where any track is
-    double clipDb = 0;  // the clip's own gain
+    bool heard = true;  // neither it nor its track muted, and soloed where any track is
+    double clipDb = 0;  // the clip's own gain, normalising included
     double trackDb = 0; // its track's
     double pan = 0;     // its track's, −1 left to 1 right
     Channels channels = Channels::Stereo;
     Fade fadeIn;
     Fade fadeOut;
+    bool flipLeft = false;
+    bool flipRight = false;
     bool operator==(const Chain&) const = default;
 };
 
@@ -47,11 +60,12 @@ struct LaidClip {
     SourcePtr source;           // null where it is not in the project
     std::shared_ptr<const Timing> timing;
     TimeRule rule = TimeRule::Stretch; // the one that counts
-    RuleFrom ruleFrom = RuleFrom::Clip;
+    RuleFrom ruleFrom = RuleFrom::Project;
     Chain chain;
 
     ClipId id() const { return clip->id; }
     const Timing& time() const { return *timing; }
+    const std::string& name() const { return clip->name.empty() && source ? source->name : clip->name; }
 };
 
 // An immutable value. Any thread.
@@ -73,6 +87,7 @@ class Laid {
         std::vector<std::size_t> trackBegins; // and one more: the number of clips
         std::unordered_map<std::int64_t, std::size_t> places;
         Beats end;
+        bool anyFollowsKey = false;
     };
     friend std::shared_ptr<const Laid> lay(const Project&, const std::shared_ptr<const Laid>&);
 
@@ -85,8 +100,8 @@ using LaidPtr = std::shared_ptr<const Laid>;
 
 // Lays a project out. A clip's time map bends at each of its source's pins and at each bend of the tempo map
 // (metre::TempoMap::bends(), to half a frame); beats between lie on the straight line, as they do in the source.
-// What stayed as it was since `before` (the same clip of the same source at the same tempo) is taken over, so that
-// the edit of one clip lays one clip. Any thread; quick.
+// A clip that follows the key is cut where the key changes. What stayed as it was since `before` (the same clip of
+// the same source at the same tempo) is taken over, so that the edit of one clip lays one clip. Any thread; quick.
 LaidPtr lay(const Project& p, const LaidPtr& before = {});
 
 } // namespace project

@@ -17,6 +17,14 @@ Ptr found(const std::vector<Ptr>& list, IdType id) {
 
 } // namespace
 
+std::vector<Frames> sliceStarts(const Sound& sound, double sensitivity) {
+    const double weakest = std::pow(1 - std::clamp(sensitivity, 0.0, 1.0), 3);
+    std::vector<Frames> list;
+    for (const hear::Onset& o : sound.onsets)
+        if (o.strength >= weakest) list.push_back(o.at);
+    return list;
+}
+
 Beats Source::endBeat() const {
     if (loopBeats) return *loopBeats;
     const Beats end = beats->beatAt(length());

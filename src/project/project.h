@@ -7,6 +7,7 @@
 #include "metre/metre_map.h"
 #include "metre/snap.h"
 #include "metre/tempo_map.h"
+#include "project/key_map.h"
 #include "sound/peaks.h"
 #include "sound/read.h"
 #include "stretch/method.h"
@@ -52,6 +53,10 @@ struct Marks {
     bool operator==(const Marks&) const = default;
 };
 
+// The onsets at which a recording is cut into slices: those at least as strong as a sensitivity of 0 (the strongest
+// only) to 1 (all) asks for.
+std::vector<Frames> sliceStarts(const Sound& sound, double sensitivity);
+
 // An audio file in the project, with what is known of its timing and pitch. The file is never altered.
 struct Source {
     SourceId id;
@@ -70,6 +75,7 @@ struct Source {
     hear::Kind kind = hear::Kind::NoBeat;
     hear::Window window;        // the tempos that were listened between
     std::optional<Marks> marks; // set by hand: a whole number of beats lies between
+    bool following = true;      // false: its clips do not follow the project's tempo
 
     Seconds length() const { return facts.length(); }
     // Where the loop ends: after loopBeats; else at a whole number of beats when the file's length is within 2 % of
@@ -82,10 +88,30 @@ struct Source {
 };
 using SourcePtr = std::shared_ptr<const Source>;
 
-enum class TimeRule { Stretch, Place };
+// What a clip does when project time changes. Stretch: it fills its beats. Slices: cut at its attacks, each piece
+// goes to its place in beats and keeps its own length. Place: it starts on its beat and keeps its length. Fixed: it
+// keeps its place in seconds as well.
+enum class TimeRule { Stretch, Slices, Place, Fixed };
+
+// Whose time rule counts for a clip.
+enum class RuleFrom {
+    Clip,
+    Track,
+    Project,
+    Source // it has no beats, and can only be placed
+};
 
 // Which of a recording's channels are heard, and where. A mono recording sounds on both sides, whatever is said.
 enum class Channels { Stereo, Mono, Left, Right, Swapped };
+
+// What a clip's level is brought to, by a gain that was measured when it was asked for.
+enum class Normalise {
+    No,
+    Peak,    // its true peak to normalPeakDb
+    Loudness // its integrated loudness to normalLoudness
+};
+inline constexpr double normalPeakDb = -1;    // dBTP
+inline constexpr double normalLoudness = -16; // LUFS
 
 // How a clip begins or ends: its gain rises, or falls, over so many seconds of what is heard.
 struct Fade {
@@ -96,20 +122,33 @@ struct Fade {
 };
 
 // One placed use of a source. `at` is where the source's beat 0, its first downbeat, lies in the project; a source
-// without beats has its first sample there. The part used runs from `from` to `to`, in the source's own seconds.
+// without beats has its first sample there. The part used runs from `from` to `to`, in the source's own seconds;
+// where the clip goes round, these are counted on beyond the end of the turn (timing.h).
 struct Clip {
     ClipId id;
     SourceId source;
     Beats at;
     Seconds from;
     Seconds to;
-    TimeRule rule = TimeRule::Stretch;
-    stretch::Settings stretch;
+    std::optional<TimeRule> rule; // none: its track's, or the project's
+    // The tempo it is fitted to while it does not follow the project's; none: it is as recorded.
+    std::optional<Bpm> heldTempo;
+    stretch::Settings stretch; // with loop, it goes round
+    std::optional<Marks> turn; // what goes round; none: from the first downbeat to the end of the beats
+    bool followsKey = false;   // transposed into the project's key
+    bool toRelatives = false;  // and a minor source into the relative of a major key, and the other way round
     double gainDb = 0;
+    Normalise normalise = Normalise::No;
+    double normaliseDb = 0; // what that takes
     Channels channels = Channels::Stereo;
+    bool flipLeft = false; // upside down
+    bool flipRight = false;
     Fade fadeIn;
     Fade fadeOut;
-    bool locked = false; // refuses every edit but unlocking
+    bool mute = false;
+    bool locked = false;     // refuses every edit but unlocking
+    std::optional<int> tint; // none: its track's
+    std::string name;        // empty: its source's
     bool operator==(const Clip&) const = default;
 };
 
@@ -121,6 +160,8 @@ struct Track {
     double pan = 0; // −1 left to 1 right
     bool mute = false;
     bool solo = false;
+    std::optional<TimeRule> rule; // none: the project's
+    int height = 1;               // as shown: 0 low, 1 middle, 2 high
     std::vector<Clip> clips;
 };
 using TrackPtr = std::shared_ptr<const Track>;
@@ -133,13 +174,26 @@ struct LoopRange {
     bool operator==(const LoopRange&) const = default;
 };
 
+// A named mark over the bars.
+struct Section {
+    Beats at;
+    std::string name;
+    bool operator==(const Section&) const = default;
+};
+
 struct Project {
     int rate = 48000;
     metre::TempoMap tempo{Bpm(120)};
     metre::MetreMap metre;
-    std::optional<hear::Key> key;
+    KeyMap keys;
+    std::vector<Section> sections; // by place, each at another
+    TimeRule rule = TimeRule::Stretch;
+    bool following = true; // false: no clip follows the tempo, whatever its rule
     metre::Snap snap = metre::Snap::Beat;
     bool click = false;
+    double clickDb = 0;
+    int countIn = 0; // bars of click before it plays
+    double outputDb = 0;
     LoopRange loop{Beats(0), Beats(16), false};
     std::vector<SourcePtr> sources;
     std::vector<TrackPtr> tracks;
@@ -159,7 +213,10 @@ inline constexpr double loudestDb = 24;
 inline constexpr double mostSemitones = 24; // either way
 inline constexpr Beats furthest{100000};    // from the beginning
 inline constexpr Seconds longestFade{60};
-inline constexpr int lowestProjectRate = 8000; // Hz
+inline constexpr double shortestTurn = 0.005;    // seconds that go round
+inline constexpr int mostCountIn = 4;            // bars
+inline constexpr std::size_t longestName = 1000; // bytes
+inline constexpr int lowestProjectRate = 8000;   // Hz
 inline constexpr int highestProjectRate = 192000;
 
 } // namespace project

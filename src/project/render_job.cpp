@@ -1,7 +1,8 @@
 #include "project/render_job.h"
 
+#include "stretch/draft.h"
+
 #include <algorithm>
-#include <thread>
 
 namespace project {
 
@@ -10,7 +11,9 @@ namespace {
 base::Key keyOf(std::string_view content, int rate, const metre::TimeMap& map, const stretch::Settings& settings) {
     base::KeyMaker maker;
     maker.add(content).add(static_cast<std::uint64_t>(rate)).add(static_cast<std::uint64_t>(settings.method));
-    maker.add(settings.semitones).add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0));
+    maker.add(settings.semitones)
+        .add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0));
+    maker.add(settings.sensitivity);
     for (const metre::TimePoint& point : map.points()) {
         maker.add(static_cast<std::uint64_t>(point.source.value));
         maker.add(static_cast<std::uint64_t>(point.output.value));
@@ -48,26 +51,19 @@ RenderJobPtr asRecorded(const RenderJob& job) {
 
 Result<stretch::Rendering> planOf(const RenderJob& job) {
     // Reading has made every sample a number.
+    if (job.settings.slices) {
+        const std::vector<Frames> starts = sliceStarts(*job.sound, job.settings.sensitivity);
+        return stretch::Rendering::plan({job.sound->audio, starts, true}, job.map, job.settings);
+    }
     return stretch::Rendering::plan({job.sound->audio, job.sound->attacks, true}, job.map, job.settings);
 }
 
-sound::Blocks renderedBlocks(const stretch::Rendering& rendering, const sound::Audio& material, float gain,
-                             const std::stop_token& stop) {
-    const auto next = [&rendering, gain, stop, cuts = rendering.cuts(),
-                       rate = material.rate](Frames from) -> Result<sound::AudioPtr> {
-        const Frames minute(std::int64_t(60) * rate);
-        const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + minute);
-        const Frames to = cut == cuts.end() ? rendering.length() : *cut;
-        const int threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
-        auto made = rendering.piece(from, to, {{}, stop}, threads);
-        if (!made) return tl::unexpected(made.error());
-        if (gain != 1)
-            for (auto& samples : made->channels)
-                for (float& s : samples)
-                    s *= gain;
-        return std::make_shared<const sound::Audio>(std::move(*made));
-    };
-    return {material.rate, material.channelCount(), rendering.length(), next};
+sound::Audio draftOf(const RenderJob& job, Frames from, Frames to) {
+    if (job.settings.slices) {
+        const std::vector<Frames> starts = sliceStarts(*job.sound, job.settings.sensitivity);
+        return stretch::draft({job.sound->audio, starts, true}, job.map, job.settings, from, to);
+    }
+    return stretch::draft({job.sound->audio, job.sound->attacks, true}, job.map, job.settings, from, to);
 }
 
 } // namespace project

@@ -4,7 +4,6 @@
 #include "base/hash.h"
 #include "metre/time_map.h"
 #include "project/project.h"
-#include "sound/write.h"
 #include "stretch/method.h"
 
 namespace project {
@@ -28,9 +27,6 @@ RenderJobPtr asRecorded(const RenderJob& job);
 
 // Plans a job, to be rendered piece by piece. The job's sound must outlive what is returned. Any thread.
 Result<stretch::Rendering> planOf(const RenderJob& job);
-// Renders while it is written, a minute or so at a time, on all of the machine's cores. What it refers to must
-// outlive what is returned. `gain`: a factor.
-sound::Blocks renderedBlocks(const stretch::Rendering& rendering, const sound::Audio& material, float gain,
-                             const std::stop_token& stop);
-
+// Output frames [from, to) in haste (stretch/draft.h). Any thread.
+sound::Audio draftOf(const RenderJob& job, Frames from, Frames to);
 } // namespace project

@@ -8,7 +8,7 @@
 
 namespace project {
 
-inline constexpr int formatVersion = 3;
+inline constexpr int formatVersion = 4;
 inline constexpr const char* projectFileName = "project.json";
 
 // Writes the project into a folder, making the folder when needed. With copyAudio, sources whose files lie

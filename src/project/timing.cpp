@@ -1,30 +1,118 @@
 #include "project/timing.h"
 
+#include <algorithm>
+#include <cmath>
+
 namespace project {
 
-bool isStretched(const Clip& clip, const Source* source) {
-    return clip.rule == TimeRule::Stretch && source != nullptr && source->beats;
+Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const Source* source) {
+    Ruling r{p.rule, RuleFrom::Project, false};
+    if (track.rule) r = {*track.rule, RuleFrom::Track, false};
+    if (clip.rule) r = {*clip.rule, RuleFrom::Clip, false};
+    const bool wantsBeats = r.rule == TimeRule::Stretch || r.rule == TimeRule::Slices;
+    if (!wantsBeats) return r;
+    if (source == nullptr || !source->beats) return {TimeRule::Place, RuleFrom::Source, false};
+    r.follows = p.following && source->following;
+    return r;
 }
 
-Beats startOf(const metre::TempoMap& tempo, const Clip& clip, const Source* source) {
-    if (isStretched(clip, source)) return clip.at + source->beats->beatAt(clip.from);
-    const Seconds downbeat = source != nullptr && source->beats ? source->beats->secondsAt(Beats(0)) : Seconds(0);
-    return tempo.beatAt(tempo.secondsAt(clip.at) + clip.from - downbeat);
+ClipTime::ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source* source, bool follows)
+    : tempo_(tempo), clip_(clip), source_(source), follows_(follows) {
+    const bool beats = source != nullptr && source->beats.has_value();
+    if (beats) downbeat_ = source->beats->secondsAt(Beats(0));
+    if (!follows && beats) held_ = clip.heldTempo;
+    if (!clip.stretch.loop || source == nullptr) return;
+    Turn turn{clip.turn ? clip.turn->from : downbeat_, clip.turn ? clip.turn->to : source->wholeEnd()};
+    if (turn.length() < Seconds(shortestTurn)) return;
+    turn_ = turn;
+    if (beats) turnBeats_ = source->beats->beatAt(turn.to) - source->beats->beatAt(turn.from);
 }
 
-Beats endOf(const metre::TempoMap& tempo, const Clip& clip, const Source* source) {
-    if (isStretched(clip, source)) return clip.at + source->beats->beatAt(clip.to);
-    return tempo.beatAt(tempo.secondsAt(startOf(tempo, clip, source)) + (clip.to - clip.from));
+ClipTime::Place ClipTime::placeOf(Seconds u) const {
+    // A hair before the end of a turn is its end: what was added up is not exact.
+    constexpr double hair = 1e-9;
+    if (!turn_ || u.value < turn_->to.value - hair) return {0, u};
+    const double length = turn_->length().value;
+    const double round = std::floor((u - turn_->from).value / length + hair / length);
+    return {static_cast<std::int64_t>(round), u - Seconds(round * length)};
 }
 
-bool isStretched(const Project& p, const Clip& clip) {
-    return isStretched(clip, sourceOf(p, clip.source).get());
+Beats ClipTime::beatOf(Seconds u) const {
+    const Place place = placeOf(u);
+    return source_->beats->beatAt(place.in) + turnBeats_ * double(place.round);
 }
+
+Seconds ClipTime::at(Beats b) const {
+    if (!turn_ || b <= source_->beats->beatAt(turn_->to)) return source_->beats->secondsAt(b);
+    const Beats from = source_->beats->beatAt(turn_->from);
+    const double round = std::floor((b - from).value / turnBeats_.value + 1e-12);
+    return source_->beats->secondsAt(b - turnBeats_ * round) + turn_->length() * round;
+}
+
+Seconds ClipTime::heardAt(Seconds u) const {
+    if (follows_) return tempo_.secondsAt(clip_.at + beatOf(u));
+    const Seconds zero = tempo_.secondsAt(clip_.at);
+    if (held_) return zero + Seconds(beatOf(u).value * 60 / held_->value);
+    return zero + (u - downbeat_);
+}
+
+Beats ClipTime::projectBeatOf(Seconds u) const {
+    if (follows_) return clip_.at + beatOf(u);
+    return tempo_.beatAt(heardAt(u));
+}
+
+Seconds ClipTime::at(Seconds heard) const {
+    if (follows_) return at(tempo_.beatAt(heard) - clip_.at);
+    const Seconds since = heard - tempo_.secondsAt(clip_.at);
+    if (held_) return at(Beats(since.value * held_->value / 60));
+    return since + downbeat_;
+}
+
+Seconds ClipTime::momentAt(Beats b) const {
+    return follows_ ? at(b - clip_.at) : at(tempo_.secondsAt(b));
+}
+
+Beats startOf(const Project& p, const Track& track, const Clip& clip) {
+    const SourcePtr s = sourceOf(p, clip.source);
+    const ClipTime time(p.tempo, clip, s.get(), rulingOf(p, track, clip, s.get()).follows);
+    return time.projectBeatOf(clip.from);
+}
+Beats endOf(const Project& p, const Track& track, const Clip& clip) {
+    const SourcePtr s = sourceOf(p, clip.source);
+    const ClipTime time(p.tempo, clip, s.get(), rulingOf(p, track, clip, s.get()).follows);
+    return time.projectBeatOf(clip.to);
+}
+
+namespace {
+// A clip that is on no track yet has no rule but its own and the project's.
+const Track& trackWith(const Project& p, const Clip& clip) {
+    static const Track none;
+    const TrackPtr t = trackOfClip(p, clip.id);
+    return t ? *t : none; // kept alive by the project
+}
+} // namespace
+
 Beats startOf(const Project& p, const Clip& clip) {
-    return startOf(p.tempo, clip, sourceOf(p, clip.source).get());
+    return startOf(p, trackWith(p, clip), clip);
 }
 Beats endOf(const Project& p, const Clip& clip) {
-    return endOf(p.tempo, clip, sourceOf(p, clip.source).get());
+    return endOf(p, trackWith(p, clip), clip);
+}
+
+bool holdOrFollow(const Project& p, const Track& track, Clip& clip, bool follow) {
+    if (follow) {
+        const bool was = clip.heldTempo.has_value();
+        clip.heldTempo.reset();
+        return was;
+    }
+    const SourcePtr s = sourceOf(p, clip.source);
+    const Ruling ruling = rulingOf(p, track, clip, s.get());
+    if (!ruling.follows) return false;
+    const ClipTime time(p.tempo, clip, s.get(), true);
+    const Beats beats = time.beatOf(clip.to) - time.beatOf(clip.from);
+    const Seconds seconds = time.heardAt(clip.to) - time.heardAt(clip.from);
+    clip.heldTempo = Bpm(60 * beats.value / seconds.value);
+    return true;
 }
 
 } // namespace project

@@ -6,18 +6,72 @@
 
 namespace project {
 
-// True when the clip follows project time by being stretched: its rule says so and its source has beats. A null
-// source is one that is not in the project.
-bool isStretched(const Clip& clip, const Source* source);
+// The time rule that counts: the clip's own, else its track's, else the project's. What has no beats is placed.
+struct Ruling {
+    TimeRule rule = TimeRule::Stretch;
+    RuleFrom from = RuleFrom::Project;
+    bool follows = true; // it fills its beats at every tempo
+    bool operator==(const Ruling&) const = default;
+};
+Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const Source* source);
 
-// Where a clip begins and ends in the project. Unstretched, the first downbeat is still what lies on the clip's
-// `at`, and what comes before it hangs before.
-Beats startOf(const metre::TempoMap& tempo, const Clip& clip, const Source* source);
-Beats endOf(const metre::TempoMap& tempo, const Clip& clip, const Source* source);
+// What goes round in a clip, in its source's own time.
+struct Turn {
+    Seconds from;
+    Seconds to;
+    Seconds length() const { return to - from; }
+};
 
-// The same of a clip in a project.
-bool isStretched(const Project& p, const Clip& clip);
+// A clip's own time: what it is, counted on through its turns, and when that sounds. A null source is one that is
+// not in the project. Refers to all it is given.
+class ClipTime {
+  public:
+    ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source* source, bool follows);
+
+    // none: it does not go round.
+    const std::optional<Turn>& turn() const { return turn_; }
+    // Which time round, counted from 0, and where in the recording that is. What comes before the end of the first
+    // turn is the first.
+    struct Place {
+        std::int64_t round = 0;
+        Seconds in;
+    };
+    Place placeOf(Seconds u) const;
+    // The source's beats, counted on; and back. REQUIRES source->beats.
+    Beats beatOf(Seconds u) const;
+    Seconds at(Beats sourceBeats) const;
+    // When a moment of it is heard, in seconds and in beats of the project; and back.
+    Seconds heardAt(Seconds u) const;
+    Beats projectBeatOf(Seconds u) const;
+    Seconds at(Seconds heard) const;
+    Seconds momentAt(Beats projectBeat) const;
+    // Beats that pass in a turn. REQUIRES turn() and source->beats.
+    Beats turnBeats() const { return turnBeats_; }
+    bool isFitted() const { return follows_ || held_; }
+    bool follows() const { return follows_; }
+    const std::optional<Bpm>& held() const { return held_; }
+    Seconds downbeat() const { return downbeat_; }
+
+  private:
+    const metre::TempoMap& tempo_;
+    const Clip& clip_;
+    const Source* source_;
+    bool follows_;
+    std::optional<Bpm> held_;
+    std::optional<Turn> turn_;
+    Beats turnBeats_;
+    Seconds downbeat_;
+};
+
+// Where a clip begins and ends in the project, in beats. Unstretched, the first downbeat is still what lies on the
+// clip's `at`, and what comes before it hangs before.
+Beats startOf(const Project& p, const Track& track, const Clip& clip);
+Beats endOf(const Project& p, const Track& track, const Clip& clip);
 Beats startOf(const Project& p, const Clip& clip);
 Beats endOf(const Project& p, const Clip& clip);
+
+// Holds a clip that follows the tempo as long as it is now, or lets one that was held follow again. Whether it
+// changed.
+bool holdOrFollow(const Project& p, const Track& track, Clip& clip, bool follow);
 
 } // namespace project

@@ -13,4 +13,8 @@ namespace sound {
 // the measure's gate of −70 LUFS. REQUIRES one or two channels. Any thread; takes time.
 std::optional<double> integratedLoudness(const std::vector<AudioPtr>& pieces);
 
+// The true peak in dB below or above full scale (dBTP), of four-fold oversampled audio as ITU-R BS.1770 asks;
+// nothing where it is silent. REQUIRES one or two channels. Any thread; takes time.
+std::optional<double> truePeak(const Audio& audio);
+
 } // namespace sound

@@ -386,8 +386,8 @@ TEST(Player, TenMinutesAreHeardFromTheirMiddleBeforeTheyAreRendered) {
     s.player->setProject(project::lay(p));
     s.player->play();
     const Frames here = metre::toFrames(p.tempo.secondsAt(Beats(500)), 48000);
-    const auto holdsHere = [&](const play::RenderedPiece& piece) {
-        return piece.from <= here && here + Frames(4800) < piece.from + piece.audio->frames();
+    const auto holdsHere = [&](const play::Player::ShownPiece& piece) {
+        return piece.from <= here && here + Frames(4800) < piece.to;
     };
     tickUntil(*s.player, [&] {
         const auto pieces = s.player->renderedClip(id);

@@ -60,7 +60,7 @@ TEST(Laid, SaysOfEachClipWhatTheDocumentMeans) {
             EXPECT_EQ(c.time().start, startOf(p, *c.clip));
             EXPECT_EQ(c.time().end, endOf(p, *c.clip));
             EXPECT_EQ(c.time().startFrame, metre::toFrames(p.tempo.secondsAt(c.time().start), p.rate));
-            EXPECT_EQ(c.time().length, c.time().job->map.outputLength());
+            EXPECT_EQ(c.time().length, c.time().job()->map.outputLength());
             EXPECT_FALSE(c.time().steadyTempo) << "it lies on a ramp";
             EXPECT_EQ(laid->find(c.id()), &c);
         }
@@ -74,7 +74,7 @@ TEST(Laid, SaysOfEachClipWhatTheDocumentMeans) {
 TEST(Laid, WhoseRuleCountsIsSaid) {
     Project p = many(1);
     const ClipId id = allClips(p)[0];
-    EXPECT_EQ(lay(p)->find(id)->ruleFrom, RuleFrom::Clip);
+    EXPECT_EQ(lay(p)->find(id)->ruleFrom, RuleFrom::Project);
     const LaidPtr unknown = lay(*forgetBeat(p, p.sources[0]->id));
     EXPECT_EQ(unknown->find(id)->rule, TimeRule::Place);
     EXPECT_EQ(unknown->find(id)->ruleFrom, RuleFrom::Source);
@@ -133,8 +133,8 @@ TEST(Laid, ThousandsOfPinsBendTheMapOnce) {
     const auto placed = place(added.project, added.ids[0], {}, Beats(0));
     const LaidPtr laid = lay(placed->project);
     const Timing& t = laid->find(placed->id)->time();
-    ASSERT_TRUE(t.job) << t.problem;
-    EXPECT_EQ(t.job->map.points().size(), 4001U);
+    ASSERT_TRUE(t.job()) << t.problem;
+    EXPECT_EQ(t.job()->map.points().size(), 4001U);
 }
 
 TEST(Laid, AMissingSoundSaysSo) {
@@ -143,7 +143,7 @@ TEST(Laid, AMissingSoundSaysSo) {
     gone.sound = nullptr;
     p.sources[0] = std::make_shared<const Source>(gone);
     const LaidPtr laid = lay(p);
-    EXPECT_FALSE(laid->clips()[0].time().job);
+    EXPECT_FALSE(laid->clips()[0].time().job());
     EXPECT_NE(laid->clips()[0].time().problem.find("a is missing"), std::string::npos);
 }
 

@@ -70,7 +70,7 @@ TEST(Edit, ATempoLeavesClipsOnTheirBeats) {
     const Loop l = laid();
     for (const double bpm : {60.0, 104.0, 133.7}) {
         const Project p = *setTempo(l.p, Bpm(bpm));
-        const RenderJobPtr job = timeOf(p, l.clip).job;
+        const RenderJobPtr job = timeOf(p, l.clip).job();
         ASSERT_TRUE(job);
         const auto start = timeOf(p, l.clip).startFrame.value;
         EXPECT_EQ(start, std::llround(4 * 60 / bpm * 48000));
@@ -147,7 +147,7 @@ TEST(Edit, AFirstDownbeatThatMovesKeepsTheTempoAndLiesOnTheBar) {
 TEST(Edit, FittingToBarsFillsThem) {
     Added added = addSources(*setTempo({}, Bpm(100)), {madeUp("unknown", 7.3, {})});
     auto placed = place(added.project, added.ids[0], {}, Beats(5));
-    EXPECT_EQ(clipOf(placed->project, placed->id)->rule, TimeRule::Place);
+    EXPECT_EQ(lay(placed->project)->find(placed->id)->rule, TimeRule::Place);
     const Project p = *fitToBars(placed->project, {placed->id}, 3);
     const Clip& c = *clipOf(p, placed->id);
     EXPECT_EQ(startOf(p, c), Beats(4));
@@ -161,7 +161,7 @@ TEST(Edit, WhatIsPlacedKeepsItsLength) {
     auto placed = place(added.project, added.ids[0], {}, Beats(4));
     for (const double bpm : {60.0, 150.0}) {
         const Project p = *setTempo(placed->project, Bpm(bpm));
-        const RenderJobPtr job = timeOf(p, placed->id).job;
+        const RenderJobPtr job = timeOf(p, placed->id).job();
         EXPECT_TRUE(job->map.isIdentity());
         EXPECT_EQ(job->map.outputLength(), Frames(96000));
         EXPECT_EQ(timeOf(p, placed->id).startFrame.value, std::llround(4 * 60 / bpm * 48000));
@@ -175,7 +175,7 @@ TEST(Fit, RampsAndPinsBendTheMap) {
                                             {Beats(16), Bpm(100), metre::TempoPoint::Shape::Hold}});
     const Project p = *setTempoMap(l.p, *map);
     const Clip& c = *clipOf(p, l.clip);
-    const RenderJobPtr job = timeOf(p, c.id).job;
+    const RenderJobPtr job = timeOf(p, c.id).job();
     ASSERT_TRUE(job);
     const auto start = timeOf(p, c.id).startFrame.value;
     // Every beat of the source lies on its beat of the project, within rounding to frames.
@@ -188,7 +188,7 @@ TEST(Fit, RampsAndPinsBendTheMap) {
 TEST(Fit, BeyondWhatCanBeDoneSaysSo) {
     const Loop l = laid(30, 8, 30);
     const Project p = *setTempo(l.p, Bpm(400));
-    const RenderJobPtr job = timeOf(p, l.clip).job;
+    const RenderJobPtr job = timeOf(p, l.clip).job();
     ASSERT_FALSE(job);
     EXPECT_NE(timeOf(p, l.clip).problem.find("hands"), std::string::npos);
 }
@@ -210,22 +210,22 @@ TEST(Fit, AlongSteepRampsNoPlaceIsOffByMoreThanTheRounding) {
                                                 {Beats(10), Bpm(to), metre::TempoPoint::Shape::Hold}});
         const Project p = *setTempoMap(l.p, *map);
         const Timing& t = timeOf(p, l.clip);
-        ASSERT_TRUE(t.job) << t.problem;
+        ASSERT_TRUE(t.job()) << t.problem;
         double worst = 0;
         for (double beat = 0.013; beat < 16; beat += 0.0371) {
             const double source = free.beats->secondsAt(Beats(beat)).value * 48000;
             const double expected = p.tempo.secondsAt(Beats(4 + beat)).value * 48000 - double(t.startFrame.value);
-            const double ratio = (t.job->map.outputAt(source + 1) - t.job->map.outputAt(source)) / 1.0;
-            worst = std::max(worst, std::abs(t.job->map.outputAt(source) - expected) - ratio / 2);
+            const double ratio = (t.job()->map.outputAt(source + 1) - t.job()->map.outputAt(source)) / 1.0;
+            worst = std::max(worst, std::abs(t.job()->map.outputAt(source) - expected) - ratio / 2);
         }
         EXPECT_LT(worst, 1.05) << from << " to " << to;
-        EXPECT_LT(t.job->map.points().size(), 1000U);
+        EXPECT_LT(t.job()->map.points().size(), 1000U);
     }
 }
 
 TEST(Fit, EqualJobsHaveEqualKeysAndOthersOthers) {
     const Loop l = laid();
-    const auto key = [&](const Project& p) { return timeOf(p, l.clip).job->key; };
+    const auto key = [&](const Project& p) { return timeOf(p, l.clip).job()->key; };
     EXPECT_EQ(key(l.p), key(*moveClips(l.p, {l.clip}, Beats(0), 0)));
     EXPECT_EQ(key(l.p), key(*setGain(l.p, {l.clip}, 3)));
     EXPECT_NE(key(l.p), key(*setTempo(l.p, Bpm(105))));

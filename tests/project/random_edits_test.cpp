@@ -161,10 +161,10 @@ void expectSame(const Laid& a, const Laid& b) {
         EXPECT_EQ(x.time().length, y.time().length);
         EXPECT_EQ(x.time().steadyTempo, y.time().steadyTempo);
         EXPECT_EQ(x.time().problem, y.time().problem);
-        ASSERT_EQ(x.time().job == nullptr, y.time().job == nullptr);
-        if (x.time().job) {
-            EXPECT_EQ(x.time().job->key, y.time().job->key);
-            EXPECT_EQ(x.time().job->map, y.time().job->map);
+        ASSERT_EQ(x.time().job() == nullptr, y.time().job() == nullptr);
+        if (x.time().job()) {
+            EXPECT_EQ(x.time().job()->key, y.time().job()->key);
+            EXPECT_EQ(x.time().job()->map, y.time().job()->map);
         }
     }
 }

@@ -26,7 +26,7 @@ using support::Folder;
 
 Project withDemoFiles(const std::vector<std::string>& names) {
     Project p = *setTempo({}, Bpm(104));
-    p.key = hear::Key{2, true};
+    p.keys = KeyMap(hear::Key{2, true});
     p.snap = metre::Snap::HalfBeat;
     p.click = true;
     p.loop = {Beats(4), Beats(12), true};
@@ -53,7 +53,7 @@ TEST(Save, WhatIsSavedIsLoaded) {
     const Project& q = loaded->project;
     EXPECT_EQ(toJson(q, folder / "journey"), toJson(*saved, folder / "journey"));
     EXPECT_EQ(q.tempo, p.tempo);
-    EXPECT_EQ(q.key, p.key);
+    EXPECT_EQ(q.keys, p.keys);
     EXPECT_EQ(q.snap, p.snap);
     EXPECT_EQ(q.loop, p.loop);
     EXPECT_EQ(q.tracks[0]->clips, p.tracks[0]->clips);
@@ -155,8 +155,8 @@ TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
     refused("", "damaged");
     refused("[]", "not a Patient Metre project");
     refused("{\"format\": 7}", "not a Patient Metre project");
-    refused(changed("\"version\": 3", "\"version\": 4"), "newer");
-    refused(changed("\"version\": 3", "\"version\": \"two\""), "not a number");
+    refused(changed("\"version\": 4", "\"version\": 5"), "newer");
+    refused(changed("\"version\": 4", "\"version\": \"two\""), "not a number");
     refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
     refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");
     refused(changed("\"bpm\": 104.0", "\"bpm\": \"fast\""), "not a number");

@@ -53,7 +53,7 @@ TEST(WorkedExamples, ThirtyTwoBeatsAt128) {
     const auto added = project::addSources({}, {s}); // a new project is at 120
     const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));
     const auto laid = project::lay(placed->project);
-    const auto job = laid->find(placed->id)->time().job;
+    const auto job = laid->find(placed->id)->time().job();
     EXPECT_NEAR(job->map.meanRatio(), 16.0 / 15, 1e-6);
     EXPECT_EQ(job->map.outputLength(), Frames(768000));
 }

@@ -1,0 +1,88 @@
+#include "project/clip_rendering.h"
+
+#include <algorithm>
+#include <thread>
+#include <unordered_map>
+
+namespace project {
+
+Result<ClipRendering> ClipRendering::plan(const Timing& timing) {
+    if (timing.parts.empty()) return base::problem(timing.problem);
+    ClipRendering out;
+    out.parts_ = timing.parts;
+    out.length_ = timing.length;
+    std::unordered_map<base::Key, std::shared_ptr<const stretch::Rendering>, base::KeyHash> plans;
+    for (const Part& part : out.parts_) {
+        auto& plan = plans[part.job->key];
+        if (!plan) {
+            auto planned = planOf(*part.job);
+            if (!planned) return tl::unexpected(planned.error());
+            plan = std::make_shared<const stretch::Rendering>(std::move(*planned));
+        }
+        out.plans_.push_back(plan);
+    }
+    return out;
+}
+
+// Frames of the clip as one of its parts renders them; silent where the rendering has none.
+Result<sound::Audio> ClipRendering::span(std::size_t part, Frames from, Frames to,
+                                         const std::stop_token& stop) const {
+    const stretch::Rendering& plan = *plans_[part];
+    const Frames shift = parts_[part].from - parts_[part].at;
+    const Frames first = std::clamp(from + shift, Frames(0), plan.length());
+    const Frames last = std::clamp(to + shift, first, plan.length());
+    const sound::Audio& material = parts_[part].job->sound->audio;
+    const int threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
+    Result<sound::Audio> made = sound::Audio(material.rate, material.channelCount(), to - from);
+    if (first == last) return made;
+    auto piece = plan.piece(first, last, {{}, stop}, threads);
+    if (!piece || last - first == to - from) return piece;
+    for (std::size_t c = 0; c < made->channels.size(); ++c)
+        std::copy(piece->channels[c].begin(), piece->channels[c].end(),
+                  made->channels[c].begin() + (first - shift - from).value);
+    return made;
+}
+
+sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) const {
+    const auto next = [this, gain, stop](Frames from) -> Result<sound::AudioPtr> {
+        // The part that sounds there alone or begins to cross over into the next.
+        std::size_t i = 0;
+        while (i + 1 < parts_.size() && from >= parts_[i + 1].at + Frames(parts_[i + 1].cross.value / 2))
+            ++i;
+        const bool last = i + 1 == parts_.size();
+        const Frames cross = last ? Frames(0) : parts_[i + 1].cross;
+        const Frames crossFrom = last ? length_ : parts_[i + 1].at - Frames(cross.value / 2);
+        Result<sound::Audio> made = base::cancelled();
+        if (from < crossFrom) {
+            const Frames minute(std::int64_t(60) * rate());
+            Frames to = crossFrom;
+            const auto cuts = plans_[i]->cuts();
+            const Frames shift = parts_[i].from - parts_[i].at;
+            const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + shift + minute);
+            if (cut != cuts.end()) to = std::min(to, *cut - shift);
+            made = span(i, from, to, stop);
+        } else {
+            const Frames to = crossFrom + cross;
+            made = span(i, from, to, stop);
+            const auto rising = span(i + 1, from, to, stop);
+            if (!rising) return tl::unexpected(rising.error());
+            if (made)
+                for (std::size_t c = 0; c < made->channels.size(); ++c)
+                    for (std::size_t k = 0; k < made->channels[c].size(); ++k) {
+                        const auto x = (static_cast<float>(k) + 0.5F) / static_cast<float>(cross.value);
+                        float& s = made->channels[c][k];
+                        s += x * (rising->channels[c][k] - s);
+                    }
+        }
+        if (!made) return tl::unexpected(made.error());
+        if (gain != 1)
+            for (auto& samples : made->channels)
+                for (float& s : samples)
+                    s *= gain;
+        return std::make_shared<const sound::Audio>(std::move(*made));
+    };
+    const sound::Audio& material = parts_.front().job->sound->audio;
+    return {material.rate, material.channelCount(), length_, next};
+}
+
+} // namespace project

@@ -1,0 +1,485 @@
+#include "project/edit_arrange.h"
+
+#include "metre/tempo.h"
+#include "project/changed.h"
+#include "project/edit_sources.h"
+#include "project/timing.h"
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <set>
+
+namespace project {
+
+namespace {
+
+constexpr Seconds shortest(0.0002); // of a clip
+constexpr std::size_t mostSlices = 20000;
+
+ClipTime timeOf(const Project& p, const Track& track, const Clip& clip, const Source* s) {
+    return {p.tempo, clip, s, rulingOf(p, track, clip, s).follows};
+}
+
+std::set<ClipId> setOf(const std::vector<ClipId>& ids) {
+    return {ids.begin(), ids.end()};
+}
+
+// Puts the parts of each clip in its place: `cuts` says at which moments of its own time it is cut.
+template <class Cuts>
+Result<Arranged> cutClips(const Project& p, const std::vector<ClipId>& ids, const Cuts& cuts) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    const std::set<ClipId> chosen = setOf(ids);
+    Arranged out{p, {}};
+    for (TrackPtr& track : out.project.tracks) {
+        if (std::none_of(track->clips.begin(), track->clips.end(),
+                         [&](const Clip& c) { return chosen.count(c.id) > 0; }))
+            continue;
+        auto copy = std::make_shared<Track>(*track);
+        copy->clips.clear();
+        for (const Clip& clip : track->clips) {
+            copy->clips.push_back(clip);
+            if (chosen.count(clip.id) == 0) continue;
+            out.clips.push_back(clip.id);
+            const SourcePtr s = sourceOf(p, clip.source);
+            if (!s) continue;
+            std::vector<Seconds> moments = cuts(timeOf(p, *track, clip, s.get()), clip, *s);
+            std::erase_if(moments, [&](Seconds u) { return u < clip.from + shortest || u > clip.to - shortest; });
+            std::sort(moments.begin(), moments.end());
+            if (out.clips.size() + moments.size() > mostSlices)
+                return base::problem("That would be more than 20000 clips.");
+            for (const Seconds u : moments) {
+                Clip next = copy->clips.back();
+                if (u - next.from < shortest) continue;
+                copy->clips.back().to = u;
+                copy->clips.back().fadeOut.length = Seconds(0);
+                next.id = ClipId{out.project.nextId++};
+                next.from = u;
+                next.fadeIn.length = Seconds(0);
+                out.clips.push_back(next.id);
+                copy->clips.push_back(std::move(next));
+            }
+            // The last part ends as the clip did.
+            copy->clips.back().fadeOut = clip.fadeOut;
+        }
+        track = std::move(copy);
+    }
+    return out;
+}
+
+// The clip on its track, changed by `change(clip, time, source)`, which may refuse.
+template <class Change>
+Result<Project> eachWithTime(const Project& p, const std::vector<ClipId>& ids, const Change& change) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    const std::set<ClipId> chosen = setOf(ids);
+    Project out = p;
+    for (TrackPtr& track : out.tracks) {
+        std::shared_ptr<Track> copy;
+        for (std::size_t i = 0; i < track->clips.size(); ++i) {
+            const Clip& old = track->clips[i];
+            if (chosen.count(old.id) == 0) continue;
+            const SourcePtr s = sourceOf(p, old.source);
+            if (!s) return base::problem("A clip's source is no longer in the project.");
+            Clip changed = old;
+            if (Result<void> done = change(changed, timeOf(p, *track, old, s.get()), *s); !done)
+                return tl::unexpected(done.error());
+            if (changed == old) continue;
+            if (!copy) copy = std::make_shared<Track>(*track);
+            copy->clips[i] = std::move(changed);
+        }
+        if (copy) track = std::move(copy);
+    }
+    return out;
+}
+
+// Lets two clips that touch at a beat go on beyond it and cross over, as far as both have sound for it.
+bool cross(const Project& p, const Track& track, Clip& a, Clip& b, Beats edge, Seconds length) {
+    const SourcePtr sa = sourceOf(p, a.source);
+    const SourcePtr sb = sourceOf(p, b.source);
+    if (!sa || !sb) return false;
+    const ClipTime ta = timeOf(p, track, a, sa.get());
+    const ClipTime tb = timeOf(p, track, b, sb.get());
+    const Seconds heard = p.tempo.secondsAt(edge);
+    Seconds to = ta.at(heard + length * 0.5);
+    if (!ta.turn()) to = std::min(to, std::max({sa->length(), sa->wholeEnd(), a.to}));
+    const Seconds from = std::max(Seconds(0), tb.at(heard - length * 0.5));
+    const Seconds over = ta.heardAt(to) - tb.heardAt(from);
+    if (over < Seconds(0.0005)) return false;
+    a.to = to;
+    b.from = from;
+    a.fadeOut = {over, Fade::Shape::EqualPower};
+    b.fadeIn = {over, Fade::Shape::EqualPower};
+    return true;
+}
+
+Result<Project> oneTrackOnly() {
+    return base::problem("Clips of one track can be put in another order; these lie on several.");
+}
+
+} // namespace
+
+Result<Arranged> split(const Project& p, const std::vector<ClipId>& ids, Beats at) {
+    auto out = cutClips(p, ids, [at](const ClipTime& time, const Clip& clip, const Source&) {
+        const Seconds u = time.momentAt(at);
+        return u > clip.from && u < clip.to ? std::vector<Seconds>{u} : std::vector<Seconds>{};
+    });
+    if (out && out->clips.size() == ids.size())
+        return base::problem("None of these clips goes on across that place.");
+    return out;
+}
+
+Result<Arranged> sliceEqually(const Project& p, const std::vector<ClipId>& ids, int n) {
+    if (n < 2 || n > static_cast<int>(mostSlices)) return base::problem("A clip is cut into 2 to 20000 parts.");
+    return cutClips(p, ids, [n](const ClipTime& time, const Clip& clip, const Source&) {
+        std::vector<Seconds> list;
+        for (int k = 1; k < n; ++k) {
+            const double x = double(k) / n;
+            if (time.follows())
+                list.push_back(
+                    time.at(time.beatOf(clip.from) + (time.beatOf(clip.to) - time.beatOf(clip.from)) * x));
+            else
+                list.push_back(clip.from + (clip.to - clip.from) * x);
+        }
+        return list;
+    });
+}
+
+Result<Arranged> sliceAtOnsets(const Project& p, const std::vector<ClipId>& ids, double sensitivity) {
+    return cutClips(p, ids, [&](const ClipTime& time, const Clip& clip, const Source& s) {
+        std::vector<Seconds> list;
+        if (!s.sound) return list;
+        const std::vector<Frames> starts = sliceStarts(*s.sound, sensitivity);
+        const std::int64_t rounds = time.placeOf(clip.to).round;
+        for (std::int64_t round = 0; round <= rounds; ++round)
+            for (const Frames a : starts) {
+                const Seconds in = metre::toSeconds(a, s.sound->audio.rate);
+                if (time.turn() && (in >= time.turn()->to || (round > 0 && in < time.turn()->from))) continue;
+                list.push_back(in + (time.turn() ? time.turn()->length() * double(round) : Seconds(0)));
+            }
+        return list;
+    });
+}
+
+Result<Project> reorder(const Project& p, const std::vector<ClipId>& ids, const std::vector<std::size_t>& order) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    const std::set<ClipId> chosen = setOf(ids);
+    struct Piece {
+        ClipId id;
+        Beats start;
+        Beats length;
+    };
+    std::vector<Piece> pieces;
+    const Track* on = nullptr;
+    for (const TrackPtr& track : p.tracks)
+        for (const Clip& c : track->clips) {
+            if (chosen.count(c.id) == 0) continue;
+            if (on != nullptr && on != track.get()) return oneTrackOnly();
+            on = track.get();
+            const Beats start = startOf(p, *track, c);
+            pieces.push_back({c.id, start, endOf(p, *track, c) - start});
+        }
+    std::vector<std::size_t> sorted = order;
+    std::sort(sorted.begin(), sorted.end());
+    for (std::size_t i = 0; i < sorted.size(); ++i)
+        if (sorted.size() != pieces.size() || sorted[i] != i)
+            return base::problem("That is no order of these clips.");
+    std::sort(pieces.begin(), pieces.end(), [](const Piece& a, const Piece& b) { return a.start < b.start; });
+    std::map<ClipId, Beats> by;
+    Beats at = pieces.front().start;
+    for (const std::size_t i : order) {
+        by[pieces[i].id] = at - pieces[i].start;
+        at += pieces[i].length;
+    }
+    return withClips(p, ids, [&](Clip& c) { c.at += by[c.id]; });
+}
+
+Result<Arranged> copyClips(const Project& p, const std::vector<ClipId>& ids, Beats by, int tracks) {
+    const std::set<ClipId> chosen = setOf(ids);
+    if (chosen.empty()) return base::problem("No clip is selected.");
+    Arranged out{p, {}};
+    std::vector<std::vector<Clip>> arriving(p.tracks.size());
+    for (std::size_t i = 0; i < p.tracks.size(); ++i)
+        for (Clip c : p.tracks[i]->clips) {
+            if (chosen.count(c.id) == 0) continue;
+            const auto to = static_cast<std::int64_t>(i) + tracks;
+            if (to < 0 || to >= static_cast<std::int64_t>(p.tracks.size()))
+                return base::problem("There is no track there.");
+            c.id = ClipId{out.project.nextId++};
+            c.at += by;
+            c.locked = false;
+            if (!std::isfinite(c.at.value) || std::abs(c.at.value) > furthest.value ||
+                startOf(p, *p.tracks[static_cast<std::size_t>(to)], c) < p.metre.startOfBar(-3))
+                return base::problem("A clip cannot lie that far from the beginning.");
+            out.clips.push_back(c.id);
+            arriving[static_cast<std::size_t>(to)].push_back(std::move(c));
+        }
+    if (out.clips.empty()) return base::problem("That clip is no longer in the project.");
+    std::size_t i = 0;
+    eachTrack(out.project, [&](Track& track) {
+        const auto& list = arriving[i++];
+        track.clips.insert(track.clips.end(), list.begin(), list.end());
+        return !list.empty();
+    });
+    return out;
+}
+
+std::vector<Taken> take(const Project& p, const std::vector<ClipId>& ids) {
+    const std::set<ClipId> chosen = setOf(ids);
+    std::vector<Taken> list;
+    for (std::size_t i = 0; i < p.tracks.size(); ++i)
+        for (const Clip& c : p.tracks[i]->clips)
+            if (chosen.count(c.id) > 0) list.push_back({c, i, startOf(p, *p.tracks[i], c)});
+    return list;
+}
+
+Result<Arranged> paste(const Project& p, const std::vector<Taken>& clips, Beats at) {
+    if (clips.empty()) return base::problem("Nothing was copied.");
+    Arranged out{p, {}};
+    if (out.project.tracks.empty()) {
+        Track track;
+        track.id = TrackId{out.project.nextId++};
+        track.name = clips.front().clip.name.empty() ? "track" : clips.front().clip.name;
+        out.project.tracks.push_back(std::make_shared<const Track>(std::move(track)));
+    }
+    const Beats first =
+        std::min_element(clips.begin(), clips.end(), [](auto& a, auto& b) { return a.start < b.start; })->start;
+    std::vector<std::vector<Clip>> arriving(out.project.tracks.size());
+    for (const Taken& t : clips) {
+        if (!sourceOf(p, t.clip.source)) continue;
+        Clip c = t.clip;
+        c.id = ClipId{out.project.nextId++};
+        c.at += at - first;
+        c.locked = false;
+        if (!std::isfinite(c.at.value) || std::abs(c.at.value) > furthest.value)
+            return base::problem("A clip cannot lie that far from the beginning.");
+        out.clips.push_back(c.id);
+        arriving[std::min(t.track, arriving.size() - 1)].push_back(std::move(c));
+    }
+    if (out.clips.empty()) return base::problem("The sources of what was copied are no longer in the project.");
+    std::size_t i = 0;
+    eachTrack(out.project, [&](Track& track) {
+        const auto& list = arriving[i++];
+        track.clips.insert(track.clips.end(), list.begin(), list.end());
+        return !list.empty();
+    });
+    return out;
+}
+
+Result<Project> trim(const Project& p, const std::vector<ClipId>& ids, Side side, Beats by) {
+    if (!std::isfinite(by.value)) return base::problem("A clip cannot be trimmed by that.");
+    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+        Seconds& edge = side == Side::Left ? c.from : c.to;
+        Seconds u = time.momentAt(time.projectBeatOf(edge) + by);
+        if (side == Side::Left) {
+            u = std::clamp(u, Seconds(0), c.to - shortest);
+        } else {
+            if (!time.turn()) u = std::min(u, std::max({s.length(), s.wholeEnd(), c.to}));
+            u = std::max(u, c.from + shortest);
+        }
+        edge = u;
+        return {};
+    });
+}
+
+Result<Project> trimSilence(const Project& p, const std::vector<ClipId>& ids) {
+    return eachWithTime(p, ids, [](Clip& c, const ClipTime&, const Source& s) -> Result<void> {
+        if (!s.sound) return {};
+        const sound::Audio& audio = s.sound->audio;
+        constexpr float audible = 0.001F;
+        const auto begin = std::max<std::int64_t>(0, metre::toFrames(c.from, audio.rate).value);
+        const auto end = std::min(audio.frames().value, metre::toFrames(c.to, audio.rate).value);
+        for (std::int64_t f = begin; f < end; ++f)
+            for (const auto& samples : audio.channels)
+                if (std::abs(samples[static_cast<std::size_t>(f)]) >= audible) {
+                    // A millisecond before, so that the attack is whole.
+                    const Seconds at = metre::toSeconds(Frames(f), audio.rate) - Seconds(0.001);
+                    if (at > c.from && at < c.to - shortest) c.from = at;
+                    return {};
+                }
+        return base::problem(fmt::format("{} is silent where this clip plays it.", s.name));
+    });
+}
+
+Result<Project> repeatUntil(const Project& p, ClipId id, Beats end) {
+    return eachWithTime(p, {id}, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+        if (end <= time.projectBeatOf(c.from)) return base::problem("A clip ends after it begins.");
+        const bool wasWhole = time.turn().has_value();
+        if (!wasWhole) {
+            // From the first downbeat it plays, or where it begins.
+            Seconds from = c.from;
+            if (s.beats && c.from < time.downbeat() && time.downbeat() < c.to) from = time.downbeat();
+            if ((c.to - from).value < shortestTurn) return base::problem("That is too short to go round.");
+            c.turn = Marks{from, c.to};
+            c.stretch.loop = true;
+        }
+        const ClipTime round(p.tempo, c, &s, time.follows());
+        c.to = std::max(c.from + shortest, round.momentAt(end));
+        return {};
+    });
+}
+
+Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, double times) {
+    if (auto fits = within(times, 0.05, 10000, "A number of repeats", "times"); !fits)
+        return tl::unexpected(fits.error());
+    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source&) -> Result<void> {
+        if (!time.turn()) {
+            if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to go round.");
+            if (times == 1) return {};
+            c.turn = Marks{c.from, c.to};
+            c.stretch.loop = true;
+        }
+        const Seconds from = c.turn ? c.turn->from : time.turn()->from;
+        const Seconds length = c.turn ? c.turn->to - c.turn->from : time.turn()->length();
+        c.to = std::max(from + length * times, c.from + shortest);
+        return {};
+    });
+}
+
+Result<Project> stretchEdge(const Project& p, ClipId id, Side side, Beats to) {
+    if (auto may = mayChange(p, std::vector<ClipId>{id}); !may) return tl::unexpected(may.error());
+    const TrackPtr track = trackOfClip(p, id);
+    const Clip clip = *clipOf(p, id);
+    const SourcePtr s = sourceOf(p, clip.source);
+    if (!s) return base::problem("The clip's source is no longer in the project.");
+    const Beats start = startOf(p, *track, clip);
+    const Beats end = endOf(p, *track, clip);
+    const Beats beats = side == Side::Right ? to - start : end - to;
+    if (!(beats > Beats(0))) return base::problem("A clip ends after it begins.");
+    Project out = p;
+    if (!s->beats) {
+        // As if it had the project's tempo: from now on it has one.
+        auto told = setSourceTempo(out, s->id, p.tempo.tempoAt(start), hear::Witness::Typed);
+        if (!told) return told;
+        out = std::move(*told);
+    }
+    const SourcePtr known = sourceOf(out, s->id);
+    const Clip* now = clipOf(out, id);
+    const ClipTime time(out.tempo, *now, known.get(), true);
+    const double had = (time.beatOf(now->to) - time.beatOf(now->from)).value;
+    auto scaled = scaleBeats(out, s->id, beats.value / had);
+    if (!scaled) return scaled;
+    return eachWithTime(*scaled, {id}, [&](Clip& c, const ClipTime& t, const Source& source) -> Result<void> {
+        if (c.rule == TimeRule::Place || c.rule == TimeRule::Fixed) c.rule.reset();
+        c.heldTempo.reset();
+        const ClipTime following(scaled->tempo, c, &source, true);
+        // The edge that was not dragged stays.
+        const Beats keeps = side == Side::Right ? start : end;
+        c.at += keeps - (c.at + following.beatOf(side == Side::Right ? c.from : c.to));
+        if (!t.turn() && source.wholeBeats()) c.stretch.loop = true;
+        return {};
+    });
+}
+
+Result<Project> setStretch(const Project& p, ClipId id, double percent) {
+    if (auto fits = within(percent, 25, 400, "A stretch", "%"); !fits) return tl::unexpected(fits.error());
+    if (auto may = mayChange(p, std::vector<ClipId>{id}); !may) return tl::unexpected(may.error());
+    const Clip* clip = clipOf(p, id);
+    const SourcePtr s = sourceOf(p, clip->source);
+    if (!s) return base::problem("The clip's source is no longer in the project.");
+    const Beats start = startOf(p, *clip);
+    const Beats end = p.tempo.beatAt(p.tempo.secondsAt(start) + (clip->to - clip->from) * (percent / 100));
+    // A percentage is rounded when it is written: what comes to a whole number of beats is meant so.
+    const double beats = (end - start).value;
+    const bool whole = std::abs(beats - std::round(beats)) < 0.005 && beats > 0.5;
+    return stretchEdge(p, id, Side::Right, whole ? start + Beats(std::round(beats)) : end);
+}
+
+Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats from, Beats to) {
+    if (!(from < to)) return base::problem("What goes round ends after it begins.");
+    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+        if (!s.beats) return base::problem(fmt::format("{} has no beats to count in.", s.name));
+        const Marks turn{std::max(Seconds(0), s.beats->secondsAt(from)), s.beats->secondsAt(to)};
+        if (turn.to > std::max(s.length(), s.wholeEnd()) + Seconds(1e-6) ||
+            turn.to - turn.from < Seconds(shortestTurn))
+            return base::problem(
+                fmt::format("{} has {:.2f} beats; what goes round lies within them.", s.name, s.endBeat().value));
+        const Beats length = time.beatOf(c.to) - time.beatOf(c.from);
+        c.turn = turn;
+        c.stretch.loop = true;
+        // It begins with what goes round, where it began.
+        const Beats begins = time.beatOf(c.from);
+        c.from = turn.from;
+        const ClipTime round(p.tempo, c, &s, time.follows());
+        c.at += begins - s.beats->beatAt(turn.from);
+        c.to = std::max(c.from + shortest, round.at(s.beats->beatAt(turn.from) + length));
+        return {};
+    });
+}
+
+Result<Project> setGoesRound(const Project& p, const std::vector<ClipId>& ids, bool on) {
+    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+        if (on == c.stretch.loop) return {};
+        c.stretch.loop = on;
+        if (!on) {
+            c.turn.reset();
+            c.to = std::min(c.to, std::max(s.length(), s.wholeEnd()));
+            if (c.from > c.to - shortest) {
+                c.from = time.placeOf(c.from).in;
+                c.to = std::max(c.from + shortest, time.turn()->to);
+            }
+        } else if (!s.wholeBeats() || c.from > Seconds(0) || c.to < s.wholeEnd()) {
+            c.turn = Marks{c.from, c.to};
+        }
+        return {};
+    });
+}
+
+Result<Project> setOffset(const Project& p, const std::vector<ClipId>& ids, Beats sourceBeat) {
+    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+        if (!s.beats) return base::problem(fmt::format("{} has no beats to count in.", s.name));
+        const Seconds from = time.at(sourceBeat);
+        const Beats length = time.beatOf(c.to) - time.beatOf(c.from);
+        const Seconds to = time.follows() ? time.at(sourceBeat + length) : from + (c.to - c.from);
+        const Seconds last = std::max({s.length(), s.wholeEnd(), c.to});
+        if (from < Seconds(-1e-9) || (!time.turn() && to > last + Seconds(1e-6)))
+            return base::problem(fmt::format("{} has no such beat to begin with.", s.name));
+        c.at -= sourceBeat - time.beatOf(c.from);
+        c.from = std::max(Seconds(0), from);
+        c.to = to;
+        return {};
+    });
+}
+
+Result<Project> crossTouching(const Project& p, const std::vector<ClipId>& ids, Seconds length) {
+    if (auto fits = within(length.value, 0.001, longestFade.value, "A crossing", "s"); !fits)
+        return tl::unexpected(fits.error());
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    const std::set<ClipId> chosen = setOf(ids);
+    Project out = p;
+    bool found = false;
+    for (TrackPtr& track : out.tracks) {
+        auto copy = std::make_shared<Track>(*track);
+        struct Edges {
+            Clip* clip;
+            Beats start;
+            Beats end;
+        };
+        std::vector<Edges> edges;
+        for (Clip& c : copy->clips)
+            if (chosen.count(c.id) > 0) edges.push_back({&c, startOf(p, *track, c), endOf(p, *track, c)});
+        std::sort(edges.begin(), edges.end(), [](const Edges& x, const Edges& y) { return x.start < y.start; });
+        bool any = false;
+        for (const Edges& first : edges) {
+            const auto second = std::lower_bound(edges.begin(), edges.end(), first.end - Beats(1e-6),
+                                                 [](const Edges& x, Beats b) { return x.start < b; });
+            if (second == edges.end() || std::abs((second->start - first.end).value) > 1e-6) continue;
+            any = cross(p, *track, *first.clip, *second->clip, first.end, length) || any;
+        }
+        if (any) track = std::move(copy);
+        found = found || any;
+    }
+    if (!found)
+        return base::problem("No two of these clips touch with sound beyond their edges to cross over with.");
+    return out;
+}
+
+Result<Project> bringTo(const Project& p, const std::vector<ClipId>& ids, Beats at) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    // The first downbeat of the first one, not its first sample, comes to lie there.
+    Beats first(1e18);
+    for (const ClipId id : ids)
+        first = std::min(first, clipOf(p, id)->at);
+    return moveClips(p, ids, at - first, 0);
+}
+
+} // namespace project

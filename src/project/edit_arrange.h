@@ -1,0 +1,63 @@
+// Edits that cut, repeat, copy and arrange clips: functions from a project to a project. None alters what it is
+// given; each checks what must hold, and fails with a sentence when what is asked for cannot be; locked clips
+// refuse. Any thread; quick.
+#pragma once
+
+#include "project/edit_clips.h"
+
+namespace project {
+
+struct Arranged {
+    Project project;
+    std::vector<ClipId> clips; // those that came of it
+};
+
+// Cuts clips in two at a beat of the project; those that do not go on across it stay whole, and it fails where none
+// does. Both halves play exactly what they played before.
+Result<Arranged> split(const Project& p, const std::vector<ClipId>& ids, Beats at);
+// Into n parts of the same length in beats (placed, in seconds).
+Result<Arranged> sliceEqually(const Project& p, const std::vector<ClipId>& ids, int n);
+// At the onsets that a sensitivity of 0 to 1 lets through.
+Result<Arranged> sliceAtOnsets(const Project& p, const std::vector<ClipId>& ids, double sensitivity);
+// Lays clips of one track end to end from where the first begins: order[k] says which comes k-th, counted by place.
+Result<Project> reorder(const Project& p, const std::vector<ClipId>& ids, const std::vector<std::size_t>& order);
+
+// Copies, moved by so much and so many tracks; of locked clips too.
+Result<Arranged> copyClips(const Project& p, const std::vector<ClipId>& ids, Beats by, int tracks);
+// Clips that were taken earlier, each with its track (left where it was, at the last where there is none), so that
+// the first begins at `at`. Clips whose source is gone are left out.
+struct Taken {
+    Clip clip;
+    std::size_t track = 0;
+    Beats start;
+};
+std::vector<Taken> take(const Project& p, const std::vector<ClipId>& ids);
+Result<Arranged> paste(const Project& p, const std::vector<Taken>& clips, Beats at);
+
+// Moves an edge of clips to another beat, over what they are made of; not over the recording's ends, but beyond the
+// end of what goes round.
+Result<Project> trim(const Project& p, const std::vector<ClipId>& ids, Side side, Beats by);
+// Begins where it begins to sound (−60 dB below full scale).
+Result<Project> trimSilence(const Project& p, const std::vector<ClipId>& ids);
+// Lets a clip go round until a beat: the part it plays, where it did not go round before.
+Result<Project> repeatUntil(const Project& p, ClipId id, Beats end);
+// How often it goes round, counted from its first downbeat: 0.05 to 10000.
+Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, double times);
+// Says that a clip, as long as it is, fills the time until (or from) a beat: its source has that many more or fewer
+// beats. All clips of the source become longer or shorter with it. What has no tempo yet is taken as having the
+// project's.
+Result<Project> stretchEdge(const Project& p, ClipId id, Side side, Beats to);
+// The same said by percentage of the length as recorded: its source's tempo becomes that much of the project's.
+Result<Project> setStretch(const Project& p, ClipId id, double percent);
+// What goes round, in the source's beats; none: all of it.
+Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats from, Beats to);
+Result<Project> setGoesRound(const Project& p, const std::vector<ClipId>& ids, bool on);
+// What is played slides under the clip, which stays where it is and as long as it is: it begins at that beat of its
+// source.
+Result<Project> setOffset(const Project& p, const std::vector<ClipId>& ids, Beats sourceBeat);
+// Where clips of one track touch, each of the two goes on for half of the time beyond, and they cross over.
+Result<Project> crossTouching(const Project& p, const std::vector<ClipId>& ids, Seconds length);
+// The clips' edges nearest to a beat go there: they are moved.
+Result<Project> bringTo(const Project& p, const std::vector<ClipId>& ids, Beats at);
+
+} // namespace project

@@ -1,0 +1,29 @@
+// Finding audio again that is not where it was.
+#pragma once
+
+#include "base/progress.h"
+#include "project/project.h"
+
+#include <filesystem>
+
+namespace project {
+
+struct Found {
+    SourceId source;
+    std::filesystem::path file;
+    std::string content;
+    sound::FileFacts facts;
+    std::shared_ptr<const Sound> sound; // at the rate that was asked for
+};
+
+// Looks through a folder and all within it (links are not followed) for the audio of sources: known by what it
+// sounds like, whatever it is called now; of a source whose content was never known, by its name. Files of the
+// right name are looked at first. Any thread; takes time. Files that cannot be read are passed over; stopped, it
+// returns what it has.
+std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const std::filesystem::path& folder, int rate,
+                               const base::Progress& progress = {});
+
+// The project with what was found. Undo leaves this alone.
+Project withFound(const Project& p, const std::vector<Found>& found);
+
+} // namespace project
