@@ -5,9 +5,12 @@
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
 #include "play/simulated_output.h"
+#include "project/save.h"
 
 #include <QApplication>
 #include <QElapsedTimer>
+#include <QKeyEvent>
+#include <QMouseEvent>
 #include <algorithm>
 #include <fmt/format.h>
 #include <fstream>
@@ -78,6 +81,48 @@ int main(int argc, char** argv) {
     scrolling(200);
     scrolling(500);
 
+    // An hour of timeline, zoomed in and out, and a clip dragged about by the hand.
+    {
+        project::Project p = window.session().now();
+        p = project::place(p, p.sources[0]->id, p.tracks[0]->id, metre::Beats(3600 * 104 / 60))->project;
+        window.session().edit("Far", p);
+        window.session().document().select({window.session().now().tracks[0]->clips[0].id});
+        QImage canvas(window.bars().viewport()->size(), QImage::Format_ARGB32_Premultiplied);
+        std::vector<double> zoomed;
+        for (int i = 0; i < 100; ++i) {
+            clock.restart();
+            window.bars().zoomBy(i < 50 ? 1.08 : 1 / 1.08, 600);
+            window.bars().viewport()->render(&canvas);
+            zoomed.push_back(double(clock.nsecsElapsed()) * 1e-6);
+        }
+        std::sort(zoomed.begin(), zoomed.end());
+        fmt::print("zooming an hour with 500 clips: median {:.2f}, p95 {:.2f} ms a frame\n", zoomed[50],
+                   zoomed[95]);
+        window.bars().zoomToAll();
+        window.bars().zoomBy(20, 200);
+        window.bars().scrollTo(0);
+        QWidget* page = window.bars().viewport();
+        const project::LaidClip& held = window.session().laid()->clips().front();
+        const QPoint from = window.bars().layout().clip(held).center().toPoint();
+        QMouseEvent press(QEvent::MouseButtonPress, from, page->mapToGlobal(from), Qt::LeftButton, Qt::LeftButton,
+                          Qt::NoModifier);
+        QApplication::sendEvent(page, &press);
+        std::vector<double> dragged;
+        for (int i = 0; i < 100; ++i) {
+            clock.restart();
+            const QPoint to = from + QPoint(3 * i, i % 40);
+            QMouseEvent move(QEvent::MouseMove, to, page->mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                             Qt::NoModifier);
+            QApplication::sendEvent(page, &move);
+            page->render(&canvas);
+            dragged.push_back(double(clock.nsecsElapsed()) * 1e-6);
+        }
+        QKeyEvent escape(QEvent::KeyPress, Qt::Key_Escape, Qt::NoModifier);
+        QApplication::sendEvent(&window.bars(), &escape);
+        std::sort(dragged.begin(), dragged.end());
+        fmt::print("dragging a clip among 500: median {:.2f}, p95 {:.2f} ms a frame\n", dragged[50], dragged[95]);
+    }
+
     // A ramp under all of it, and one clip moved and turned again and again.
     auto map = metre::TempoMap::make({{metre::Beats(0), metre::Bpm(100), metre::TempoPoint::Shape::Ramp},
                                       {metre::Beats(500), metre::Bpm(112), metre::TempoPoint::Shape::Hold}});
@@ -107,5 +152,26 @@ int main(int argc, char** argv) {
     std::sort(looped.begin(), looped.end());
     fmt::print("moving the loop range: median {:.2f}, p95 {:.2f} ms\n", looped[50], looped[95]);
     fmt::print("memory at the end: {:.0f} MB\n", memoryMegabytes());
+
+    // A project of 200 clips, saved and opened.
+    {
+        auto loaded = project::loadProject(std::filesystem::path(PM_SOURCE_DIR) / "demo" / "canal_journey");
+        project::Project p = loaded->project;
+        for (int i = 0; project::allClips(p).size() < 200; ++i)
+            p = project::place(p, p.sources[static_cast<std::size_t>(i) % 4]->id,
+                               p.tracks[static_cast<std::size_t>(i) % p.tracks.size()]->id,
+                               metre::Beats(64.0 + 8 * (i / 9)))
+                    ->project;
+        const auto folder = std::filesystem::temp_directory_path() / "patient-metre-bench";
+        std::filesystem::remove_all(folder);
+        if (project::saveProject(p, folder, true)) {
+            clock.restart();
+            window.session().open(folder);
+            spin([&] { return !window.session().jobs().isBusy(); });
+            window.grab();
+            fmt::print("a project of 200 clips opened and painted after {} ms\n", clock.elapsed());
+        }
+        std::filesystem::remove_all(folder);
+    }
     return 0;
 }

@@ -1,4 +1,5 @@
 // patient-metre: the application.
+#include "app/session/preferences.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
@@ -45,9 +46,10 @@ int main(int argc, char** argv) {
     QApplication::setApplicationDisplayName("Patient Metre");
     QApplication::setStyle("Fusion");
     app::loadFonts();
-    app::setTheme(arguments.lamp ? app::Theme::Lamp : app::Theme::Paper);
+    const app::Preferences preferences = app::loadPreferences();
+    app::setTheme(arguments.lamp || preferences.lamp ? app::Theme::Lamp : app::Theme::Paper);
 
-    app::MainWindow window(play::openOutput(project::Project{}.rate));
+    app::MainWindow window(play::openOutput(project::Project{}.rate, preferences.output));
     const auto cross = arguments.size.find('x');
     if (cross != std::string::npos)
         window.resize(std::max(640, std::atoi(arguments.size.c_str())),

@@ -124,13 +124,13 @@ TEST(Bars, EscapeTakesALoopRangeBackThatIsBeingDragged) {
     const auto before = w.now().loop;
     QWidget* v = w.bars().viewport();
     w.bars().setFocus();
-    QTest::mousePress(v, Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(4))), 8});
-    QTest::mouseMove(v, {static_cast<int>(l.x(Beats(10))), 8});
-    QTest::mouseMove(v, {static_cast<int>(l.x(Beats(12))), 8});
+    QTest::mousePress(v, Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(4))), app::BarsLayout::overview + 10});
+    QTest::mouseMove(v, {static_cast<int>(l.x(Beats(10))), app::BarsLayout::overview + 10});
+    QTest::mouseMove(v, {static_cast<int>(l.x(Beats(12))), app::BarsLayout::overview + 10});
     EXPECT_EQ(w.now().loop.to, Beats(12));
     w.key(Qt::Key_Escape);
     EXPECT_EQ(w.now().loop, before);
-    QTest::mouseRelease(v, Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(12))), 8});
+    QTest::mouseRelease(v, Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(12))), app::BarsLayout::overview + 10});
     EXPECT_EQ(w.now().loop, before);
 }
 

@@ -56,7 +56,7 @@ TEST(MainJob, FromLoopsOnDiskToLoopsOnTheGrid) {
     for (std::size_t i = 0; i < 3; ++i) {
         std::int64_t length = 0;
         for (const auto& piece : w.session().player().renderedClip(w.now().tracks[i]->clips[0].id))
-            length += piece.audio->frames().value;
+            length += (piece.to - piece.from).value;
         EXPECT_EQ(length, std::llround(beats[i] * 60 / 108.5 * 48000));
     }
     w.bars().setFocus();

@@ -19,8 +19,7 @@ TEST(RealDrag, ASourceIsDraggedFromTheShelfOntoTheBars) {
     auto* list = w.child<QListView>("shelfList");
     const QPoint from = list->viewport()->mapToGlobal(list->visualRect(list->model()->index(0, 0)).center());
     const auto& l = w.bars().layout();
-    const QPoint to =
-        w.bars().viewport()->mapToGlobal(QPoint(static_cast<int>(l.x(Beats(12))) + 3, app::BarsLayout::top + 90));
+    const QPoint to = w.bars().viewport()->mapToGlobal(QPoint(static_cast<int>(l.x(Beats(12))) + 3, l.top() + 90));
 
     std::vector<QStringList> steps = {{"mousemove", QString::number(from.x()), QString::number(from.y())},
                                       {"mousedown", "1"}};

@@ -121,11 +121,13 @@ TEST(Transport, SpacePlaysStopsAndTheLoopRangeIsDragged) {
     EXPECT_TRUE(waitFor([&] { return w.session().player().position() == Beats(0); }));
 
     const auto& l = w.bars().layout();
-    w.drag({static_cast<int>(l.x(Beats(4))) + 1, 8}, {static_cast<int>(l.x(Beats(12))), 8});
+    w.drag({static_cast<int>(l.x(Beats(4))) + 1, app::BarsLayout::overview + 10},
+           {static_cast<int>(l.x(Beats(12))), 8});
     EXPECT_TRUE(w.now().loop.on);
     EXPECT_EQ(w.now().loop.from, Beats(4));
     EXPECT_EQ(w.now().loop.to, Beats(12));
-    QTest::mouseClick(w.bars().viewport(), Qt::LeftButton, {}, {static_cast<int>(l.x(Beats(6))) + 1, 8});
+    QTest::mouseClick(w.bars().viewport(), Qt::LeftButton, {},
+                      {static_cast<int>(l.x(Beats(6))) + 1, app::BarsLayout::overview + 10});
     EXPECT_TRUE(waitFor([&] { return w.session().player().position() == Beats(6); }))
         << "a click on the ruler goes there";
     w.key(Qt::Key_L);
@@ -135,15 +137,15 @@ TEST(Transport, SpacePlaysStopsAndTheLoopRangeIsDragged) {
 TEST(Import, AFileThatIsDroppedLandsWhereItWasDropped) {
     Window w;
     const auto& l = w.bars().layout();
-    drop(w.bars().viewport(), {static_cast<int>(l.x(Beats(8.2))), app::BarsLayout::top + 20}, {hands()});
+    drop(w.bars().viewport(), {static_cast<int>(l.x(Beats(8.2))), w.bars().layout().top() + 20}, {hands()});
     w.settle();
     ASSERT_EQ(w.now().tracks.size(), 1U);
     EXPECT_EQ(project::startOf(w.now(), w.now().tracks[0]->clips[0]), Beats(8)) << "snapped to the beat";
     // Another onto the same track, a bar further; a third below makes a track.
-    drop(w.bars().viewport(), {static_cast<int>(l.x(Beats(28))), app::BarsLayout::top + 20}, {shaker()});
+    drop(w.bars().viewport(), {static_cast<int>(l.x(Beats(28))), w.bars().layout().top() + 20}, {shaker()});
     w.settle();
     EXPECT_EQ(w.now().tracks.size(), 1U);
-    drop(w.bars().viewport(), {static_cast<int>(l.x(Beats(0.1))), app::BarsLayout::top + 100}, {bass()});
+    drop(w.bars().viewport(), {static_cast<int>(l.x(Beats(0.1))), w.bars().layout().top() + 100}, {bass()});
     w.settle();
     EXPECT_EQ(w.now().tracks.size(), 2U);
     EXPECT_TRUE(w.status().contains("96 by its name")) << w.status().toStdString();
@@ -201,7 +203,7 @@ TEST(Bars, ClipsAreSelectedMovedDeletedAndAllOfItTakenBack) {
     const QPoint from = w.middleOf(w.first);
     w.drag(from, from + QPoint(static_cast<int>(4.3 * w.bars().layout().perBeat), 0));
     EXPECT_EQ(project::clipOf(w.now(), w.first)->at, Beats(4));
-    w.drag(w.middleOf(w.first), w.middleOf(w.first) + QPoint(0, app::BarsLayout::track));
+    w.drag(w.middleOf(w.first), w.middleOf(w.first) + QPoint(0, w.bars().layout().heightOf(0)));
     EXPECT_EQ(project::trackOfClip(w.now(), w.first)->id, w.now().tracks[1]->id);
     w.key(Qt::Key_Z, Qt::ControlModifier);
     w.key(Qt::Key_Z, Qt::ControlModifier);
@@ -242,8 +244,8 @@ TEST(Bars, TheKeyboardAloneIsEnough) {
 
 TEST(Bars, ARubberBandSelects) {
     Loaded w;
-    w.drag({w.bars().viewport()->width() - 20, app::BarsLayout::top + 115},
-           {static_cast<int>(w.bars().layout().x(Beats(1))), app::BarsLayout::top + 70});
+    w.drag({w.bars().viewport()->width() - 20, w.bars().layout().top() + 115},
+           {static_cast<int>(w.bars().layout().x(Beats(1))), w.bars().layout().top() + 70});
     ASSERT_EQ(w.session().selection().clips.size(), 1U);
     EXPECT_NE(w.session().selection().clips[0], w.first);
 }

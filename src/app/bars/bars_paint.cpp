@@ -2,7 +2,9 @@
 
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
+#include "mix/scene.h"
 #include "sound/decibel.h"
 
 #include <QPainterPath>
@@ -40,8 +42,9 @@ void paintGrid(QPainter& p, const BarsScene& s, const QRect& area) {
 void paintRuler(QPainter& p, const BarsScene& s) {
     const Tokens& t = tokens();
     const project::Project& project = s.session.now();
-    const QRect area(BarsLayout::headers, 0, s.size.width() - BarsLayout::headers, BarsLayout::ruler);
-    p.fillRect(QRect(0, 0, s.size.width(), BarsLayout::ruler), t.bar);
+    const QRect area(BarsLayout::headers, BarsLayout::overview, s.size.width() - BarsLayout::headers,
+                     BarsLayout::ruler - BarsLayout::overview);
+    p.fillRect(QRect(0, area.top(), s.size.width(), area.height()), t.bar);
     p.setClipRect(area);
     const Beats to = s.layout.beat(area.right());
     p.setFont(figureFont(16));
@@ -49,62 +52,20 @@ void paintRuler(QPainter& p, const BarsScene& s) {
     for (int bar = project.metre.barAt(s.layout.beat(area.left())); project.metre.startOfBar(bar) <= to; ++bar) {
         const int x = static_cast<int>(std::lround(s.layout.x(project.metre.startOfBar(bar))));
         if (x - lastRight < 14) continue;
-        p.fillRect(QRect(x, 4, 1, area.height() - 4), t.ruleStrong);
+        p.fillRect(QRect(x, area.top() + 4, 1, area.height() - 4), t.ruleStrong);
         p.setPen(bar < 1 ? t.inkSoft : t.ink);
         const QString text = QString::number(bar).replace('-', QChar(0x2212));
-        p.drawText(QRect(x + 5, 0, 60, area.height() - 6), Qt::AlignLeft | Qt::AlignVCenter, text);
+        p.drawText(QRect(x + 5, area.top(), 60, area.height() - 5), Qt::AlignLeft | Qt::AlignVCenter, text);
         lastRight = x + 5 + p.fontMetrics().horizontalAdvance(text);
     }
     const double left = s.layout.x(project.loop.from);
     const double right = s.layout.x(project.loop.to);
-    p.fillRect(QRectF(left, area.height() - 5, right - left, 5), project.loop.on ? t.brass : t.ruleStrong);
+    p.fillRect(QRectF(left, area.bottom() - 4, right - left, 5), project.loop.on ? t.brass : t.ruleStrong);
     p.setClipping(false);
     p.setFont(textFont(sizes::label));
     p.setPen(t.inkSoft);
-    p.drawText(QRect(10, 0, BarsLayout::headers - 12, BarsLayout::ruler), Qt::AlignVCenter, QObject::tr("Bars"));
-}
-
-void paintTempoLane(QPainter& p, const BarsScene& s) {
-    const Tokens& t = tokens();
-    const metre::TempoMap& map = s.session.now().tempo;
-    const QRect area(BarsLayout::headers, BarsLayout::ruler, s.size.width() - BarsLayout::headers,
-                     BarsLayout::tempo);
-    p.setFont(textFont(sizes::label));
-    p.setPen(t.inkSoft);
-    p.drawText(QRect(10, area.top(), BarsLayout::headers - 12, area.height()), Qt::AlignVCenter,
-               QObject::tr("Tempo"));
-    p.setClipRect(area);
-    const auto& points = map.points();
-    const auto [low, high] =
-        std::minmax_element(points.begin(), points.end(), [](auto& a, auto& b) { return a.bpm < b.bpm; });
-    const double lowest = low->bpm.value;
-    const double span = std::max(1.0, high->bpm.value - lowest);
-    const auto y = [&](Bpm bpm) {
-        return area.bottom() - 8 - (bpm.value - lowest) / span * (points.size() > 1 ? 10 : 0);
-    };
-    QPainterPath line;
-    for (std::size_t i = 0; i < points.size(); ++i) {
-        const QPointF at(s.layout.x(points[i].at), y(points[i].bpm));
-        if (i == 0)
-            line.moveTo(at);
-        else {
-            if (points[i - 1].shape == metre::TempoPoint::Shape::Hold)
-                line.lineTo(at.x(), line.currentPosition().y());
-            line.lineTo(at);
-        }
-    }
-    line.lineTo(std::max<double>(area.right() + 2, line.currentPosition().x()), line.currentPosition().y());
-    p.setPen(QPen(t.brass, 2));
-    p.drawPath(line);
-    for (const metre::TempoPoint& point : points) {
-        const QPointF at(s.layout.x(point.at), y(point.bpm));
-        p.fillRect(QRectF(at.x() - 3, at.y() - 3, 6, 6), t.brass);
-        p.setPen(t.brassText);
-        p.drawText(QPointF(std::max<double>(at.x() + 6, area.left() + 6), at.y() - 5),
-                   qt(metre::tempoLabel(point.bpm)));
-    }
-    p.setClipping(false);
-    p.fillRect(QRect(0, area.bottom(), s.size.width(), 1), t.rule);
+    p.drawText(QRect(12, area.top(), BarsLayout::headers - 14, area.height()), Qt::AlignVCenter,
+               QObject::tr("Bars"));
 }
 
 sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, metre::Frames from,
@@ -117,13 +78,21 @@ sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, m
 void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& area,
                    const QRect& dirty) {
     const project::Project& project = s.session.now();
-    const project::RenderJobPtr& job = clip.time().job;
-    if (!job) return;
+    const std::vector<project::Part>& parts = clip.time().parts;
+    if (parts.empty()) return;
     const auto frameAt = [&](double x) {
         return metre::toFrames(project.tempo.secondsAt(s.layout.beat(x)), project.rate) - clip.time().startFrame;
     };
-    const auto sourceFrameAt = [&](metre::Frames f) {
-        return metre::Frames(std::llround(job->map.sourceAt(double(f.value))));
+    // The source under frames of the clip, by the part that holds the first of them.
+    const auto sourceExtent = [&](metre::Frames from, metre::Frames to) {
+        auto part = std::upper_bound(parts.begin(), parts.end(), from,
+                                     [](metre::Frames f, const project::Part& p_) { return f < p_.at; });
+        if (part != parts.begin()) --part;
+        const project::RenderJob& job = *part->job;
+        const auto sourceFrame = [&](metre::Frames f) {
+            return metre::Frames(std::llround(job.map.sourceAt(double((f - part->at + part->from).value))));
+        };
+        return extentOver(job.sound->audio, job.sound->peaks, sourceFrame(from), sourceFrame(to));
     };
     const int left = static_cast<int>(std::max<double>(std::floor(area.left()), dirty.left()));
     const int right = static_cast<int>(std::min<double>(std::ceil(area.right()), dirty.right() + 1));
@@ -131,7 +100,7 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& cli
     const double half = area.height() / 2;
     const auto factor =
         static_cast<double>(std::min(2.0F, static_cast<float>(sound::factorFromDb(clip.chain.clipDb))));
-    const std::vector<play::RenderedPiece> pieces = s.session.player().renderedClip(clip.id());
+    const std::vector<play::Player::ShownPiece> pieces = s.session.player().renderedClip(clip.id());
     QVector<QLineF> lines;
     lines.reserve(std::max(0, right - left));
     metre::Frames from = frameAt(left);
@@ -139,17 +108,15 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& cli
         const metre::Frames to = std::max(frameAt(x + 1), from + metre::Frames(1));
         // The piece that holds the column's beginning; another may follow within it.
         auto piece = std::upper_bound(pieces.begin(), pieces.end(), from,
-                                      [](metre::Frames f, const play::RenderedPiece& r) { return f < r.from; });
+                                      [](metre::Frames f, const auto& r) { return f < r.from; });
         if (piece != pieces.begin()) --piece;
         std::optional<sound::Extent> heard;
         for (; piece != pieces.end() && piece->from < to; ++piece) {
-            if (piece->from + piece->audio->frames() <= from) continue;
-            const sound::Extent e = extentOver(*piece->audio, *piece->peaks, from - piece->from, to - piece->from);
+            if (piece->to <= from) continue;
+            const sound::Extent e = extentOver(*piece->audio, *piece->peaks, from - piece->at, to - piece->at);
             heard = heard ? sound::Extent{std::min(heard->low, e.low), std::max(heard->high, e.high)} : e;
         }
-        const sound::Extent e =
-            heard ? *heard
-                  : extentOver(job->sound->audio, job->sound->peaks, sourceFrameAt(from), sourceFrameAt(to));
+        const sound::Extent e = heard ? *heard : sourceExtent(from, to);
         const double top = middle - std::min(1.0, double(e.high) * factor) * half;
         const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half;
         lines.append(QLineF(x + 0.5, top - 0.4, x + 0.5, bottom + 0.4));
@@ -159,12 +126,25 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& cli
     p.drawLines(lines);
 }
 
-// What becomes of a clip's tempo: "112 → 104".
-QString tempoChange(const project::LaidClip& clip) {
+// What becomes of a clip's tempo: "112 → 104", or "112 → 104…112" where that changes.
+QString tempoChange(const project::LaidClip& clip, const metre::TempoMap& tempo) {
     if (!clip.source->sound) return QObject::tr("missing");
     if (!clip.time().stretched) return QObject::tr("as recorded");
-    return QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(clip.source->beats->meanTempo())),
-                                         qt(metre::tempoLabel(clip.time().tempo)));
+    QString text = QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(clip.source->beats->meanTempo())),
+                                                 qt(metre::tempoLabel(clip.time().tempo)));
+    if (clip.time().follows && !clip.time().steadyTempo)
+        text += QStringLiteral("…%1").arg(qt(metre::tempoLabel(tempo.tempoAt(clip.time().end - Beats(1e-6)))));
+    if (!clip.time().follows) text += QObject::tr(" held");
+    return text;
+}
+
+// What a clip is besides its name: how its pitch is changed.
+QString pitchChange(const project::LaidClip& clip) {
+    const double semitones = clip.clip->stretch.semitones + clip.time().keyShift.value_or(0);
+    if (semitones == 0) return {};
+    return QStringLiteral(" %1%2 st")
+        .arg(semitones > 0 ? QStringLiteral("+") : QChar(0x2212))
+        .arg(std::abs(semitones));
 }
 
 // A padlock at the right end of a locked clip's title.
@@ -178,10 +158,10 @@ void paintLock(QPainter& p, const QRectF& band) {
 
 // Name and tempo; where there is no room for both, the name is shortened in its middle, and where there is hardly
 // any, the tempo alone is left.
-void paintTitle(QPainter& p, const project::LaidClip& clip, const QRectF& area) {
+void paintTitle(QPainter& p, const project::LaidClip& clip, const metre::TempoMap& tempo, const QRectF& area) {
     if (area.width() < 20) return;
-    const QString change = tempoChange(clip);
-    const QString name = qt(clip.source->name);
+    const QString change = tempoChange(clip, tempo) + pitchChange(clip);
+    const QString name = qt(clip.name());
     const QFontMetrics metrics = p.fontMetrics();
     const int gap = 9;
     const int room = static_cast<int>(area.width()) - metrics.horizontalAdvance(change) - gap;
@@ -196,31 +176,99 @@ void paintTitle(QPainter& p, const project::LaidClip& clip, const QRectF& area) 
     p.drawText(area.adjusted(metrics.horizontalAdvance(shown) + gap, 0, 0, 0), flags, change);
 }
 
+// Where what goes round begins again: a short upright with a small ring at its head.
+void paintTurns(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& area) {
+    const auto& parts = clip.time().parts;
+    const project::Project& project = s.session.now();
+    if (parts.size() > 2000) return;
+    for (std::size_t i = 1; i < parts.size(); ++i) {
+        if (parts[i].cross > metre::Frames(0)) continue;
+        const double x =
+            s.layout.x(project.tempo.beatAt(metre::toSeconds(clip.time().startFrame + parts[i].at, project.rate)));
+        if (x < area.left() || x > area.right()) continue;
+        p.setPen(QPen(tokens().ruleStrong, 1));
+        p.drawLine(QPointF(x, area.top() + 6), QPointF(x, area.bottom()));
+        p.setBrush(Qt::NoBrush);
+        p.drawEllipse(QPointF(x, area.top() + 4), 2.5, 2.5);
+    }
+}
+
+// The fades as lines over the waveform, what is faded away washed out.
+void paintFades(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& area, bool grips) {
+    const Tokens& t = tokens();
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const project::Side side : {project::Side::Left, project::Side::Right}) {
+        const project::Fade& fade = side == project::Side::Left ? clip.chain.fadeIn : clip.chain.fadeOut;
+        const QPointF grip = fadeGrip(s, clip, side);
+        if (fade.length.value > 0) {
+            const double edge = side == project::Side::Left ? area.left() : area.right();
+            QPainterPath path(QPointF(edge, area.bottom()));
+            constexpr int steps = 12;
+            for (int i = 1; i <= steps; ++i) {
+                const double f = double(mix::fadeFactor(fade.shape, i, steps));
+                path.lineTo(edge + (grip.x() - edge) * i / steps, area.bottom() - f * area.height());
+            }
+            QPainterPath wash = path;
+            wash.lineTo(edge, area.top());
+            wash.closeSubpath();
+            QColor pale = t.sheet;
+            pale.setAlpha(150);
+            p.fillPath(wash, pale);
+            p.setPen(QPen(t.brass, 1.5));
+            p.setBrush(Qt::NoBrush);
+            p.drawPath(path);
+        }
+        if (grips && area.width() > 30) {
+            p.setPen(QPen(t.brass, 1.5));
+            p.setBrush(t.sheet);
+            p.drawEllipse(grip, 3.5, 3.5);
+        }
+    }
+    p.setRenderHint(QPainter::Antialiasing, false);
+}
+
 void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRect& dirty) {
     const Tokens& t = tokens();
     QRectF r = s.layout.clip(clip);
     const bool isSelected = s.selected.count(clip.id().value) > 0;
-    if (isSelected && s.drag.moving)
-        r.translate(s.drag.by.value * s.layout.perBeat, s.drag.tracks * BarsLayout::track);
+    if (isSelected && s.drag.moving && !s.drag.copying) {
+        r.translate(s.drag.by.value * s.layout.perBeat, 0);
+        const auto to = static_cast<std::int64_t>(clip.trackIndex) + s.drag.tracks;
+        if (to >= 0 && to < static_cast<std::int64_t>(s.session.now().tracks.size()))
+            r.moveTop(s.layout.y(static_cast<std::size_t>(to)) + 2);
+    }
     if (r.right() < dirty.left() || r.left() > dirty.right() || r.bottom() < dirty.top() ||
         r.top() > dirty.bottom())
         return;
+    // Thousands of slices are thin: an outline says it all.
+    if (r.width() < 3) {
+        p.fillRect(r, isSelected ? t.brass : t.ruleStrong);
+        return;
+    }
     const QString problem = qt(s.session.player().problemWith(clip.id()));
     const project::Track& owner = *clip.track;
+    const int tint = clip.clip->tint.value_or(owner.tint);
     p.fillRect(r, t.sheet);
-    const QRectF band(r.left(), r.top(), r.width(), 15);
-    p.fillRect(band, problem.isEmpty() ? t.band(owner.tint) : t.rule);
-    p.setOpacity(owner.mute ? 0.4 : 1.0);
-    if (!(isSelected && s.drag.moving)) paintWaveform(p, s, clip, r.adjusted(1, 17, -1, -3), dirty);
+    const bool low = r.height() < 34;
+    const int titleHeight = low ? 12 : BarsLayout::title;
+    const QRectF band(r.left(), r.top(), r.width(), titleHeight);
+    p.fillRect(band, problem.isEmpty() ? t.band(tint) : t.rule);
+    const QRectF field = r.adjusted(1, titleHeight + 2, -1, -3);
+    p.setOpacity(clip.chain.heard || !(owner.mute || clip.clip->mute) ? 1.0 : 0.4);
+    if (!(isSelected && s.drag.moving)) {
+        paintWaveform(p, s, clip, field, dirty);
+        paintTurns(p, s, clip, field);
+    }
     p.setOpacity(1);
+    paintFades(p, s, clip, field, isSelected || s.under == clip.id());
     p.setFont(textFont(sizes::label));
     p.setPen(t.ink);
     // A title stays in view while its clip runs out of it on the left.
     const double textLeft = std::max<double>(r.left() + 5, BarsLayout::headers + 5);
     const bool locked = clip.clip->locked && r.width() > 40;
     if (locked) paintLock(p, band);
-    const QRectF title(textLeft, r.top(), r.right() - textLeft - (locked ? 18 : 4), 15);
-    paintTitle(p, clip, title);
+    const QRectF title(textLeft, r.top(), r.right() - textLeft - (locked ? 18 : 4), titleHeight);
+    paintTitle(p, clip, s.session.now().tempo, title);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
         p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,
@@ -235,16 +283,65 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
     p.drawRect(r.adjusted(0.5, 0.5, -0.5, -0.5));
 }
 
+// "Stretch · Struck": the rule that counts on the track, and the method where all its clips have one.
+QString ruleLine(const BarsScene& s, std::size_t index) {
+    const project::Track& track = *s.session.now().tracks[index];
+    const auto clips = s.session.laid()->onTrack(index);
+    const project::TimeRule own = track.rule.value_or(s.session.now().rule);
+    QString text = ruleWord(own);
+    if (!clips.empty() &&
+        std::all_of(clips.begin(), clips.end(), [&](const auto& c) { return c.rule == clips.front().rule; }))
+        text = ruleWord(clips.front().rule);
+    else if (!clips.empty())
+        text = QObject::tr("several rules");
+    const bool oneMethod = !clips.empty() && std::all_of(clips.begin(), clips.end(), [&](const auto& c) {
+        return c.time().stretched && c.clip->stretch.method == clips.front().clip->stretch.method;
+    });
+    if (oneMethod && clips.front().rule == project::TimeRule::Stretch)
+        text += QStringLiteral(" · %1").arg(stretch::methodLabel(clips.front().clip->stretch.method));
+    if (track.rule) text += QObject::tr(" · track's");
+    return text;
+}
+
+QString panText(double pan) {
+    if (std::abs(pan) < 0.005) return QObject::tr("mid");
+    return QStringLiteral("%1 %2")
+        .arg(pan < 0 ? QObject::tr("L") : QObject::tr("R"))
+        .arg(std::lround(std::abs(pan) * 100));
+}
+
+void paintTrackMeter(QPainter& p, const QRect& bar, const TrackLevel& level) {
+    const Tokens& t = tokens();
+    p.fillRect(bar, t.rule);
+    const auto height = [&](double db) {
+        return static_cast<int>(std::clamp((db + 60) / 60, 0.0, 1.0) * bar.height());
+    };
+    const int lit = height(level.shown);
+    p.fillRect(QRect(bar.left(), bar.bottom() + 1 - lit, bar.width(), lit), level.over ? t.wax : t.verdigris);
+    if (level.highest > -60) {
+        const int held = height(level.highest);
+        p.fillRect(QRect(bar.left(), bar.bottom() + 1 - held, bar.width(), 1), t.ink);
+    }
+    if (level.over) p.fillRect(QRect(bar.left() - 1, bar.top(), bar.width() + 2, 4), t.wax);
+}
+
 void paintHeader(QPainter& p, const BarsScene& s, std::size_t index) {
     const Tokens& t = tokens();
     const project::Track& track = *s.session.now().tracks[index];
     const int y = s.layout.y(index);
-    p.fillRect(QRect(0, y, BarsLayout::headers, BarsLayout::track), t.panel);
-    p.fillRect(QRect(0, y, 5, BarsLayout::track), t.tint(track.tint));
+    const int height = s.layout.heightOf(index);
+    p.fillRect(QRect(0, y, BarsLayout::headers, height), t.panel);
+    p.fillRect(QRect(0, y, 5, height), t.tint(track.tint));
     p.setFont(textFont(sizes::strong, QFont::DemiBold));
     p.setPen(t.ink);
-    p.drawText(QRect(14, y + 6, BarsLayout::headers - 20, 18), Qt::AlignVCenter,
-               p.fontMetrics().elidedText(qt(track.name), Qt::ElideRight, BarsLayout::headers - 22));
+    const QRect name = nameRect(s.layout, index);
+    p.drawText(name, Qt::AlignVCenter, p.fontMetrics().elidedText(qt(track.name), Qt::ElideRight, name.width()));
+    p.setFont(textFont(sizes::label));
+    p.setPen(t.inkSoft);
+    const QRect rule = ruleRect(s.layout, index);
+    if (!rule.isEmpty())
+        p.drawText(rule, Qt::AlignVCenter,
+                   p.fontMetrics().elidedText(ruleLine(s, index), Qt::ElideRight, rule.width()));
     const auto letter = [&](const QRect& r, const QString& text, bool on) {
         if (on) p.fillRect(r, t.ink);
         p.setPen(on ? t.onInk : t.inkSoft);
@@ -258,15 +355,19 @@ void paintHeader(QPainter& p, const BarsScene& s, std::size_t index) {
     p.setPen(t.ink);
     p.setFont(textFont(sizes::label));
     p.drawText(gainRect(s.layout, index), Qt::AlignVCenter | Qt::AlignLeft, decibels(track.gainDb));
+    p.setPen(std::abs(track.pan) < 0.005 ? t.inkSoft : t.ink);
+    p.drawText(panRect(s.layout, index), Qt::AlignVCenter | Qt::AlignLeft, panText(track.pan));
+    if (index < s.levels.size()) paintTrackMeter(p, trackMeterRect(s.layout, index), s.levels[index]);
 }
 
 void paintPlayPosition(QPainter& p, const BarsScene& s) {
     const double x = std::lround(s.layout.x(s.playPosition));
     if (x < BarsLayout::headers) return;
     p.setClipRect(QRect(BarsLayout::headers - 6, 0, s.size.width(), s.size.height()));
-    p.fillRect(QRectF(x - 1, 0, 2, s.size.height()), tokens().wax);
+    p.fillRect(QRectF(x - 1, BarsLayout::overview, 2, s.size.height()), tokens().wax);
     QPolygonF mark;
-    mark << QPointF(x - 6, 0) << QPointF(x + 6, 0) << QPointF(x, 9);
+    const double head = BarsLayout::overview;
+    mark << QPointF(x - 6, head) << QPointF(x + 6, head) << QPointF(x, head + 9);
     p.setPen(Qt::NoPen);
     p.setBrush(tokens().wax);
     p.drawPolygon(mark);
@@ -284,29 +385,55 @@ void paintDrag(QPainter& p, const BarsScene& s) {
     }
     if (s.drag.landing) {
         const double x = s.layout.x(*s.drag.landing);
-        const QRectF slot(x, s.layout.y(s.drag.landingTrack) + 3, 4 * s.layout.perBeat, BarsLayout::track - 6);
+        const QRectF slot(x, s.layout.y(s.drag.landingTrack) + 2, 4 * s.layout.perBeat,
+                          s.layout.heightOf(s.drag.landingTrack) - 5);
         p.setPen(QPen(t.brass, 2));
         QColor fill = t.brass;
         fill.setAlpha(40);
         p.setBrush(fill);
         p.drawRect(slot);
     }
+    if (s.drag.ghost) {
+        QColor fill = t.brass;
+        fill.setAlpha(40);
+        p.setPen(QPen(t.brass, 2));
+        p.setBrush(fill);
+        p.drawRect(*s.drag.ghost);
+    }
+    if (s.drag.moving && s.drag.copying)
+        for (const project::LaidClip& clip : s.session.laid()->clips()) {
+            const auto to = static_cast<std::int64_t>(clip.trackIndex) + s.drag.tracks;
+            if (s.selected.count(clip.id().value) == 0 || to < 0 ||
+                to >= static_cast<std::int64_t>(s.session.now().tracks.size()))
+                continue;
+            QRectF r = s.layout.clip(clip).translated(s.drag.by.value * s.layout.perBeat, 0);
+            r.moveTop(s.layout.y(static_cast<std::size_t>(to)) + 2);
+            p.setPen(QPen(t.brass, 2, Qt::DashLine));
+            p.setBrush(Qt::NoBrush);
+            p.drawRect(r);
+        }
+    if (s.drag.trackLands) p.fillRect(QRect(0, s.layout.y(*s.drag.trackLands) - 2, s.size.width(), 3), t.brass);
     if (s.drag.result.isEmpty()) return;
     p.setFont(textFont(sizes::text, QFont::Medium));
-    const int width = p.fontMetrics().horizontalAdvance(s.drag.result) + 14;
-    QRectF box(s.drag.pointer + QPointF(14, -30), QSizeF(width, 22));
+    const QStringList lines = s.drag.result.split('\n');
+    int width = 0;
+    for (const QString& line : lines)
+        width = std::max(width, p.fontMetrics().horizontalAdvance(line) + 18);
+    QRectF box(s.drag.pointer + QPointF(14, -30), QSizeF(width, 6 + 16.0 * double(lines.size())));
     box.moveRight(std::min<double>(box.right(), s.size.width() - 4));
     box.moveTop(std::max<double>(box.top(), 2));
     p.setPen(Qt::NoPen);
     p.setBrush(t.ink);
     p.drawRoundedRect(box, 3, 3);
     p.setPen(t.onInk);
-    p.drawText(box, Qt::AlignCenter, s.drag.result);
+    for (int i = 0; i < lines.size(); ++i)
+        p.drawText(QRectF(box.left() + 9, box.top() + 3 + 16.0 * i, box.width() - 12, 16), Qt::AlignVCenter,
+                   lines[i]);
 }
 
 void paintEmpty(QPainter& p, const BarsScene& s) {
-    const QRect area(BarsLayout::headers, BarsLayout::top, s.size.width() - BarsLayout::headers,
-                     s.size.height() - BarsLayout::top);
+    const QRect area(BarsLayout::headers, s.layout.top(), s.size.width() - BarsLayout::headers,
+                     s.size.height() - s.layout.top());
     p.fillRect(QRect(area.center().x() - 260, area.center().y() - 46, 520, 92), tokens().paper);
     p.setPen(tokens().ink);
     p.setFont(figureFont(22));
@@ -320,44 +447,57 @@ void paintEmpty(QPainter& p, const BarsScene& s) {
 
 } // namespace
 
-QRect muteRect(const BarsLayout& l, std::size_t track) {
-    return {14, l.y(track) + 33, 18, 17};
+QPointF fadeGrip(const BarsLayout& layout, const project::Project& project, const project::LaidClip& clip,
+                 project::Side side) {
+    const QRectF r = layout.clip(clip);
+    const double top = r.top() + (r.height() < 34 ? 12 : BarsLayout::title) + 4;
+    const auto frame = [&](metre::Seconds s) { return metre::toFrames(s, project.rate); };
+    const auto xOf = [&](metre::Frames f) {
+        return layout.x(project.tempo.beatAt(metre::toSeconds(clip.time().startFrame + f, project.rate)));
+    };
+    if (side == project::Side::Left)
+        return {std::min(r.right(), std::max(r.left() + 4, xOf(frame(clip.chain.fadeIn.length)))), top};
+    return {std::max(r.left(), std::min(r.right() - 4, xOf(clip.time().length - frame(clip.chain.fadeOut.length)))),
+            top};
 }
-QRect soloRect(const BarsLayout& l, std::size_t track) {
-    return {35, l.y(track) + 33, 18, 17};
-}
-QRect gainRect(const BarsLayout& l, std::size_t track) {
-    return {60, l.y(track) + 33, BarsLayout::headers - 62, 17};
+
+QPointF fadeGrip(const BarsScene& s, const project::LaidClip& clip, project::Side side) {
+    return fadeGrip(s.layout, s.session.now(), clip, side);
 }
 
 void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
     const Tokens& t = tokens();
     const project::Project& project = s.session.now();
     p.fillRect(dirty, t.paper);
-    const QRect field(BarsLayout::headers, BarsLayout::top, s.size.width() - BarsLayout::headers,
-                      s.size.height() - BarsLayout::top);
+    const int top = s.layout.top();
+    const QRect field(BarsLayout::headers, top, s.size.width() - BarsLayout::headers, s.size.height() - top);
     p.setClipRect(field & dirty);
     paintGrid(p, s, field & dirty);
     for (std::size_t i = 0; i < project.tracks.size(); ++i) {
         const int y = s.layout.y(i);
-        if (y > dirty.bottom() || y + BarsLayout::track < dirty.top()) continue;
-        p.fillRect(QRect(field.left(), y + BarsLayout::track - 1, field.width(), 1), t.rule);
+        const int height = s.layout.heightOf(i);
+        if (y > dirty.bottom() || y + height < dirty.top()) continue;
+        p.fillRect(QRect(field.left(), y + height - 1, field.width(), 1), t.rule);
     }
     for (const project::LaidClip& clip : s.session.laid()->clips())
         if (clip.source) paintClip(p, s, clip, field & dirty);
     p.setClipping(false);
     if (project.tracks.empty()) paintEmpty(p, s);
     if (dirty.left() < BarsLayout::headers) {
-        p.setClipRect(QRect(0, BarsLayout::top, BarsLayout::headers, field.height()));
-        p.fillRect(QRect(0, BarsLayout::top, BarsLayout::headers, field.height()), t.panel);
+        p.setClipRect(QRect(0, top, BarsLayout::headers, field.height()));
+        p.fillRect(QRect(0, top, BarsLayout::headers, field.height()), t.panel);
         for (std::size_t i = 0; i < project.tracks.size(); ++i) {
+            if (s.layout.y(i) > s.size.height() || s.layout.y(i) + s.layout.heightOf(i) < top) continue;
             paintHeader(p, s, i);
-            p.fillRect(QRect(0, s.layout.y(i) + BarsLayout::track - 1, BarsLayout::headers, 1), t.rule);
+            p.fillRect(QRect(0, s.layout.y(i) + s.layout.heightOf(i) - 1, BarsLayout::headers, 1), t.rule);
         }
         p.setClipping(false);
     }
-    paintRuler(p, s);
-    paintTempoLane(p, s);
+    if (dirty.top() < top) {
+        paintOverview(p, s);
+        paintRuler(p, s);
+        paintLanes(p, s);
+    }
     p.fillRect(QRect(BarsLayout::headers - 1, 0, 1, s.size.height()), t.ruleStrong);
     paintPlayPosition(p, s);
     paintDrag(p, s);

@@ -1,10 +1,12 @@
 // Drawing the page Bars. Reads the document and the layout; keeps nothing.
 #pragma once
 
+#include "app/bars/bars_heads.h"
 #include "app/bars/bars_layout.h"
 #include "app/session/session.h"
 
 #include <QPainter>
+#include <QStringList>
 #include <unordered_set>
 
 namespace app {
@@ -14,11 +16,31 @@ struct BarsDrag {
     Beats by;       // clips move by this
     int tracks = 0; // and by so many tracks
     bool moving = false;
+    bool copying = false;
     std::optional<QRectF> band;   // rubber band
     std::optional<Beats> landing; // where a drop would land
     std::size_t landingTrack = 0;
+    std::optional<QRectF> ghost;           // of what a clip, or a part of one, becomes
+    std::optional<std::size_t> trackLands; // a track that is dragged comes before that one
     QPointF pointer;
-    QString result; // beside the pointer: what release would do
+    QString result; // beside the pointer: what release would do, a line or two
+};
+
+// What is selected in the lanes over the bars.
+struct LanePick {
+    enum class What { Nothing, TempoPoint, TempoRange, Section, Metre, Key };
+    What what = What::Nothing;
+    Beats at;
+    Beats to; // of a range
+    bool operator==(const LanePick&) const = default;
+};
+
+// A meter's level in decibels, its highest of late, and whether it was over full scale.
+struct TrackLevel {
+    double shown = -120;
+    double highest = -120;
+    int hold = 0; // ticks
+    bool over = false;
 };
 
 struct BarsScene {
@@ -28,13 +50,20 @@ struct BarsScene {
     const BarsDrag& drag;
     Beats playPosition;
     std::unordered_set<std::int64_t> selected; // clips
+    LanePick picked;
+    const std::vector<TrackLevel>& levels; // of the tracks
+    std::optional<project::ClipId> under;  // under the pointer: its handles are shown
 };
 
 void paintBars(QPainter& p, const BarsScene& scene, const QRect& dirty);
-
-// The hit areas of a track's header.
-QRect muteRect(const BarsLayout& layout, std::size_t track);
-QRect soloRect(const BarsLayout& layout, std::size_t track);
-QRect gainRect(const BarsLayout& layout, std::size_t track);
+// The lanes over the bars: sections, tempo, metre and key.
+void paintLanes(QPainter& p, const BarsScene& scene);
+void paintOverview(QPainter& p, const BarsScene& scene);
+// Grip of a fade: at its end along the top of the waveform.
+QPointF fadeGrip(const BarsScene& scene, const project::LaidClip& clip, project::Side side);
+QPointF fadeGrip(const BarsLayout& layout, const project::Project& p, const project::LaidClip& clip,
+                 project::Side side);
+// Where a tempo stands in its lane.
+double tempoY(const BarsLayout& layout, const metre::TempoMap& map, Bpm bpm);
 
 } // namespace app

@@ -1,21 +1,20 @@
 #include "app/bars/bars_view.h"
 
-#include "app/shelf/shelf.h"
+#include "app/bars/bars_cursors.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/snap.h"
 #include "project/edit_clips.h"
-#include "project/edit_time.h"
 #include "project/edit_tracks.h"
 #include "project/laid.h"
+#include "sound/decibel.h"
 
-#include <QApplication>
-#include <QDragEnterEvent>
+#include <QContextMenuEvent>
 #include <QHelpEvent>
-#include <QMimeData>
+#include <QKeyEvent>
+#include <QLineEdit>
 #include <QScrollBar>
 #include <QToolTip>
-#include <QUrl>
 #include <algorithm>
 #include <cmath>
 
@@ -27,24 +26,40 @@ constexpr double closest = 2000.0;
 constexpr int beatsPerScrollStep = 16; // scroll bar units a beat
 } // namespace
 
-BarsView::BarsView(Session& session, QWidget* parent) : QAbstractScrollArea(parent), session_(session) {
+BarsView::BarsView(Session& session, QWidget* parent)
+    : QAbstractScrollArea(parent), session_(session), line_(new QLineEdit(viewport())) {
     setObjectName("barsView");
     setAccessibleName(tr("Bars: tracks and clips"));
     setFrameShape(QFrame::NoFrame);
     setFocusPolicy(Qt::StrongFocus);
     setAcceptDrops(true);
     viewport()->setAcceptDrops(true);
+    viewport()->setMouseTracking(true);
     viewport()->setAttribute(Qt::WA_OpaquePaintEvent);
     setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOn);
+    line_->setObjectName("barsLine");
+    line_->setFont(textFont(sizes::text));
+    line_->hide();
+    line_->installEventFilter(this);
     connect(&session_, &Session::changed, this, [this] {
+        layout_.take(session_.now());
         if (tool_ && !tool_->stillHolds()) cancelDrag();
         updateScrollBars();
         viewport()->update();
     });
-    connect(&session_, &Session::opened, this, &BarsView::zoomToAll);
+    connect(&session_, &Session::opened, this, [this] {
+        layout_.take(session_.now());
+        endAsking(false);
+        pick({});
+        zoomToAll();
+    });
     connect(&session_, &Session::rendered, viewport(), qOverload<>(&QWidget::update));
     connect(&session_, &Session::selectionChanged, viewport(), qOverload<>(&QWidget::update));
-    connect(&session_, &Session::ticked, this, &BarsView::followPlayPosition);
+    connect(&session_, &Session::ticked, this, [this] {
+        followPlayPosition();
+        takeLevels();
+    });
+    layout_.take(session_.now());
     updateScrollBars();
 }
 
@@ -52,7 +67,7 @@ void BarsView::paintEvent(QPaintEvent* event) {
     QPainter p(viewport());
     const Beats at = session_.player().position();
     paintedX_ = static_cast<int>(std::lround(layout_.x(at)));
-    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, {}};
+    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, {}, picked_, levels_, hovered_};
     for (const ClipId id : session_.selection().clips)
         scene.selected.insert(id.value);
     paintBars(p, scene, event->rect());
@@ -85,11 +100,11 @@ void BarsView::updateScrollBars() {
     h->setPageStep(std::max(1, static_cast<int>(visible * beatsPerScrollStep)));
     h->setSingleStep(beatsPerScrollStep);
     h->setValue(static_cast<int>(std::lround(layout_.leftBeat * beatsPerScrollStep)));
-    const int height = static_cast<int>(p.tracks.size() + 1) * BarsLayout::track;
-    const int room = viewport()->height() - BarsLayout::top;
+    const int height = layout_.allTracks() + BarsLayout::heights[1] / 2;
+    const int room = viewport()->height() - layout_.top();
     verticalScrollBar()->setRange(0, p.tracks.empty() ? 0 : std::max(0, height - room));
     verticalScrollBar()->setPageStep(std::max(1, room));
-    verticalScrollBar()->setSingleStep(BarsLayout::track / 2);
+    verticalScrollBar()->setSingleStep(BarsLayout::heights[1] / 2);
 }
 
 void BarsView::scrollContentsBy(int, int) {
@@ -120,97 +135,77 @@ void BarsView::zoomToAll() {
     viewport()->update();
 }
 
+void BarsView::zoomToSelection() {
+    Beats from(1e18);
+    Beats to(-1e18);
+    for (const ClipId id : session_.selection().clips)
+        if (const project::LaidClip* c = session_.laid()->find(id)) {
+            from = std::min(from, c->time().start);
+            to = std::max(to, c->time().end);
+        }
+    if (picked_.what == LanePick::What::TempoRange) {
+        from = picked_.at;
+        to = picked_.to;
+    }
+    if (from >= to) {
+        session_.say(tr("Nothing is selected."));
+        return;
+    }
+    const double margin = (to - from).value * 0.04;
+    layout_.perBeat = std::clamp((viewport()->width() - BarsLayout::headers) / ((to - from).value + 2 * margin),
+                                 slowestScroll, closest);
+    layout_.leftBeat = from.value - margin;
+    updateScrollBars();
+    scrollTo(from.value - margin);
+    viewport()->update();
+}
+
+void BarsView::setShowsLanes(bool on) {
+    layout_.lanes = on;
+    updateScrollBars();
+    viewport()->update();
+}
+
+void BarsView::stepHeights(int by) {
+    const auto& tracks = session_.now().tracks;
+    if (tracks.empty()) return;
+    int height = 2;
+    for (const project::TrackPtr& t : tracks)
+        height = std::min(height, t->height);
+    session_.document().setTrackHeight({}, height + by);
+}
+
+// Falling like the output's, 30 dB a second; the highest stays for a second and a half.
+void BarsView::takeLevels() {
+    const std::size_t tracks = session_.now().tracks.size();
+    levels_.resize(tracks);
+    for (std::size_t i = 0; i < tracks; ++i) {
+        TrackLevel& level = levels_[i];
+        const double now = sound::dbFromFactor(
+            std::max(session_.player().takeTrackPeak(i, 0), session_.player().takeTrackPeak(i, 1)));
+        const TrackLevel before = level;
+        level.shown = std::max(now, std::max(-120.0, level.shown - 0.5));
+        if (now >= level.highest || --level.hold < 0) {
+            level.highest = std::max(now, -120.0);
+            level.hold = 90;
+        }
+        if (now > 0) level.over = true;
+        const bool seen = std::max(before.shown, -60.0) != std::max(level.shown, -60.0) ||
+                          std::max(before.highest, -60.0) != std::max(level.highest, -60.0) ||
+                          before.over != level.over;
+        if (seen) viewport()->update(trackMeterRect(layout_, i).adjusted(-2, -1, 2, 1));
+    }
+}
+
 void BarsView::followPlayPosition() {
     const double x = layout_.x(session_.player().position());
     const int now = static_cast<int>(std::lround(x));
     if (now == paintedX_) return;
-    if (session_.player().isPlaying() && !tool_ && (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
+    if (follows_ && session_.player().isPlaying() && !tool_ &&
+        (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
         scrollTo(std::floor(session_.player().position().value));
     for (const int at : {paintedX_, now})
         viewport()->update(at - 8, 0, 16, viewport()->height());
-}
-
-const project::LaidClip* BarsView::clipAt(const QPointF& at) const {
-    const std::size_t tracks = session_.now().tracks.size();
-    if (at.x() < BarsLayout::headers) return nullptr;
-    const auto index = layout_.trackAt(at.y(), tracks);
-    if (!index || *index >= tracks) return nullptr;
-    const auto clips = session_.laid()->onTrack(*index);
-    // The last drawn lies on top.
-    for (auto clip = clips.rbegin(); clip != clips.rend(); ++clip)
-        if (layout_.clip(*clip).contains(at)) return &*clip;
-    return nullptr;
-}
-
-bool BarsView::pressHeader(const QPointF& at) {
-    const project::Project p = session_.now(); // a copy: edits below replace the present one
-    const auto index = layout_.trackAt(at.y(), p.tracks.size());
-    if (at.x() >= BarsLayout::headers || !index || *index >= p.tracks.size()) return false;
-    const TrackId id = p.tracks[*index]->id;
-    const QPoint point = at.toPoint();
-    if (muteRect(layout_, *index).contains(point))
-        session_.edit(tr("Mute"), project::setMute(p, id, !p.tracks[*index]->mute));
-    else if (soloRect(layout_, *index).contains(point))
-        session_.edit(tr("Solo"), project::setSolo(p, id, !p.tracks[*index]->solo));
-    else {
-        std::vector<ClipId> clips;
-        for (const project::Clip& c : p.tracks[*index]->clips)
-            clips.push_back(c.id);
-        session_.document().select(clips);
-    }
-    return true;
-}
-
-void BarsView::mousePressEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton || tool_) return;
-    const QPointF at = event->position();
-    pressedAt_ = at;
-    moved_ = false;
-    const BarsHand hand{session_, layout_, drag_, at, ++press_};
-    if (at.y() < BarsLayout::ruler && at.x() >= BarsLayout::headers) {
-        tool_ = loopRanger(hand);
-        return;
-    }
-    if (pressHeader(at)) return;
-    const project::LaidClip* clip = clipAt(at);
-    Document& document = session_.document();
-    if (clip == nullptr) {
-        if (!event->modifiers().testFlag(Qt::ControlModifier)) document.select({});
-        if (at.x() >= BarsLayout::headers && at.y() >= BarsLayout::top) tool_ = bandSelector(hand);
-        return;
-    }
-    const ClipId pressed = clip->id();
-    std::vector<ClipId> clips = session_.selection().clips;
-    const auto found = std::find(clips.begin(), clips.end(), pressed);
-    const bool adding =
-        event->modifiers().testFlag(Qt::ControlModifier) || event->modifiers().testFlag(Qt::ShiftModifier);
-    if (adding && found != clips.end())
-        clips.erase(found);
-    else if (adding)
-        clips.push_back(pressed);
-    else if (found == clips.end())
-        clips = {pressed};
-    document.select(std::move(clips));
-    tool_ = clipMover(hand, pressed);
-}
-
-void BarsView::mouseMoveEvent(QMouseEvent* event) {
-    if (!tool_) return;
-    const QPointF at = event->position();
-    if (!moved_ && (at - pressedAt_).manhattanLength() < QApplication::startDragDistance() / 2.0) return;
-    moved_ = true;
-    drag_.pointer = at;
-    tool_->move(at, event->modifiers());
-    viewport()->update();
-}
-
-void BarsView::mouseReleaseEvent(QMouseEvent* event) {
-    if (event->button() != Qt::LeftButton || !tool_) return;
-    // Off the hand first: what it does changes the document.
-    const std::unique_ptr<BarsTool> tool = std::move(tool_);
-    tool->release(event->position(), event->modifiers(), moved_);
-    drag_ = {};
-    viewport()->update();
 }
 
 void BarsView::cancelDrag() {
@@ -220,43 +215,6 @@ void BarsView::cancelDrag() {
     viewport()->update();
 }
 
-void BarsView::freshAfterPause() {
-    constexpr int pause = 1500; // milliseconds
-    if (!lastTurn_.isValid() || lastTurn_.elapsed() > pause) ++press_;
-    lastTurn_.start();
-}
-
-void BarsView::turnGain(std::size_t track, int steps, bool fine) {
-    freshAfterPause();
-    const project::Project p = session_.now(); // a copy: the edit replaces the present one
-    const TrackId id = p.tracks[track]->id;
-    session_.edit(tr("Track gain"), project::turnTrackGain(p, id, steps * (fine ? 0.1 : 0.5)),
-                  {"track gain", id.value, press_});
-}
-
-void BarsView::wheelEvent(QWheelEvent* event) {
-    const QPoint delta = event->angleDelta();
-    const int turn = delta.y() != 0 ? delta.y() : delta.x();
-    event->accept();
-    if (turn == 0) return;
-    if (event->modifiers().testFlag(Qt::ControlModifier)) {
-        zoomBy(std::pow(1.2, turn / 120.0), std::max<double>(BarsLayout::headers, event->position().x()));
-        return;
-    }
-    const std::size_t tracks = session_.now().tracks.size();
-    const auto index = layout_.trackAt(event->position().y(), tracks);
-    if (index && *index < tracks && gainRect(layout_, *index).contains(event->position().toPoint())) {
-        wheel_ += turn;
-        const int steps = wheel_ / 120;
-        wheel_ -= steps * 120;
-        if (steps != 0) turnGain(*index, steps, event->modifiers().testFlag(Qt::ShiftModifier));
-        return;
-    }
-    const bool sideways = event->modifiers().testFlag(Qt::ShiftModifier) || delta.x() != 0;
-    QScrollBar* bar = sideways ? horizontalScrollBar() : verticalScrollBar();
-    bar->setValue(bar->value() - turn * (sideways ? bar->pageStep() / 8 : BarsLayout::track) / 120);
-}
-
 void BarsView::contextMenuEvent(QContextMenuEvent* event) {
     QPoint at = event->pos();
     const auto& selected = session_.selection().clips;
@@ -264,19 +222,52 @@ void BarsView::contextMenuEvent(QContextMenuEvent* event) {
     if (event->reason() == QContextMenuEvent::Keyboard && !selected.empty())
         at = layout_.clip(*session_.laid()->find(selected.front())).center().toPoint();
     const QPoint onScreen = viewport()->mapToGlobal(at);
-    if (const project::LaidClip* clip = clipAt(at)) {
-        const ClipId id = clip->id();
+    if (event->reason() == QContextMenuEvent::Keyboard && selected.empty() &&
+        picked_.what != LanePick::What::Nothing) {
+        const bool tempo = picked_.what == LanePick::What::TempoPoint || picked_.what == LanePick::What::TempoRange;
+        emit menuAsked(tempo ? OnTempo : picked_.what == LanePick::What::Section ? OnSection : OnMetre, onScreen);
+        return;
+    }
+    const Under u = under(at);
+    const project::Project& p = session_.now();
+    switch (u.what) {
+    case Under::What::Body:
+    case Under::What::Edge:
+    case Under::What::Fade: {
+        const ClipId id = u.clip->id();
         if (std::find(selected.begin(), selected.end(), id) == selected.end()) session_.document().select({id});
         emit menuAsked(OnClip, onScreen);
         return;
     }
-    const auto index = layout_.trackAt(at.y(), session_.now().tracks.size());
-    if (at.x() < BarsLayout::headers && index && *index < session_.now().tracks.size()) {
-        pressHeader(QPointF(BarsLayout::headers - 1, at.y())); // beside its buttons: selects what is on it
+    case Under::What::Head:
+        headPressed_ = p.tracks[u.track]->id;
+        selectTrack(u.track);
         emit menuAsked(OnTrack, onScreen);
         return;
+    case Under::What::Point:
+        pick({LanePick::What::TempoPoint, u.at, {}});
+        emit menuAsked(OnTempo, onScreen);
+        return;
+    case Under::What::TempoLane:
+        if (picked_.what != LanePick::What::TempoRange || u.at < picked_.at || u.at > picked_.to)
+            pick({LanePick::What::Nothing, std::max(Beats(0), metre::snapped(u.at, p.snap, p.metre)), {}});
+        emit menuAsked(OnTempo, onScreen);
+        return;
+    case Under::What::Section:
+        pick({LanePick::What::Section, u.at, {}});
+        emit menuAsked(OnSection, onScreen);
+        return;
+    case Under::What::SectionLane:
+        pick({LanePick::What::Nothing, std::max(Beats(0), metre::snapped(u.at, p.snap, p.metre)), {}});
+        emit menuAsked(OnSection, onScreen);
+        return;
+    case Under::What::MetreLane:
+        pick({LanePick::What::Metre, p.metre.startOfBar(std::max(1, p.metre.barAt(u.at))), {}});
+        emit menuAsked(OnMetre, onScreen);
+        return;
+    default:
+        emit menuAsked(OnPage, onScreen);
     }
-    emit menuAsked(OnPage, onScreen);
 }
 
 void BarsView::nudge(int steps, int tracks) {
@@ -317,8 +308,21 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Escape:
         if (tool_)
             cancelDrag();
+        else if (picked_.what != LanePick::What::Nothing)
+            pick({});
         else
             session_.document().select({});
+        return;
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        if (picked_.what == LanePick::What::TempoPoint)
+            typeTempoPoint();
+        else if (picked_.what == LanePick::What::TempoRange)
+            typeTempoChange();
+        else if (picked_.what == LanePick::What::Section)
+            typeSection();
+        else if (picked_.what != LanePick::What::Nothing)
+            typeMetreOrKey();
         return;
     case Qt::Key_Left:
     case Qt::Key_Right: {
@@ -349,66 +353,6 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
     }
 }
 
-void BarsView::showLanding(const QPointF& at) {
-    const project::Project& p = session_.now();
-    const auto track = layout_.trackAt(at.y(), p.tracks.size());
-    const Beats beat = layout_.beat(std::max<double>(at.x(), BarsLayout::headers));
-    drag_.landing = std::max(Beats(0), metre::snapped(beat, p.snap, p.metre));
-    drag_.landingTrack = track.value_or(0);
-    drag_.pointer = at;
-    const QString where =
-        drag_.landingTrack < p.tracks.size() ? qt(p.tracks[drag_.landingTrack]->name) : tr("new track");
-    drag_.result =
-        QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(*drag_.landing))), where);
-    viewport()->update();
-}
-
-void BarsView::dragEnterEvent(QDragEnterEvent* event) {
-    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(Shelf::sourceMime))
-        event->acceptProposedAction();
-}
-
-void BarsView::dragMoveEvent(QDragMoveEvent* event) {
-    showLanding(event->position());
-    event->acceptProposedAction();
-}
-
-void BarsView::dragLeaveEvent(QDragLeaveEvent*) {
-    cancelDrag();
-}
-
-void BarsView::dropEvent(QDropEvent* event) {
-    showLanding(event->position());
-    const BarsDrag drag = drag_;
-    cancelDrag();
-    const project::Project p = session_.now(); // a copy: edits below replace the present one
-    std::optional<TrackId> track;
-    if (drag.landingTrack < p.tracks.size()) track = p.tracks[drag.landingTrack]->id;
-    if (event->mimeData()->hasFormat(Shelf::sourceMime)) {
-        const SourceId source{event->mimeData()->data(Shelf::sourceMime).toLongLong()};
-        auto placed = project::place(p, source, track, *drag.landing);
-        if (!placed)
-            session_.say(qt(placed.error().text));
-        else if (session_.edit(tr("Place"), std::move(placed->project)))
-            session_.document().select({placed->id});
-    } else {
-        std::vector<std::filesystem::path> files;
-        QStringList elsewhere;
-        for (const QUrl& url : event->mimeData()->urls()) {
-            // toLocalFile() would lose bytes that are no UTF-8; the encoded form keeps them.
-            const QByteArray bytes = QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1());
-            if (url.isLocalFile())
-                files.emplace_back(bytes.toStdString());
-            else
-                elsewhere << tr("%1 is not a file on this machine.").arg(url.toDisplayString());
-        }
-        if (!elsewhere.isEmpty()) session_.complain(tr("Not everything can be brought in"), elsewhere);
-        session_.importFiles(std::move(files), track, *drag.landing);
-    }
-    event->acceptProposedAction();
-    setFocus();
-}
-
 bool BarsView::viewportEvent(QEvent* event) {
     if (event->type() == QEvent::ToolTip) {
         const auto* help = static_cast<QHelpEvent*>(event);
@@ -416,10 +360,12 @@ bool BarsView::viewportEvent(QEvent* event) {
         QString text;
         if (clip != nullptr) {
             text = QStringLiteral("%1\n%2").arg(
-                qt(clip->source->name), qt(metre::positionLabel(session_.now().metre.positionAt(clip->clip->at))));
+                qt(clip->name()), qt(metre::positionLabel(session_.now().metre.positionAt(clip->clip->at))));
             if (clip->clip->locked) text += "\n" + tr("locked");
             if (const QString problem = qt(session_.player().problemWith(clip->id())); !problem.isEmpty())
                 text += "\n" + problem;
+        } else if (help->pos().y() < BarsLayout::overview) {
+            text = tr("The whole piece: click or drag to look elsewhere.");
         } else if (help->pos().y() < BarsLayout::ruler) {
             text = tr("Click: play from here. Drag: loop range.");
         }

@@ -1,4 +1,4 @@
-// The page Bars: ruler, tempo lane, tracks and clips, under the hand.
+// The page Bars: overview, ruler, lanes, tracks and clips, under the hand.
 #pragma once
 
 #include "app/bars/bars_layout.h"
@@ -8,7 +8,10 @@
 
 #include <QAbstractScrollArea>
 #include <QElapsedTimer>
+#include <functional>
 #include <memory>
+
+class QLineEdit;
 
 namespace app {
 
@@ -20,12 +23,36 @@ class BarsView : public QAbstractScrollArea {
     const BarsLayout& layout() const { return layout_; }
     void zoomBy(double factor, double aroundX);
     void zoomToAll();
+    void zoomToSelection();
     void scrollTo(double leftBeat);
+    // Whether the page goes along with the play position.
+    bool follows() const { return follows_; }
+    void setFollows(bool on) { follows_ = on; }
+    bool showsLanes() const { return layout_.lanes; }
+    void setShowsLanes(bool on);
+    // Of all tracks, lower or higher by a step.
+    void stepHeights(int by);
     // Moves the selected clips by grid steps and tracks.
     void nudge(int steps, int tracks);
 
+    // What is picked in the lanes, and what commands do with it.
+    const LanePick& picked() const { return picked_; }
+    void pick(const LanePick& pick);
+    // Each asks for its figure or name in a line on the page, at what is picked or at the play position.
+    void typeTempoPoint();
+    void typeTempoChange(); // of the picked range, or of all of the map: "−6", "110 %"
+    void typeSection();
+    void typeMetreOrKey();
+    void typeTrackName(TrackId track);
+    void removePicked();
+    // Whose head was pressed last, or the selected clips'.
+    std::optional<TrackId> track() const;
+
   signals:
     void menuAsked(Offer place, const QPoint& at); // on the screen
+    void hinted(const QString& hint);              // what the hand would do where it is
+    void benchAsked();                             // a double click on a clip
+    void pickedChanged();
 
   protected:
     void contextMenuEvent(QContextMenuEvent*) override;
@@ -34,6 +61,8 @@ class BarsView : public QAbstractScrollArea {
     void mousePressEvent(QMouseEvent*) override;
     void mouseMoveEvent(QMouseEvent*) override;
     void mouseReleaseEvent(QMouseEvent*) override;
+    void mouseDoubleClickEvent(QMouseEvent*) override;
+    void leaveEvent(QEvent*) override;
     void wheelEvent(QWheelEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
     void focusInEvent(QFocusEvent*) override;
@@ -44,21 +73,61 @@ class BarsView : public QAbstractScrollArea {
     void dropEvent(QDropEvent*) override;
     void scrollContentsBy(int, int) override;
     bool viewportEvent(QEvent*) override;
+    bool eventFilter(QObject*, QEvent*) override;
 
   private:
+    // What lies under a place of the page, as the hand would take it.
+    struct Under {
+        enum class What {
+            Nothing,
+            Overview,
+            Ruler,
+            Head,
+            Body,
+            Edge,
+            Fade,
+            Point,
+            Section,
+            TempoLane,
+            SectionLane,
+            MetreLane
+        };
+        What what = What::Nothing;
+        const project::LaidClip* clip = nullptr;
+        project::Side side = project::Side::Right;
+        EdgeUse use = EdgeUse::Trim;
+        Beats at; // of a point or a section
+        std::size_t track = 0;
+    };
+    Under under(const QPointF& at) const;
+    std::optional<Under> handleOf(const project::LaidClip& clip, const QPointF& at) const;
+    Under inLanes(const QPointF& at) const;
     const project::LaidClip* clipAt(const QPointF& at) const;
-    bool pressHeader(const QPointF& at);
+    void pressHeader(const QPointF& at, std::size_t index);
+    void pressClip(const Under& u, const BarsHand& hand, Qt::KeyboardModifiers modifiers);
+    void selectTrack(std::size_t index);
+    void showUnder(const Under& u);
     void freshAfterPause();
-    void turnGain(std::size_t track, int steps, bool fine);
+    bool turnAt(const QPointF& at, int steps, bool fine);
     void updateScrollBars();
     void followPlayPosition();
+    void takeLevels();
     void cancelDrag();
     void showLanding(const QPointF& at);
     void selectNeighbour(int direction);
+    // Asks for a line of text on the page.
+    void ask(const QRect& where, const QString& initial, const QString& name,
+             std::function<void(const QString&)> take);
+    void endAsking(bool take);
+    void setTempoAt(Beats at, const QString& text);
+    void setMetreOrKeyAt(int bar, const QString& text);
+    void changeTempo(const QString& text);
+    std::pair<Beats, Beats> pickedRange() const;
 
     Session& session_;
     BarsLayout layout_;
     BarsDrag drag_;
+    LanePick picked_;
     std::unique_ptr<BarsTool> tool_; // while a button is held
     QPointF pressedAt_;
     bool moved_ = false;
@@ -66,6 +135,12 @@ class BarsView : public QAbstractScrollArea {
     QElapsedTimer lastTurn_;
     int wheel_ = 0;     // eighths of a degree not yet turned
     int paintedX_ = -1; // of the play position
+    bool follows_ = true;
+    std::vector<TrackLevel> levels_;
+    std::optional<ClipId> hovered_;
+    std::optional<TrackId> headPressed_;
+    QLineEdit* line_;
+    std::function<void(const QString&)> taken_;
 };
 
 } // namespace app

@@ -1,6 +1,7 @@
 #include "app/bench/bench.h"
 
 #include "app/bench/readings_list.h"
+#include "app/bench/selection_list.h"
 #include "app/bench/source_view.h"
 #include "app/card/card.h"
 #include "app/session/session.h"
@@ -8,19 +9,26 @@
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "base/number.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
+#include "prove/strain.h"
 
+#include <QEvent>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
 #include <QPushButton>
+#include <QScrollArea>
+#include <QSplitter>
+#include <QTimer>
 #include <QVBoxLayout>
 #include <algorithm>
 #include <chrono>
 #include <cmath>
+#include <numeric>
 
 namespace app {
 
@@ -40,11 +48,19 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     raw_->setObjectName("hearRaw");
     card_ = new Card(session_, this);
 
-    auto* head = new QHBoxLayout;
+    head_ = new QWidget(this);
+    head_->setObjectName("benchLine");
+    head_->setCursor(Qt::PointingHandCursor);
+    head_->setToolTip(tr("Click: fold the Bench, or open it (B)"));
+    head_->installEventFilter(this);
+    foldHint_ = label({}, this);
+    auto* head = new QHBoxLayout(head_);
+    head->setContentsMargins(0, 0, 0, 0);
     head->setSpacing(10);
     head->addWidget(title);
     head->addWidget(name_, 1);
     head->addWidget(facts_);
+    head->addWidget(foldHint_);
 
     auto* left = new QVBoxLayout;
     left->setSpacing(4);
@@ -63,8 +79,12 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     viewHead->addWidget(raw_);
     middle->addLayout(viewHead);
     middle->addWidget(view_, 1);
+    many_ = new SelectionList(this);
+    middle->addWidget(many_, 1);
 
-    auto* body = new QHBoxLayout;
+    body_ = new QWidget(this);
+    auto* body = new QHBoxLayout(body_);
+    body->setContentsMargins(0, 0, 0, 0);
     body->setSpacing(18);
     auto* leftBox = new QWidget(this);
     leftBox->setFixedWidth(200);
@@ -72,14 +92,24 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     leftBox->setLayout(left);
     body->addWidget(leftBox);
     body->addLayout(middle, 1);
-    card_->setFixedWidth(226);
-    body->addWidget(card_);
+    // All that the Card says has no room at once: it scrolls.
+    auto* cardRoom = new QScrollArea(this);
+    cardRoom->setObjectName("cardRoom");
+    cardRoom->setAccessibleName(tr("Card: settings of the selection"));
+    cardRoom->setFrameShape(QFrame::NoFrame);
+    cardRoom->setWidgetResizable(true);
+    cardRoom->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    cardRoom->setFixedWidth(262);
+    cardRoom->setWidget(card_);
+    cardRoom->viewport()->setAutoFillBackground(false);
+    card_->setAutoFillBackground(false);
+    body->addWidget(cardRoom);
 
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(12, 8, sizes::margin, 8);
     all->setSpacing(6);
-    all->addLayout(head);
-    all->addLayout(body, 1);
+    all->addWidget(head_);
+    all->addWidget(body_, 1);
 
     connect(readings_, &ReadingsList::picked, this, [this](hear::Witness by) {
         if (const auto id = session_.selection().source)
@@ -113,6 +143,78 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     connect(&session_, &Session::changed, this, &Bench::refresh);
     connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
     refresh();
+}
+
+void Bench::setSplitter(QSplitter* splitter) {
+    splitter_ = splitter;
+    refreshFold();
+}
+
+void Bench::setFolded(bool on) {
+    folded_ = on;
+    refreshFold();
+}
+
+bool Bench::eventFilter(QObject* object, QEvent* event) {
+    if (object == head_ && event->type() == QEvent::MouseButtonRelease) setFolded(!folded_);
+    return QWidget::eventFilter(object, event);
+}
+
+void Bench::refreshFold() {
+    if (splitter_ == nullptr) return;
+    const bool nothing = session_.selection().clips.empty() && !session_.selection().source;
+    const bool line = folded_ || nothing;
+    foldHint_->setText(nothing ? QString() : folded_ ? tr("B opens") : tr("B folds"));
+    if (line == isLine_) return;
+    if (line) openHeight_ = std::max(height(), 200);
+    isLine_ = line;
+    body_->setVisible(!line);
+    takeHeight();
+}
+
+// From the page above, or back to it.
+void Bench::takeHeight() {
+    const QList<int> sizes = splitter_->sizes();
+    const int all = std::accumulate(sizes.begin(), sizes.end(), 0);
+    const int wanted = isLine_ ? head_->sizeHint().height() + 16 : openHeight_;
+    setMinimumHeight(isLine_ ? wanted : 0);
+    setMaximumHeight(isLine_ ? wanted : QWIDGETSIZE_MAX);
+    if (all > wanted) splitter_->setSizes({all - wanted, wanted});
+}
+
+// Before it is shown a splitter has no sizes to share out.
+void Bench::showEvent(QShowEvent*) {
+    if (splitter_ != nullptr) QTimer::singleShot(0, this, [this] { takeHeight(); });
+}
+
+// The selection in one sentence: "winch_hands_112bpm.wav 112 (name) → 104 · Struck · +7.7 % gentle".
+QString Bench::sentence() const {
+    const auto& clips = session_.selection().clips;
+    if (clips.size() > 1) return tr("%1 clips selected").arg(clips.size());
+    const project::SourcePtr s = selected();
+    if (!s) return tr("Nothing is selected");
+    QString text = qt(base::shownName(s->file));
+    if (s->beats) {
+        text += " " + qt(metre::tempoLabel(s->beats->meanTempo()));
+        if (s->chosen) text += tr(" (%1)").arg(QString::fromLatin1(hear::witnessLabel(*s->chosen)).toLower());
+    } else {
+        text += tr(", no beat is known");
+    }
+    const project::LaidClip* clip = clips.empty() ? nullptr : session_.laid()->find(clips.front());
+    if (clip == nullptr) return text;
+    if (clip->time().stretched) {
+        const prove::Strain strain = prove::strainOf(*clip);
+        text += QStringLiteral(" → %1 · %2 · %3%4 % %5")
+                    .arg(qt(metre::tempoLabel(clip->time().tempo)),
+                         clip->rule == project::TimeRule::Slices ? ruleWord(clip->rule)
+                                                                 : stretch::methodLabel(clip->clip->stretch.method),
+                         strain.percent > 0 ? QStringLiteral("+") : QString(),
+                         QString::number(strain.percent, 'f', 1).replace('-', QChar(0x2212)),
+                         tr(prove::verdictWord(strain.verdict)));
+    } else {
+        text += QStringLiteral(" · %1").arg(ruleWord(clip->rule));
+    }
+    return text;
 }
 
 QHBoxLayout* Bench::buttonRow() {
@@ -323,25 +425,43 @@ void Bench::refresh() {
     const project::SourcePtr s = id ? project::sourceOf(p, *id) : nullptr;
     const auto clips = static_cast<int>(session_.selection().clips.size());
     view_->show(s, p.rate);
+    many_->show(session_);
+    const bool several = clips > 1;
+    many_->setVisible(several);
+    view_->setVisible(!several);
+    viewTitle_->setText(several ? tr("Selected") : tr("As recorded – seconds"));
+    raw_->setVisible(!several);
     refreshBelow(s);
+    refreshFold();
+    if (isLine_) {
+        const QString text = sentence();
+        name_->setText(name_->fontMetrics().elidedText(text, Qt::ElideMiddle, std::max(200, width() - 180)));
+        name_->setToolTip(text);
+        facts_->clear();
+    }
     if (!s) {
-        name_->setText(clips > 1 ? tr("%1 clips selected").arg(clips)
-                                 : tr("Select a clip or a source to work on it here."));
+        if (!isLine_)
+            name_->setText(several ? tr("%1 clips selected").arg(clips)
+                                   : tr("Select a clip or a source to work on it here."));
         facts_->clear();
         session_.player().stopRaw();
         readings_->show({}, {});
         return;
     }
-    facts_->setText(tr("%1 · %2 kHz %3 · %4 s")
-                        .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0),
-                             s->facts.channels == 1 ? tr("mono") : tr("stereo"),
-                             QString::number(s->length().value, 'f', 3)) +
-                    (s->key ? QStringLiteral(" · ") + qt(hear::keyLabel(*s->key)) : QString()) +
-                    QStringLiteral(" · ") + QString::fromLatin1(hear::kindLabel(s->kind)));
-    layout()->activate(); // the facts decide how much room the name has
-    name_->setText(name_->fontMetrics().elidedText(qt(base::shownName(s->file)), Qt::ElideMiddle, name_->width()));
-    name_->setToolTip(qt(base::shownPath(s->file)));
     readings_->show(s->readings, s->chosen);
+    if (!isLine_)
+        facts_->setText(tr("%1 · %2 kHz %3 · %4 s")
+                            .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0),
+                                 s->facts.channels == 1 ? tr("mono") : tr("stereo"),
+                                 QString::number(s->length().value, 'f', 3)) +
+                        (s->key ? QStringLiteral(" · ") + qt(hear::keyLabel(*s->key)) : QString()) +
+                        QStringLiteral(" · ") + QString::fromLatin1(hear::kindLabel(s->kind)));
+    if (!isLine_) {
+        layout()->activate(); // the facts decide how much room the name has
+        name_->setText(
+            name_->fontMetrics().elidedText(qt(base::shownName(s->file)), Qt::ElideMiddle, name_->width()));
+        name_->setToolTip(qt(base::shownPath(s->file)));
+    }
     if (session_.player().isPlayingRaw() && raws_ == RawTiming{s->id, s->beats, p.click}) return;
     if (session_.player().isPlayingRaw() && raws_ && raws_->source == s->id)
         session_.player().retimeRaw(s->beats, p.click);

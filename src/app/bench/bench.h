@@ -9,6 +9,7 @@
 class QHBoxLayout;
 class QLabel;
 class QPushButton;
+class QSplitter;
 
 namespace app {
 
@@ -16,6 +17,7 @@ class Card;
 class Figure;
 class ReadingsList;
 class Session;
+class SelectionList;
 class SourceView;
 
 class Bench : public QWidget {
@@ -30,12 +32,24 @@ class Bench : public QWidget {
     void swapCompared(); // A|B
     void playRaw(bool on);
 
+    // Folded to its title line, which then says the selection in a sentence: by hand, and while nothing is
+    // selected. It opens to the height that it had.
+    bool isFolded() const { return folded_; }
+    void setFolded(bool on);
+    // Whose height it shares.
+    void setSplitter(QSplitter* splitter);
+
   protected:
+    bool eventFilter(QObject*, QEvent*) override;
+    void showEvent(QShowEvent*) override;
     void paintEvent(QPaintEvent*) override;
     void resizeEvent(QResizeEvent*) override;
 
   private:
     void refresh();
+    void refreshFold();
+    void takeHeight();
+    QString sentence() const;
     void refreshBelow(const project::SourcePtr& s);
     project::SourcePtr selected() const;
     void pickOther(hear::Witness by, int which);
@@ -46,10 +60,18 @@ class Bench : public QWidget {
     QHBoxLayout* beatsRow();
 
     Session& session_;
+    QSplitter* splitter_ = nullptr;
+    QWidget* head_;
+    QWidget* body_;
+    QLabel* foldHint_;
+    bool folded_ = false;
+    bool isLine_ = false; // shown as a line now
+    int openHeight_ = 338;
     QLabel* name_;
     QLabel* facts_;
     ReadingsList* readings_;
     SourceView* view_;
+    SelectionList* many_; // in its place where several clips are selected
     QLabel* viewTitle_;
     QPushButton* half_;
     QPushButton* twice_;

@@ -1,6 +1,7 @@
 #include "app/card/card.h"
 
 #include "app/card/compare_row.h"
+#include "app/card/shared.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
@@ -18,6 +19,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <cmath>
+#include <set>
 
 namespace app {
 
@@ -26,27 +28,6 @@ namespace {
 // A number with a real minus sign, as it is set; and back from what a person types.
 QString signedNumber(double v, int decimals) {
     return QString::number(v, 'f', decimals).replace('-', QChar(0x2212));
-}
-
-std::optional<double> figureFrom(QString text) {
-    text = text.trimmed().replace(QChar(0x2212), '-');
-    for (const char* unit : {"dB", "db", "st", "s"})
-        if (text.endsWith(QLatin1String(unit))) text.chop(static_cast<int>(qstrlen(unit)));
-    return base::typedNumber(text.toStdString());
-}
-
-// The value that all clips share, or nothing when they differ.
-template <class Get>
-auto shared(const project::Laid& laid, const std::vector<ClipId>& clips, Get get)
-    -> std::optional<decltype(get(std::declval<const project::LaidClip&>()))> {
-    std::optional<decltype(get(std::declval<const project::LaidClip&>()))> value;
-    for (const ClipId id : clips) {
-        const project::LaidClip* c = laid.find(id);
-        if (c == nullptr) continue;
-        if (value && !(*value == get(*c))) return std::nullopt;
-        value = get(*c);
-    }
-    return value;
 }
 
 // Whole semitones, and what is left in cents.
@@ -72,12 +53,12 @@ std::optional<double> semitonesFrom(QString text) {
     const int st = static_cast<int>(text.indexOf("st"));
     const QString last = st < 0 ? text : text.mid(st + 2).trimmed();
     if (st >= 0) {
-        const auto whole = figureFrom(text.left(st));
+        const auto whole = numberIn(text.left(st));
         if (!whole || (cents && last.isEmpty())) return std::nullopt;
         sum = *whole;
     }
     if (!last.isEmpty()) {
-        const auto v = figureFrom(last);
+        const auto v = numberIn(last);
         if (!v || (st >= 0 && !cents)) return std::nullopt;
         sum += cents ? *v / 100 : *v;
     } else if (st < 0) {
@@ -142,23 +123,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     grid->addWidget(purpose_, row++, 0, 1, 2);
     compare_ = new CompareRow(session_, this);
     addWide(tr("Compare"), compare_);
-    auto* ruleRow = new QWidget(this);
-    auto* ruleLayout = new QHBoxLayout(ruleRow);
-    ruleLayout->setContentsMargins(0, 0, 0, 0);
-    ruleLayout->setSpacing(5);
-    stretchRule_ = toggle(tr("Stretch"), tr("Fills its beats at every tempo"), this);
-    stretchRule_->setObjectName("rule-stretch");
-    placeRule_ = toggle(tr("Place"), tr("Starts on its beat; the length stays as recorded"), this);
-    placeRule_->setObjectName("rule-place");
-    for (auto [b, rule] :
-         {std::pair(stretchRule_, project::TimeRule::Stretch), std::pair(placeRule_, project::TimeRule::Place)}) {
-        connect(b, &QPushButton::clicked, this, [this, rule = rule] {
-            session_.edit(tr("Time rule"), project::setRule(session_.now(), session_.selection().clips, rule));
-            refresh();
-        });
-        ruleLayout->addWidget(b);
-    }
-    add(tr("Time rule"), ruleRow);
+    addRuleRows(grid, row);
     tempo_ = figure("sourceTempo", tr("Tempo of the source"),
                     tr("Tempo of the source in BPM. Wheel: ±1, with Shift ±0.1."), "000.00");
     beats_ = figure("sourceBeats", tr("Beats in the source"),
@@ -188,6 +153,9 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     });
     add({}, formants_);
     add(tr("Gain"), gain_);
+    addLevelRows(grid, row);
+    addLoopRows(grid, row);
+    addMarkRows(grid, row);
     strain_ = new QLabel(this);
     strain_->setObjectName("strain");
     strain_->setFont(textFont(sizes::text));
@@ -205,6 +173,8 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         else if (source())
             session_.settle(tr("Tempo of the source"),
                             project::setSourceTempo(session_.now(), *source(), *bpm, hear::Witness::Typed));
+        else
+            setTempos(*bpm);
     });
     connect(tempo_, &Figure::turned, this, &Card::turnTempo);
     connect(beats_, &Figure::typed, this, [this, source](const QString& text) {
@@ -223,7 +193,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
                         {"turn beats", s->id.value, beats_->turn()});
     });
     connect(downbeat_, &Figure::typed, this, [this, source](const QString& text) {
-        const auto v = figureFrom(text);
+        const auto v = numberIn(text);
         if (!v)
             session_.say(tr("“%1” is not a time in seconds.").arg(text));
         else if (source())
@@ -239,7 +209,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
                         {"turn downbeat", s->id.value, downbeat_->turn()});
     });
     connect(gain_, &Figure::typed, this, [this](const QString& text) {
-        if (const auto v = figureFrom(text))
+        if (const auto v = numberIn(text))
             changeGain(*v, false);
         else
             session_.say(tr("“%1” is not a gain in decibels.").arg(text));
@@ -268,16 +238,46 @@ void Card::typeTempo() {
     tempo_->beginTyping();
 }
 
+// Of several sources, each by the same step.
+void Card::turnTempos(int steps, bool fine) {
+    std::set<project::SourceId> sources;
+    for (const ClipId id : session_.selection().clips)
+        if (const project::LaidClip* c = session_.laid()->find(id)) sources.insert(c->clip->source);
+    Edit next = session_.now();
+    for (const project::SourceId id : sources) {
+        const project::SourcePtr s = next ? project::sourceOf(*next, id) : nullptr;
+        if (!s || !s->beats) continue;
+        const double bpm = std::clamp(s->beats->meanTempo().value + steps * (fine ? 0.1 : 1.0),
+                                      metre::slowestTempo.value, metre::fastestTempo.value);
+        next = project::setSourceTempo(*next, id, Bpm(bpm), hear::Witness::Typed);
+    }
+    session_.settle(tr("Tempo of the sources"), std::move(next),
+                    {"turn source tempos", selectedObject(), tempo_->turn()});
+}
+
 void Card::turnTempo(int steps, bool fine) {
     const auto id = session_.selection().source;
     const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
-    if (!s) return;
+    if (!s) {
+        turnTempos(steps, fine);
+        return;
+    }
     const double now = s->beats ? s->beats->meanTempo().value : session_.now().tempo.points().front().bpm.value;
     const double next =
         std::clamp(now + steps * (fine ? 0.1 : 1.0), metre::slowestTempo.value, metre::fastestTempo.value);
     session_.settle(tr("Tempo of the source"),
                     project::setSourceTempo(session_.now(), *id, Bpm(next), hear::Witness::Typed),
                     {"turn source tempo", id->value, tempo_->turn()});
+}
+
+void Card::setTempos(Bpm bpm) {
+    std::set<project::SourceId> sources;
+    for (const ClipId id : session_.selection().clips)
+        if (const project::LaidClip* c = session_.laid()->find(id)) sources.insert(c->clip->source);
+    Edit next = session_.now();
+    for (const project::SourceId id : sources)
+        if (next) next = project::setSourceTempo(*next, id, bpm, hear::Witness::Typed);
+    session_.settle(tr("Tempo of the sources"), std::move(next));
 }
 
 // Several clips are one object as long as they are the same ones.
@@ -320,14 +320,10 @@ void Card::refresh() {
         b->setEnabled(anyClip);
         b->setChecked(method == m);
     }
-    const auto rule = shared(laid, selection.clips, [](const auto& c) { return c.clip->rule; });
-    stretchRule_->setEnabled(anyClip);
-    placeRule_->setEnabled(anyClip);
-    stretchRule_->setChecked(rule == project::TimeRule::Stretch);
-    placeRule_->setChecked(rule == project::TimeRule::Place);
-
+    refreshMore();
     const bool severalSources = anyClip && !source;
-    for (Figure* f : {tempo_, beats_, downbeat_})
+    tempo_->setEnabled(source != nullptr || severalSources);
+    for (Figure* f : {beats_, downbeat_})
         f->setEnabled(source != nullptr);
     const bool beats = source && source->beats;
     tempo_->setText(beats ? qt(metre::tempoFigure(source->beats->meanTempo())) : severalSources ? mixed : none);

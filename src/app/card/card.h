@@ -1,12 +1,17 @@
 // The Card: the settings of the selection, wherever it was made.
 #pragma once
 
+#include "project/history.h"
+#include "project/laid.h"
+
 #include <QWidget>
+#include <functional>
 #include <vector>
 
-#include "stretch/method.h"
-
+class QComboBox;
+class QGridLayout;
 class QLabel;
+class QLineEdit;
 class QPushButton;
 
 namespace app {
@@ -14,6 +19,7 @@ namespace app {
 class CompareRow;
 class Figure;
 class Session;
+using project::ClipId;
 
 class Card : public QWidget {
     Q_OBJECT
@@ -25,17 +31,56 @@ class Card : public QWidget {
   private:
     void refresh();
     void turnTempo(int steps, bool fine);
+    void turnTempos(int steps, bool fine);
+    void setTempos(metre::Bpm bpm);
     std::int64_t selectedObject() const;
     void changeGain(double db, bool relative);
     void changeTranspose(double semitones, bool relative);
+    using Edit = base::Result<project::Project>;
+    // An edit of the selected clips, by name.
+    void change(const QString& what,
+                const std::function<Edit(const project::Project&, const std::vector<ClipId>&)>& edit,
+                const project::Gesture& gesture = {});
+    // A figure of clips: typed it is set, turned it moves each clip's own by the same step.
+    struct ClipFigure {
+        QString what;  // the edit's name
+        QString typed; // what the text is not, where it is none: "a length in seconds"
+        double step = 1;
+        double fine = 0.1;
+        std::function<Edit(const project::Project&, const std::vector<ClipId>&, double)> set;
+        std::function<double(const project::LaidClip&)> get;
+    };
+    void connectFigure(Figure* figure, const ClipFigure& f);
+    void addRuleRows(QGridLayout* grid, int& row);
+    void addLoopRows(QGridLayout* grid, int& row);
+    void addLevelRows(QGridLayout* grid, int& row);
+    void addMarkRows(QGridLayout* grid, int& row);
+    void refreshMore();
 
     Session& session_;
     std::vector<std::pair<stretch::Method, QPushButton*>> methods_;
     QLabel* purpose_; // what the chosen method is good for
     CompareRow* compare_;
     QPushButton* formants_;
-    QPushButton* stretchRule_;
-    QPushButton* placeRule_;
+    std::vector<std::pair<project::TimeRule, QPushButton*>> rules_;
+    QLabel* ruleFrom_;
+    Figure* sensitivity_;
+    QPushButton* followsKey_;
+    QPushButton* toRelatives_;
+    Figure* repeats_;
+    Figure* turnFrom_;
+    Figure* turnTo_;
+    Figure* offset_;
+    Figure* fadeIn_;
+    Figure* fadeOut_;
+    std::vector<std::pair<project::Normalise, QPushButton*>> normalise_;
+    QComboBox* channels_;
+    QPushButton* flipLeft_;
+    QPushButton* flipRight_;
+    QPushButton* lock_;
+    QPushButton* mute_;
+    QPushButton* tint_;
+    QLineEdit* clipName_;
     Figure* tempo_;
     Figure* beats_;
     Figure* downbeat_;

@@ -9,8 +9,10 @@ namespace app {
 namespace {
 
 bool sameDocument(const project::Project& a, const project::Project& b) {
-    return a.rate == b.rate && a.tempo == b.tempo && a.metre == b.metre && a.key == b.key && a.snap == b.snap &&
-           a.click == b.click && a.loop == b.loop && a.sources == b.sources && a.tracks == b.tracks;
+    return a.rate == b.rate && a.tempo == b.tempo && a.metre == b.metre && a.keys == b.keys &&
+           a.sections == b.sections && a.rule == b.rule && a.following == b.following && a.snap == b.snap &&
+           a.click == b.click && a.clickDb == b.clickDb && a.countIn == b.countIn && a.outputDb == b.outputDb &&
+           a.loop == b.loop && a.sources == b.sources && a.tracks == b.tracks;
 }
 
 } // namespace
@@ -91,6 +93,29 @@ void Document::setLooping(bool on) {
     amend([on](project::Project& p) { p = project::setLooping(p, on); });
 }
 
+void Document::amendOrSay(const std::function<base::Result<project::Project>(const project::Project&)>& change) {
+    if (const auto tried = change(now()); !tried) {
+        emit said(qt(tried.error().text));
+        return;
+    }
+    amend([&change](project::Project& p) {
+        if (auto next = change(p)) p = std::move(*next);
+    });
+}
+
+void Document::setClickGain(double db) {
+    amendOrSay([db](const project::Project& p) { return project::setClickGain(p, db); });
+}
+void Document::setOutputGain(double db) {
+    amendOrSay([db](const project::Project& p) { return project::setOutputGain(p, db); });
+}
+void Document::setCountIn(int bars) {
+    amendOrSay([bars](const project::Project& p) { return project::setCountIn(p, bars); });
+}
+void Document::setTrackHeight(std::optional<TrackId> track, int height) {
+    amend([&](project::Project& p) { p = project::setTrackHeight(p, track, height); });
+}
+
 void Document::select(std::vector<ClipId> clips) {
     Selection next{std::move(clips), {}};
     for (const ClipId id : next.clips) {
@@ -129,6 +154,10 @@ void Document::replace(project::Project p, const std::filesystem::path& folder, 
     emit opened();
     emit selectionChanged();
     emit changed();
+}
+
+void Document::found(const std::vector<project::Found>& list) {
+    amend([&](project::Project& p) { p = project::withFound(p, list); });
 }
 
 void Document::saved(std::int64_t version, const std::filesystem::path& folder, const project::Project& asSaved) {

@@ -1,12 +1,14 @@
 // The document that the window works on: its history, how it is laid out, and what is selected.
 #pragma once
 
+#include "project/edit_arrange.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
 #include "project/edit_time.h"
 #include "project/edit_tracks.h"
 #include "project/history.h"
 #include "project/laid.h"
+#include "project/missing.h"
 
 #include <QObject>
 #include <filesystem>
@@ -58,6 +60,10 @@ class Document : public QObject {
     void setSnap(metre::Snap snap);
     void setClick(bool on);
     void setLooping(bool on);
+    void setClickGain(double db); // says why, where it cannot be
+    void setOutputGain(double db);
+    void setCountIn(int bars);
+    void setTrackHeight(std::optional<TrackId> track, int height); // none: of all
 
     void select(std::vector<ClipId> clips);
     void selectSource(SourceId source);
@@ -65,6 +71,8 @@ class Document : public QObject {
 
     // Another document in the place of this one; `saved`: as it lies in its folder.
     void replace(project::Project p, const std::filesystem::path& folder, bool saved);
+    // Audio that was missing is there again, in every version.
+    void found(const std::vector<project::Found>& found);
     // It was saved, as it was in that version, into that folder, where files of its sources lie now.
     void saved(std::int64_t version, const std::filesystem::path& folder, const project::Project& asSaved);
 
@@ -81,6 +89,7 @@ class Document : public QObject {
   private:
     bool push(const QString& name, base::Result<project::Project>&& next, const Gesture& gesture, bool settles);
     void amend(const std::function<void(project::Project&)>& change);
+    void amendOrSay(const std::function<base::Result<project::Project>(const project::Project&)>& change);
     void layOut();
     void keepSelectionValid();
 

@@ -2,6 +2,7 @@
 
 #include "app/widgets/text.h"
 #include "base/user_folders.h"
+#include "metre/snap.h"
 #include "project/recovery.h"
 #include "project/save.h"
 
@@ -12,7 +13,8 @@ namespace app {
 namespace fs = std::filesystem;
 
 Session::Session(play::OpenedOutput output, QObject* parent)
-    : QObject(parent), autosave_(document_), remembered_(document_), outputTold_(qt(output.told)) {
+    : QObject(parent), autosave_(document_), remembered_(document_), preferences_(loadPreferences()),
+      outputTold_(qt(output.told)) {
     player_ =
         std::make_unique<play::Player>(std::move(output.output), [this] { mailbox_.post([this] { tick(); }); });
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
@@ -71,6 +73,59 @@ void Session::locate(Beats to) {
     emit ticked();
 }
 
+void Session::goTo(Beats to, bool atOnce) {
+    const bool later = player_->isPlaying() && !atOnce;
+    player_->jump(to, atOnce);
+    const QString place = qt(metre::positionLabel(now().metre.positionAt(to)));
+    say(later ? tr("From the next bar line on at %1").arg(place) : tr("At %1").arg(place));
+    emit ticked();
+}
+
+void Session::goToSection(int n, bool atOnce) {
+    const auto& sections = now().sections;
+    if (n < 1 || n > static_cast<int>(sections.size())) {
+        say(sections.empty() ? tr("There are no sections yet: double click in their lane makes one.")
+                             : tr("There are %1 sections.").arg(sections.size()));
+        return;
+    }
+    goTo(sections[static_cast<std::size_t>(n) - 1].at, atOnce);
+}
+
+void Session::copySelected() {
+    if (selection().clips.empty()) {
+        say(tr("Nothing is selected."));
+        return;
+    }
+    taken_ = project::take(now(), selection().clips);
+    takenFrom_ = document_.generation();
+    say(taken_.size() == 1 ? tr("One clip copied") : tr("%1 clips copied").arg(taken_.size()));
+}
+
+void Session::cutSelected() {
+    const std::vector<ClipId> clips = selection().clips;
+    auto removed = project::removeClips(now(), clips);
+    if (!removed) {
+        say(qt(removed.error().text));
+        return;
+    }
+    copySelected();
+    if (edit(tr("Cut"), std::move(removed)))
+        say(clips.size() == 1 ? tr("One clip cut") : tr("%1 clips cut").arg(clips.size()));
+}
+
+void Session::paste() {
+    if (takenFrom_ != document_.generation()) taken_.clear();
+    const Beats at = metre::snapped(player_->position(), now().snap, now().metre);
+    auto pasted = project::paste(now(), taken_, at);
+    if (!pasted) {
+        say(qt(pasted.error().text));
+        return;
+    }
+    if (!edit(tr("Paste"), std::move(pasted->project))) return;
+    document_.select(pasted->clips);
+    say(tr("Pasted at %1").arg(qt(metre::positionLabel(now().metre.positionAt(at)))));
+}
+
 void Session::tick() {
     player_->tick();
     const std::size_t pending = player_->pendingRenders();
@@ -90,7 +145,7 @@ void Session::watchRenders() {
     QStringList lines;
     for (const project::LaidClip& clip : laid()->clips())
         if (const std::string problem = player_->problemWith(clip.id());
-            clip.source && clip.time().job && !problem.empty())
+            clip.source && !clip.time().parts.empty() && !problem.empty())
             lines << qt(clip.source->name + ": " + problem);
     complain(tr("Not everything could be fitted; playing tries it again"), lines);
 }
@@ -107,18 +162,26 @@ void Session::watchDevice() {
 }
 
 void Session::takeDevice() {
-    play::OpenedOutput opened = play::openOutput(now().rate);
+    play::OpenedOutput opened = play::openOutput(now().rate, preferences_.output);
     outputTold_ = qt(opened.told);
     const bool silent = opened.output->isSimulated();
     if (silent && player_->output().isSimulated()) {
         say(outputTold_);
-        emit deviceLost(outputTold_);
+        if (!preferences_.output.simulated) emit deviceLost(outputTold_);
+        emit changed();
         return;
     }
     player_->replaceOutput(std::move(opened.output));
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
     say(outputTold_.isEmpty() ? tr("Playing through %1").arg(qt(player_->output().description())) : outputTold_);
     emit changed();
+}
+
+void Session::prefer(const Preferences& preferences) {
+    const bool otherOutput = !(preferences.output == preferences_.output);
+    preferences_ = preferences;
+    savePreferences(preferences_);
+    if (otherOutput) takeDevice();
 }
 
 void Session::replaceDocument(project::Project p, const fs::path& folder, bool saved) {
@@ -213,6 +276,7 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
             if (generation != document_.generation()) return;
             const bool changedMeanwhile = revision != document_.revision();
             document_.saved(version, folder, *saved);
+            emit this->saved();
             if (!changedMeanwhile) autosave_.nothingToKeep();
             if (afterwards) afterwards();
         });

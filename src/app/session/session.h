@@ -5,6 +5,7 @@
 #include "app/session/document.h"
 #include "app/session/jobs.h"
 #include "app/session/mailbox.h"
+#include "app/session/preferences.h"
 #include "app/session/remembered.h"
 #include "deliver/loops.h"
 #include "play/player.h"
@@ -24,6 +25,10 @@ class Session : public QObject {
     Q_OBJECT
   public:
     explicit Session(play::OpenedOutput output, QObject* parent = nullptr);
+    // What is preferred; changed, it is kept, and another output is taken where it is about that.
+    const Preferences& preferences() const { return preferences_; }
+    void prefer(const Preferences& preferences);
+
     ~Session() override;
 
     Document& document() { return document_; }
@@ -46,6 +51,17 @@ class Session : public QObject {
     void togglePlay();
     void stop(); // a second stop goes back to the beginning
     void locate(Beats to);
+    // To a place in the piece: while playing from the next bar line on, unless at once.
+    void goTo(Beats to, bool atOnce);
+    // To the n-th section, counted from 1.
+    void goToSection(int n, bool atOnce);
+
+    // The selected clips, taken for pasting; pasted at the play position, they are selected.
+    void copySelected();
+    void cutSelected();
+    void paste();
+    bool canPaste() const { return !taken_.empty(); }
+
     // Looks for a sound device again, and takes it.
     void takeDevice();
 
@@ -58,6 +74,16 @@ class Session : public QObject {
     void recover(const std::filesystem::path& autosaved);
     // Listens to sources again, between these tempos, and uses what then ranks highest.
     void listenAgain(const std::vector<SourceId>& sources, hear::Window window);
+    // Brings the selected clips to a level: measured off the interface thread, then one edit.
+    void normalise(project::Normalise how);
+    // Makes the part that the selected clip plays a recording of its own, in the project's folder, and lets the
+    // clip play that; the source stays whole.
+    void extractPart();
+    // Reads all audio anew at another rate, and plays at it.
+    void setRate(int rate);
+    // Looks in a folder, and all within it, for the audio that is missing: by what it sounds like, whatever it is
+    // called now.
+    void findMissing(const std::filesystem::path& folder);
     // Writes tempo, key, and for loops the root note and loop points into the sources' own files.
     void writeIntoFiles(const std::vector<SourceId>& sources);
     // No longer remembers what was settled for these.
@@ -77,8 +103,10 @@ class Session : public QObject {
     void broughtIn(const QString& title, const QStringList& lines, bool isProblem);
     void deviceLost(const QString& sentence);
     void opened(); // another document
+    void saved();
 
   private:
+    void measured(project::Normalise how, const std::vector<ClipId>& clips, const std::vector<double>& gains);
     std::optional<SourceId> bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at,
                                     const Gesture& gesture);
     void importEnded(const QStringList& problems, const QStringList& warnings, bool cancelled,
@@ -92,13 +120,16 @@ class Session : public QObject {
     Autosave autosave_;
     Remembered remembered_;
     Mailbox mailbox_; // outlives the player and the jobs
+    Preferences preferences_;
     QString outputTold_;
     QTimer timer_;
     std::size_t lastPending_ = 0;
     bool toldFailure_ = false;
     std::unique_ptr<play::Player> player_;
     std::int64_t imports_ = 0;
-    Jobs jobs_; // last: ends before what it uses
+    std::vector<project::Taken> taken_;
+    std::int64_t takenFrom_ = 0; // the document's generation
+    Jobs jobs_;                  // last: ends before what it uses
 };
 
 } // namespace app

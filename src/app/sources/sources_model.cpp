@@ -2,6 +2,7 @@
 
 #include "app/session/session.h"
 #include "app/widgets/text.h"
+#include "app/widgets/words.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
@@ -53,6 +54,9 @@ void SourcesModel::refresh() {
         rows_[k] = sources[k];
         emit dataChanged(index(i, 0), index(i, columns - 1));
     }
+    // Rules come from clips, tracks and the project as well.
+    if (std::min(before, after) > 0)
+        emit dataChanged(index(0, Rule), index(std::min(before, after) - 1, Rule), {Qt::DisplayRole});
     if (after > before) {
         beginInsertRows({}, before, after - 1);
         rows_.assign(sources.begin(), sources.end());
@@ -89,6 +93,8 @@ QString SourcesModel::textOf(const project::Source& s, int column) const {
         return s.key ? qt(hear::keyLabel(*s.key)) : none;
     case Kind:
         return QString::fromLatin1(hear::kindLabel(s.kind));
+    case Rule:
+        return ruleOf(s).first;
     case Sure:
         return s.beats ? QString::number(hear::ranked(s.readings).sureness, 'f', 2) : none;
     default:
@@ -96,8 +102,22 @@ QString SourcesModel::textOf(const project::Source& s, int column) const {
     }
 }
 
+std::pair<QString, QString> SourcesModel::ruleOf(const project::Source& s) const {
+    std::optional<std::pair<QString, QString>> all;
+    for (const project::LaidClip& c : session_.laid()->clips()) {
+        if (c.clip->source != s.id) continue;
+        const bool wants = c.rule == project::TimeRule::Stretch || c.rule == project::TimeRule::Slices;
+        const std::pair<QString, QString> one{ruleWord(c.rule), wants && !c.time().follows
+                                                                    ? tr("not following the tempo")
+                                                                    : ruleFromWord(c.ruleFrom)};
+        if (all && *all != one) return {tr("several"), tr("its clips differ")};
+        all = one;
+    }
+    return all.value_or(std::pair(QStringLiteral("–"), tr("it is not on the page")));
+}
+
 QVariant SourcesModel::sortKeyOf(const project::Source& s, int column) const {
-    if (column == Source || column == Key || column == Kind) return textOf(s, column).toLower();
+    if (column == Source || column == Key || column == Kind || column == Rule) return textOf(s, column).toLower();
     if (const hear::Reading* r = readingIn(s, column)) return r->bpm ? r->bpm->value : -1.0;
     switch (column) {
     case Tempo:
@@ -124,6 +144,7 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
     case Qt::ToolTipRole:
         if (column == Source) return qt(base::shownPath(s->file));
         if (r != nullptr) return qt(r->evidence);
+        if (column == Rule) return ruleOf(*s).second;
         if (column == Tempo || column == Sure) {
             const hear::Ranking ranking = hear::ranked(s->readings);
             return qt(ranking.disagree.empty() ? ranking.why : ranking.why + "; " + ranking.disagree);
@@ -141,7 +162,7 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
     case DisagreeRole:
         return qt(hear::ranked(s->readings).disagree);
     case FigureRole:
-        return column != Source && column != Key && column != Kind;
+        return column != Source && column != Key && column != Kind && column != Rule;
     default:
         return {};
     }
@@ -150,8 +171,9 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
 QVariant SourcesModel::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal) return {};
     if (role == Qt::TextAlignmentRole)
-        return section == Source || section == Key || section == Kind ? int(Qt::AlignLeft | Qt::AlignVCenter)
-                                                                      : int(Qt::AlignRight | Qt::AlignVCenter);
+        return section == Source || section == Key || section == Kind || section == Rule
+                   ? int(Qt::AlignLeft | Qt::AlignVCenter)
+                   : int(Qt::AlignRight | Qt::AlignVCenter);
     if (role != Qt::DisplayRole) return {};
     switch (section) {
     case Source:
@@ -174,6 +196,8 @@ QVariant SourcesModel::headerData(int section, Qt::Orientation orientation, int 
         return tr("Key");
     case Kind:
         return tr("Kind");
+    case Rule:
+        return tr("Rule");
     case Sure:
         return tr("Sure");
     default:

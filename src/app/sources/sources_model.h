@@ -12,7 +12,7 @@ class Session;
 class SourcesModel : public QAbstractTableModel {
     Q_OBJECT
   public:
-    enum Column { Source, Name, Tag, Heard, Length, Said, Tempo, BeatCount, Key, Kind, Sure, columns };
+    enum Column { Source, Name, Tag, Heard, Length, Said, Tempo, BeatCount, Key, Kind, Rule, Sure, columns };
     enum Role {
         SortRole = Qt::UserRole + 1, // a number where the column shows one
         SourceRole,                  // qlonglong: its id
@@ -39,6 +39,8 @@ class SourcesModel : public QAbstractTableModel {
   private:
     void refresh();
     QString textOf(const project::Source& s, int column) const;
+    // The time rule that counts for its clips, and where it comes from.
+    std::pair<QString, QString> ruleOf(const project::Source& s) const;
     QVariant sortKeyOf(const project::Source& s, int column) const;
 
     Session& session_;

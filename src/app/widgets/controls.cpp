@@ -1,6 +1,7 @@
 #include "app/widgets/controls.h"
 
 #include "app/widgets/tokens.h"
+#include "base/number.h"
 
 #include <QLabel>
 #include <QPushButton>
@@ -27,6 +28,16 @@ QPushButton* toggle(const QString& text, const QString& tip, QWidget* parent) {
     auto* b = button(text, tip, parent);
     b->setCheckable(true);
     return b;
+}
+
+std::optional<double> numberIn(QString text) {
+    text = text.trimmed().replace(QChar(0x2212), '-');
+    for (const char* unit : {"dB", "db", "BPM", "bpm", "bars", "bar", "beats", "beat", "st", "s", "%", "×"})
+        if (text.endsWith(QString::fromUtf8(unit))) {
+            text.chop(static_cast<int>(QString::fromUtf8(unit).size()));
+            break;
+        }
+    return base::typedNumber(text.trimmed().toStdString());
 }
 
 QVBoxLayout* column(const QString& title, QWidget* content) {

@@ -106,6 +106,11 @@ QTableView { background: transparent; color: %7; border: none; selection-backgro
 QTableView QLineEdit { padding: 0 4px; }
 QHeaderView { background: %4; }
 QHeaderView::section { background: %4; color: %8; border: none; border-bottom: 1px solid %6; padding: 4px 8px 4px 6px; }
+QListWidget { background: transparent; color: %7; border: none; outline: none; }
+QListWidget::item { padding: 6px 10px; border-left: 3px solid transparent; }
+QListWidget::item:selected { background: %2; color: %7; border-left: 3px solid %9; }
+QTreeWidget { background: transparent; color: %7; border: none; outline: none; }
+QTreeWidget::item { padding: 2px 4px; border-bottom: 1px solid %5; }
 QLabel { color: %7; }
 QLabel[soft="true"] { color: %8; }
 QCheckBox { color: %7; }

@@ -17,10 +17,19 @@ class QWidget;
 namespace app {
 
 // When a command can be given.
-enum class Needs { Nothing, Clips, Source, Undo, Redo };
+enum class Needs { Nothing, Clips, OneClip, Source, Track, Pick, Undo, Redo };
 
 // Where a menu at the pointer offers it.
-enum Offer : unsigned { OnBar = 0, OnClip = 1, OnTrack = 2, OnSource = 4, OnPage = 8 };
+enum Offer : unsigned {
+    OnBar = 0,
+    OnClip = 1,
+    OnTrack = 2,
+    OnSource = 4,
+    OnPage = 8,
+    OnTempo = 16,
+    OnSection = 32,
+    OnMetre = 64
+};
 
 struct Command {
     const char* name; // of its action; for tests and for pictures
@@ -32,6 +41,27 @@ struct Command {
     std::function<void()> run;
     std::function<bool()> isOn = {}; // empty: it is not a switch
     bool opensGroup = false;         // a line above it
+};
+
+// Builds a table, menu by menu, in the order in which they stand.
+class CommandList {
+  public:
+    void menu(const QString& title) {
+        menu_ = title;
+        line_ = false;
+    }
+    void line() { line_ = true; } // above the next
+    void add(const char* name, const QString& text, const QList<QKeySequence>& keys, Needs needs, unsigned offers,
+             std::function<void()> run, std::function<bool()> isOn = {}) {
+        table_.push_back({name, menu_, text, keys, needs, offers, std::move(run), std::move(isOn), line_});
+        line_ = false;
+    }
+    std::vector<Command> take() { return std::move(table_); }
+
+  private:
+    QString menu_;
+    bool line_ = false;
+    std::vector<Command> table_;
 };
 
 class Commands : public QObject {

@@ -12,6 +12,7 @@
 #include <QLabel>
 #include <QPainter>
 #include <QPushButton>
+#include <QWheelEvent>
 
 namespace app {
 
@@ -27,8 +28,16 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     metre_->setObjectName("metre");
     metre_->setRoomFor("12/8");
     metre_->setToolTip(tr("Metre. Wheel: beats in a bar. Double click: type it, such as 3/4."));
-    key_ = new QLabel(this);
-    key_->setFont(figureFont(22));
+    key_ = new Figure(tr("Key"), 22, this);
+    key_->setObjectName("projectKey");
+    key_->setRoomFor("F# min");
+    key_->setToolTip(
+        tr("Key of the project. Wheel: by semitones. Double click: type it, such as D minor; “none” ends it."));
+    gain_ = new Figure(tr("Output gain"), sizes::strong, this);
+    gain_->setObjectName("outputGain");
+    gain_->setRoomFor(QStringLiteral("−00.0 dB"));
+    gain_->setAlignment(Qt::AlignRight);
+    gain_->setToolTip(tr("Gain of the output: on all that is heard, not on what is delivered."));
 
     back_ = button(QStringLiteral("|◂"), tr("Back to the beginning (Home)"), this);
     play_ = button(QStringLiteral("▶"), tr("Play or stop (Space)"), this);
@@ -40,6 +49,8 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     loop_->setObjectName("loop");
     click_ = toggle(tr("Click"), tr("Click on every beat (C)"), this);
     click_->setObjectName("click");
+    click_->setToolTip(tr("Click on every beat (C). Wheel: how loud."));
+    click_->installEventFilter(this);
     tap_ = button(tr("Tap"), tr("Tap the tempo (T)"), this);
     tap_->setObjectName("tap");
     for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_})
@@ -64,7 +75,12 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     auto* right = new QVBoxLayout;
     right->setSpacing(2);
     right->addWidget(meter_, 0, Qt::AlignRight);
-    right->addWidget(output_, 0, Qt::AlignRight);
+    auto* below = new QHBoxLayout;
+    below->setSpacing(6);
+    below->addStretch(1);
+    below->addWidget(output_);
+    below->addWidget(gain_);
+    right->addLayout(below);
     right->addStretch(1);
 
     auto* row = new QHBoxLayout(this);
@@ -102,6 +118,30 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
         m.beats = std::clamp(m.beats + steps, 1, 32);
         session_.edit(tr("Metre"), project::setMetre(session_.now(), m), {"turn metre", 0, metre_->turn()});
     });
+    connect(key_, &Figure::typed, this, [this](const QString& text) {
+        const QString word = text.trimmed().toLower();
+        const bool none = word.isEmpty() || word == tr("none") || word == QStringLiteral("–");
+        const auto key = none ? std::nullopt : hear::parseKey(text.trimmed().toStdString());
+        if (!none && !key)
+            session_.say(tr("“%1” is not a key. Type one such as D minor, F# or Eb major.").arg(text));
+        else
+            session_.edit(tr("Key"), project::setKeyAt(session_.now(), 1, key));
+    });
+    connect(key_, &Figure::turned, this, [this](int steps, bool) {
+        hear::Key key = session_.now().keys.points().front().key.value_or(hear::Key{0, false});
+        key.root = ((key.root + steps) % 12 + 12) % 12;
+        session_.edit(tr("Key"), project::setKeyAt(session_.now(), 1, key), {"turn key", 0, key_->turn()});
+    });
+    connect(gain_, &Figure::turned, this, [this](int steps, bool fine) {
+        session_.document().setOutputGain(std::clamp(session_.now().outputDb + steps * (fine ? 0.1 : 0.5),
+                                                     project::quietestDb, project::loudestDb));
+    });
+    connect(gain_, &Figure::typed, this, [this](const QString& text) {
+        if (const auto db = numberIn(text))
+            session_.document().setOutputGain(*db);
+        else
+            session_.say(tr("“%1” is not a gain in decibels.").arg(text));
+    });
     connect(back_, &QPushButton::clicked, this, [this] { session_.locate(Beats(0)); });
     connect(play_, &QPushButton::clicked, &session_, &Session::togglePlay);
     connect(stop_, &QPushButton::clicked, &session_, &Session::stop);
@@ -112,6 +152,19 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     connect(&session_, &Session::opened, this, &HeadStrip::refresh);
     connect(&session_, &Session::ticked, this, &HeadStrip::refreshPosition);
     refresh();
+}
+
+// The wheel over the button of the click turns how loud it is.
+bool HeadStrip::eventFilter(QObject* object, QEvent* event) {
+    if (object != click_ || event->type() != QEvent::Wheel) return QWidget::eventFilter(object, event);
+    const auto* wheel = static_cast<QWheelEvent*>(event);
+    const int turn = wheel->angleDelta().y() != 0 ? wheel->angleDelta().y() : wheel->angleDelta().x();
+    const double step = wheel->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 0.5;
+    const double db =
+        std::clamp(session_.now().clickDb + (turn > 0 ? step : -step), project::quietestDb, project::loudestDb);
+    session_.document().setClickGain(db);
+    session_.say(tr("Click %1 dB").arg(QString::number(db, 'f', 1).replace('-', QChar(0x2212))));
+    return true;
 }
 
 void HeadStrip::typeTempo() {
@@ -138,7 +191,9 @@ void HeadStrip::refresh() {
     const project::Project& p = session_.now();
     tempo_->setText(qt(metre::tempoFigure(p.tempo.points().front().bpm)));
     metre_->setText(qt(metre::metreLabel(p.metre.points().front().metre)));
-    key_->setText(p.key ? qt(hear::keyLabel(*p.key)) : QStringLiteral("–"));
+    const auto key = p.keys.points().front().key;
+    key_->setText(key ? qt(hear::keyLabel(*key)) : QStringLiteral("–"));
+    gain_->setText(QString::number(p.outputDb, 'f', 1).replace('-', QChar(0x2212)) + " dB");
     loop_->setChecked(p.loop.on);
     click_->setChecked(p.click);
     output_->setText(session_.player().output().isSimulated() ? tr("no sound device") : QString());

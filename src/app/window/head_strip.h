@@ -27,6 +27,7 @@ class HeadStrip : public QWidget {
 
   protected:
     void paintEvent(QPaintEvent*) override;
+    bool eventFilter(QObject*, QEvent*) override;
 
   private:
     void refresh();
@@ -36,7 +37,8 @@ class HeadStrip : public QWidget {
     Session& session_;
     Figure* tempo_;
     Figure* metre_;
-    QLabel* key_;
+    Figure* key_;
+    Figure* gain_; // of the output
     QPushButton* back_;
     QPushButton* play_;
     QPushButton* stop_;

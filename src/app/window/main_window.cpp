@@ -10,6 +10,7 @@
 #include "app/widgets/tokens.h"
 #include "app/window/head_strip.h"
 #include "app/window/message_bar.h"
+#include "app/window/preferences_sheet.h"
 #include "app/window/status_line.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
@@ -19,7 +20,6 @@
 #include <QCloseEvent>
 #include <QComboBox>
 #include <QFileDialog>
-#include <QInputDialog>
 #include <QLabel>
 #include <QMenu>
 #include <QMenuBar>
@@ -94,6 +94,9 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     levels_->setStretchFactor(0, 1);
     levels_->setHandleWidth(1);
     levels_->setSizes({324, 338});
+    levels_->setCollapsible(0, false);
+    levels_->setCollapsible(1, false);
+    bench_->setSplitter(levels_);
     sides_->addWidget(levels_);
     sides_->setStretchFactor(1, 1);
     sides_->setHandleWidth(1);
@@ -134,6 +137,14 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
         message_->offer(tr("Take it again"), [this] { session_.takeDevice(); });
     });
     connect(bars_, &BarsView::menuAsked, this, &MainWindow::offerMenu);
+    connect(bars_, &BarsView::hinted, this, [this](const QString& hint) {
+        status_->setHint(
+            hint.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it") : hint);
+    });
+    connect(bars_, &BarsView::pickedChanged, this, &MainWindow::refreshActions);
+    connect(bars_, &BarsView::benchAsked, this, [this] { bench_->setFolded(false); });
+    connect(&session_, &Session::opened, this, &MainWindow::rememberRecent);
+    connect(&session_, &Session::saved, this, &MainWindow::rememberRecent);
     // A row of sources, on the shelf or on the page, is selected first.
     for (const char* name : {"shelfList", "sourcesTable"}) {
         auto* view = findChild<QAbstractItemView*>(name);
@@ -158,412 +169,6 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
 
 MainWindow::~MainWindow() = default;
 
-namespace {
-QKeySequence keys(QKeyCombination combination) {
-    return QKeySequence(combination);
-}
-QKeySequence standard(QKeySequence::StandardKey key) {
-    return QKeySequence(key);
-}
-} // namespace
-
-// The table of commands. The menus of the bar stand in the order in which they first appear.
-std::vector<Command> MainWindow::commandTable() {
-    Document& doc = session_.document();
-    const QString file = tr("&File");
-    const QString edit = tr("&Edit");
-    const QString source = tr("&Source");
-    const QString clip = tr("&Clip");
-    const QString tempo = tr("&Tempo");
-    const QString play = tr("&Play");
-    const QString view = tr("&View");
-    const QString help = tr("&Help");
-    const auto source_ = [this] { return std::vector<SourceId>{*session_.selection().source}; };
-    const auto onTrack = [this](const QString& what, const auto& change) {
-        const project::LaidClip* c = session_.laid()->find(session_.selection().clips.front());
-        if (c != nullptr) session_.edit(what, change(session_.now(), *c->track));
-    };
-    const auto allLocked = [this] {
-        const auto& clips = session_.selection().clips;
-        return !clips.empty() && std::all_of(clips.begin(), clips.end(), [this](ClipId id) {
-            const project::LaidClip* c = session_.laid()->find(id);
-            return c != nullptr && c->clip->locked;
-        });
-    };
-    const double middle = 0.5;
-    const auto zoom = [this, middle](double by) { bars_->zoomBy(by, bars_->viewport()->width() * middle); };
-    return {
-        {"new",
-         file,
-         tr("&New project"),
-         {standard(QKeySequence::New)},
-         Needs::Nothing,
-         OnBar,
-         [this] { whenSafe(tr("Starting anew"), [this] { session_.startNew(); }); }},
-        {"open",
-         file,
-         tr("&Open…"),
-         {standard(QKeySequence::Open)},
-         Needs::Nothing,
-         OnBar,
-         [this] { whenSafe(tr("Opening another project"), [this] { askOpen(); }); }},
-        {"save",
-         file,
-         tr("&Save"),
-         {standard(QKeySequence::Save)},
-         Needs::Nothing,
-         OnBar,
-         [this] { saveThen({}); }},
-        {"saveAs",
-         file,
-         tr("Save &as…"),
-         {keys(Qt::CTRL | Qt::SHIFT | Qt::Key_S)},
-         Needs::Nothing,
-         OnBar,
-         [this] { askSaveAs({}); }},
-        {"deliver",
-         file,
-         tr("&Deliver loops…"),
-         {keys(Qt::CTRL | Qt::Key_D)},
-         Needs::Nothing,
-         OnClip,
-         [this] {
-             auto* dialog = new DeliverDialog(session_, this);
-             dialog->setAttribute(Qt::WA_DeleteOnClose);
-             dialog->show();
-         },
-         {},
-         true},
-        {"quit",
-         file,
-         tr("&Quit"),
-         {standard(QKeySequence::Quit)},
-         Needs::Nothing,
-         OnBar,
-         [this] { close(); },
-         {},
-         true},
-
-        {"undo", edit, tr("&Undo"), {standard(QKeySequence::Undo)}, Needs::Undo, OnBar, [&doc] { doc.undo(); }},
-        // Desktops differ in which of the two they use; both are free here.
-        {"redo",
-         edit,
-         tr("&Redo"),
-         {keys(Qt::CTRL | Qt::SHIFT | Qt::Key_Z), keys(Qt::CTRL | Qt::Key_Y)},
-         Needs::Redo,
-         OnBar,
-         [&doc] { doc.redo(); }},
-        {"selectAll",
-         edit,
-         tr("Select &all clips"),
-         {standard(QKeySequence::SelectAll)},
-         Needs::Nothing,
-         OnPage,
-         [this, &doc] { doc.select(project::allClips(session_.now())); },
-         {},
-         true},
-        {"delete",
-         edit,
-         tr("&Delete"),
-         {standard(QKeySequence::Delete)},
-         Needs::Clips,
-         OnClip,
-         [this] {
-             const auto clips = session_.selection().clips;
-             const auto n = static_cast<int>(clips.size());
-             if (session_.edit(n == 1 ? tr("Delete clip") : tr("Delete clips"),
-                               project::removeClips(session_.now(), clips)))
-                 session_.say(n == 1 ? tr("One clip deleted") : tr("%1 clips deleted").arg(n));
-         }},
-
-        {"import",
-         source,
-         tr("&Import…"),
-         {keys(Qt::CTRL | Qt::Key_I)},
-         Needs::Nothing,
-         OnPage,
-         [this] { askImport(); }},
-        {"half",
-         source,
-         tr("&Half tempo"),
-         {keys(Qt::ALT | Qt::Key_Minus)},
-         Needs::Source,
-         OnClip | OnSource,
-         [this] { bench_->scaleTempo(0.5); },
-         {},
-         true},
-        {"double",
-         source,
-         tr("&Double tempo"),
-         {keys(Qt::ALT | Qt::Key_Plus)},
-         Needs::Source,
-         OnClip | OnSource,
-         [this] { bench_->scaleTempo(2); }},
-        {"round",
-         source,
-         tr("&Round tempo"),
-         {keys(Qt::ALT | Qt::Key_R)},
-         Needs::Source,
-         OnClip | OnSource,
-         [this] { bench_->roundTempo(); }},
-        {"tapSourceKey",
-         source,
-         tr("Ta&p its tempo"),
-         {keys(Qt::SHIFT | Qt::Key_T)},
-         Needs::Source,
-         OnSource,
-         [this] { bench_->tap(); }},
-        {"hearRecorded",
-         source,
-         tr("Hear it as &recorded"),
-         {keys(Qt::SHIFT | Qt::Key_Space)},
-         Needs::Source,
-         OnSource,
-         [this] { bench_->playRaw(!session_.player().isPlayingRaw()); }},
-        {"writeTempo",
-         source,
-         tr("&Write tempo into the file"),
-         {},
-         Needs::Source,
-         OnSource,
-         [this, source_] { session_.writeIntoFiles(source_()); },
-         {},
-         true},
-        {"forgetSettled",
-         source,
-         tr("F&orget what was settled"),
-         {},
-         Needs::Source,
-         OnSource,
-         [this, source_] { session_.forgetSettled(source_()); }},
-
-        {"fitToBars", clip, tr("&Fit to bars…"), {keys(Qt::Key_F)}, Needs::Clips, OnClip, [this] { askBars(); }},
-        {"lock",
-         clip,
-         tr("Loc&k"),
-         {keys(Qt::CTRL | Qt::Key_K)},
-         Needs::Clips,
-         OnClip,
-         [this, allLocked] {
-             const bool lock = !allLocked();
-             const auto clips = session_.selection().clips;
-             if (session_.edit(lock ? tr("Lock") : tr("Unlock"), project::setLocked(session_.now(), clips, lock)))
-                 session_.say(lock ? tr("Locked: edits leave it as it is") : tr("Unlocked"));
-         },
-         allLocked},
-        {"moveEarlier",
-         clip,
-         tr("Move &earlier"),
-         {keys(Qt::ALT | Qt::Key_Left)},
-         Needs::Clips,
-         OnBar,
-         [this] { bars_->nudge(-1, 0); },
-         {},
-         true},
-        {"moveLater",
-         clip,
-         tr("Move &later"),
-         {keys(Qt::ALT | Qt::Key_Right)},
-         Needs::Clips,
-         OnBar,
-         [this] { bars_->nudge(1, 0); }},
-        {"moveUp",
-         clip,
-         tr("Move to the track a&bove"),
-         {keys(Qt::ALT | Qt::Key_Up)},
-         Needs::Clips,
-         OnBar,
-         [this] { bars_->nudge(0, -1); }},
-        {"moveDown",
-         clip,
-         tr("Move to the track belo&w"),
-         {keys(Qt::ALT | Qt::Key_Down)},
-         Needs::Clips,
-         OnBar,
-         [this] { bars_->nudge(0, 1); }},
-        {"mute",
-         clip,
-         tr("&Mute its track"),
-         {},
-         Needs::Clips,
-         OnTrack,
-         [onTrack] {
-             onTrack(tr("Mute"), [](const project::Project& p, const project::Track& t) {
-                 return project::setMute(p, t.id, !t.mute);
-             });
-         },
-         {},
-         true},
-        {"solo",
-         clip,
-         tr("S&olo its track"),
-         {},
-         Needs::Clips,
-         OnTrack,
-         [onTrack] {
-             onTrack(tr("Solo"), [](const project::Project& p, const project::Track& t) {
-                 return project::setSolo(p, t.id, !t.solo);
-             });
-         }},
-        {"removeTrack",
-         clip,
-         tr("&Remove its track"),
-         {},
-         Needs::Clips,
-         OnTrack,
-         [onTrack] {
-             onTrack(tr("Remove track"), [](const project::Project& p, const project::Track& t) {
-                 return project::removeTrack(p, t.id);
-             });
-         }},
-
-        {"typeTempo",
-         tempo,
-         tr("T&ype the project tempo"),
-         {keys(Qt::CTRL | Qt::Key_T)},
-         Needs::Nothing,
-         OnBar,
-         [this] { head_->typeTempo(); }},
-        {"tap",
-         tempo,
-         tr("&Tap the project tempo"),
-         {keys(Qt::Key_T)},
-         Needs::Nothing,
-         OnBar,
-         [this] { head_->tap(); }},
-
-        {"play",
-         play,
-         tr("&Play or stop"),
-         {keys(Qt::Key_Space)},
-         Needs::Nothing,
-         OnPage,
-         [this] { session_.togglePlay(); }},
-        {"toStart",
-         play,
-         tr("Back to the &beginning"),
-         {keys(Qt::Key_Home)},
-         Needs::Nothing,
-         OnBar,
-         [this] { session_.locate(Beats(0)); }},
-        {"loop",
-         play,
-         tr("&Loop the range"),
-         {keys(Qt::Key_L)},
-         Needs::Nothing,
-         OnPage,
-         [this, &doc] { doc.setLooping(!session_.now().loop.on); },
-         [this] { return session_.now().loop.on; }},
-        {"swapCompared",
-         play,
-         tr("Hear the &other way (A|B)"),
-         {keys(Qt::Key_X)},
-         Needs::Nothing,
-         OnClip,
-         [this] { bench_->swapCompared(); }},
-        {"loopSelection",
-         play,
-         tr("Loop range around the &selection"),
-         {keys(Qt::CTRL | Qt::Key_L)},
-         Needs::Nothing,
-         OnClip,
-         [this] { loopSelection(); }},
-        {"click",
-         play,
-         tr("&Click"),
-         {keys(Qt::Key_C)},
-         Needs::Nothing,
-         OnPage,
-         [this, &doc] { doc.setClick(!session_.now().click); },
-         [this] { return session_.now().click; }},
-        {"takeDevice",
-         play,
-         tr("Look for a sound &device again"),
-         {},
-         Needs::Nothing,
-         OnBar,
-         [this] { session_.takeDevice(); },
-         {},
-         true},
-
-        {"pageBars",
-         view,
-         tr("Page B&ars"),
-         {keys(Qt::CTRL | Qt::Key_1)},
-         Needs::Nothing,
-         OnBar,
-         [this] { tabs_->setCurrentIndex(0); }},
-        {"pageSources",
-         view,
-         tr("Page So&urces"),
-         {keys(Qt::CTRL | Qt::Key_2)},
-         Needs::Nothing,
-         OnBar,
-         [this] { tabs_->setCurrentIndex(1); }},
-        {"zoomIn",
-         view,
-         tr("Zoom &in"),
-         {standard(QKeySequence::ZoomIn)},
-         Needs::Nothing,
-         OnBar,
-         [zoom] { zoom(1.25); },
-         {},
-         true},
-        {"zoomOut",
-         view,
-         tr("Zoom &out"),
-         {standard(QKeySequence::ZoomOut)},
-         Needs::Nothing,
-         OnBar,
-         [zoom] { zoom(0.8); }},
-        {"zoomAll",
-         view,
-         tr("Show &all"),
-         {keys(Qt::CTRL | Qt::Key_0)},
-         Needs::Nothing,
-         OnPage,
-         [this] { bars_->zoomToAll(); }},
-        {"showShelf",
-         view,
-         tr("&Shelf"),
-         {},
-         Needs::Nothing,
-         OnBar,
-         [this] { shelf_->setVisible(!shelf_->isVisible()); },
-         [this] { return !shelf_->isHidden(); },
-         true},
-        {"showBench",
-         view,
-         tr("&Bench"),
-         {},
-         Needs::Nothing,
-         OnBar,
-         [this] { bench_->setVisible(!bench_->isVisible()); },
-         [this] { return !bench_->isHidden(); }},
-        {"lamp",
-         view,
-         tr("By &lamplight"),
-         {},
-         Needs::Nothing,
-         OnBar,
-         [this] {
-             setTheme(theme() == Theme::Lamp ? Theme::Paper : Theme::Lamp);
-             for (QWidget* w : findChildren<QWidget*>())
-                 w->update();
-         },
-         [] { return theme() == Theme::Lamp; }},
-
-        {"keys",
-         help,
-         tr("&Keys"),
-         {standard(QKeySequence::HelpContents)},
-         Needs::Nothing,
-         OnBar,
-         [this] { showShortcuts(); }},
-        {"about", help, tr("&About Patient Metre"), {}, Needs::Nothing, OnBar, [this] { showAbout(); }},
-    };
-}
-
 void MainWindow::loopSelection() {
     project::LoopRange range{Beats(1e9), Beats(0), true};
     for (const ClipId id : session_.document().selectedOrAllClips()) {
@@ -581,6 +186,12 @@ void MainWindow::refreshActions() {
             switch (needs) {
             case Needs::Clips:
                 return !session_.selection().clips.empty();
+            case Needs::OneClip:
+                return session_.selection().clips.size() == 1;
+            case Needs::Track:
+                return bars_->track().has_value();
+            case Needs::Pick:
+                return bars_->picked().what != LanePick::What::Nothing;
             case Needs::Source:
                 return session_.selection().source.has_value();
             case Needs::Undo:
@@ -728,20 +339,63 @@ void MainWindow::closeEvent(QCloseEvent* event) {
     });
 }
 
-void MainWindow::askBars() {
-    bool ok = false;
-    const int bars = QInputDialog::getInt(this, tr("Fit to bars"),
-                                          tr("How many bars shall the selected clips fill?"), 4, 1, 1024, 1, &ok);
-    if (ok &&
-        session_.edit(tr("Fit to bars"), project::fitToBars(session_.now(), session_.selection().clips, bars)))
-        session_.say(tr("Fitted to %1 bars").arg(bars));
+void MainWindow::rememberRecent() {
+    const auto& folder = session_.document().folder();
+    if (folder.empty()) return;
+    Preferences p = session_.preferences();
+    const QString name = qt(folder.string());
+    p.recent.removeAll(name);
+    p.recent.prepend(name);
+    while (p.recent.size() > Preferences::mostRecent)
+        p.recent.removeLast();
+    session_.prefer(p);
+}
+
+void MainWindow::offerRecent() {
+    auto* menu = new QMenu(this);
+    menu->setObjectName("recentMenu");
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    for (const QString& name : session_.preferences().recent) {
+        const std::filesystem::path folder = pathOf(name);
+        QAction* action = menu->addAction(qt(base::shownName(folder)));
+        action->setToolTip(name);
+        connect(action, &QAction::triggered, this, [this, folder] {
+            whenSafe(tr("Opening another project"), [this, folder] { session_.open(folder); });
+        });
+    }
+    if (menu->isEmpty()) menu->addAction(tr("Nothing was opened or saved yet"))->setEnabled(false);
+    menu->setToolTipsVisible(true);
+    menu->popup(mapToGlobal(QPoint(20, 60)));
+}
+
+void MainWindow::showPreferences() {
+    auto* sheet = findChild<PreferencesSheet*>();
+    if (sheet == nullptr) sheet = new PreferencesSheet(session_, this);
+    sheet->setAttribute(Qt::WA_DeleteOnClose);
+    sheet->show();
+    sheet->raise();
+}
+
+void MainWindow::askMissing() {
+    auto* dialog =
+        new QFileDialog(this, tr("Where may the missing audio lie? All folders within are looked through"));
+    dialog->setObjectName("missingDialog");
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setOption(QFileDialog::DontUseNativeDialog);
+    dialog->setFileMode(QFileDialog::Directory);
+    connect(dialog, &QFileDialog::fileSelected, this,
+            [this](const QString& name) { session_.findMissing(pathOf(name)); });
+    dialog->open();
 }
 
 void MainWindow::showShortcuts() {
     QStringList lines = commands_->keys();
-    lines << tr("Left, Right   play position by one grid step")
+    lines << tr("1 – 9   to that section from the next bar line on; with Alt at once")
+          << tr("Left, Right   play position by one grid step")
           << tr("Ctrl+Left, Ctrl+Right   select the clip before or after")
-          << tr("Alt while dragging   free of the grid") << tr("Wheel over a figure   turns it; with Shift finer")
+          << tr("Alt while dragging   free of the grid; Ctrl   copies")
+          << tr("Edge of a clip   upper third repeats, middle trims, lower third stretches")
+          << tr("Wheel over a figure   turns it; with Shift finer")
           << tr("Ctrl+wheel on the bars   zoom; Shift+wheel   scroll sideways");
     message_->show(tr("Keys"), lines, false);
 }

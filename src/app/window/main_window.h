@@ -39,8 +39,32 @@ class MainWindow : public QMainWindow {
     void dropEvent(QDropEvent*) override;
 
   private:
+    // The table of commands, menu by menu (command_table.cpp).
     std::vector<Command> commandTable();
+    void fileCommands(CommandList& list);
+    void editCommands(CommandList& list);
+    void sourceCommands(CommandList& list);
+    void clipCommands(CommandList& list);
+    void clipTimeCommands(CommandList& list);
+    void trackCommands(CommandList& list);
+    void tempoCommands(CommandList& list);
+    void playCommands(CommandList& list);
+    void viewCommands(CommandList& list);
     void loopSelection();
+    // Asks for a number, or for a line of text; what is typed is handed on.
+    void askNumber(const QString& title, const QString& what, double value, double low, double high, int decimals,
+                   std::function<void(double)> take);
+    void askText(const QString& title, const QString& what, const QString& initial,
+                 std::function<void(const QString&)> take);
+    void arrange(const QString& name, base::Result<project::Arranged> arranged);
+    void
+    onTrack(const QString& what,
+            const std::function<base::Result<project::Project>(const project::Project&, const project::Track&)>&);
+    void selectWhere(const std::function<bool(const project::LaidClip&)>& wanted);
+    void rememberRecent();
+    void offerRecent();
+    void showPreferences();
+    void askMissing();
     void offerMenu(Offer place, const QPoint& at);
     void refreshActions();
     void refreshTitle();
@@ -50,7 +74,6 @@ class MainWindow : public QMainWindow {
     void saveThen(std::function<void()> afterwards);
     void askSaveAs(std::function<void()> afterwards);
     void whenSafe(const QString& what, std::function<void()> done);
-    void askBars();
     void showShortcuts();
     void showAbout();
     void offerRecovery();

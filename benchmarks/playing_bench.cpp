@@ -1,0 +1,228 @@
+// Playing while things change: how soon another tempo is heard, and whether sound ever comes late.
+//   bench_playing tempo [changes]        16 stereo clips, a change every half second; measured in what the
+//   simulated output
+//                                        recorded, by a tone on tape whose pitch says what tempo is heard
+//   bench_playing dropouts [seconds]     32 clips, an edit every second, blocks of 128; through JACK where a server
+//   answers
+#include "play/player.h"
+#include "play/simulated_output.h"
+#include "project/edit_arrange.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
+#include "project/edit_tracks.h"
+#include "project/import.h"
+#include "project/save.h"
+
+#include <algorithm>
+#include <chrono>
+#include <cmath>
+#include <cstdlib>
+#include <fmt/format.h>
+#include <numbers>
+#include <string>
+#include <thread>
+#include <vector>
+
+namespace {
+
+using namespace std::chrono_literals;
+using Clock = std::chrono::steady_clock;
+using metre::Beats;
+using metre::Bpm;
+using project::Project;
+
+// Stereo loops of the demo's kind, each on a track and repeated over the piece.
+Project loops(int count) {
+    auto demo = project::loadProject(std::filesystem::path(PM_SOURCE_DIR) / "demo" / "canal_journey");
+    Project p = *project::setTempo({}, Bpm(104));
+    std::vector<project::Source> sources;
+    for (const project::SourcePtr& s : demo->project.sources)
+        if (s->wholeBeats() && s->sound) {
+            project::Source stereo = *s;
+            sound::Audio audio = s->sound->audio;
+            if (audio.channels.size() == 1) audio.channels.push_back(audio.channels[0]);
+            stereo.sound = std::make_shared<const project::Sound>(
+                project::Sound{audio, sound::Peaks(audio), s->sound->onsets, s->sound->attacks});
+            sources.push_back(std::move(stereo));
+        }
+    for (int i = 0; i < count; ++i) {
+        project::Source s = sources[static_cast<std::size_t>(i) % sources.size()];
+        s.content += std::to_string(i); // another recording, as far as the cache is concerned
+        project::Added added = project::addSources(p, {std::move(s)});
+        const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));
+        p = *project::repeatUntil(placed->project, placed->id, Beats(2048));
+        p = *project::setTrackGain(p, p.tracks.back()->id, -50);
+    }
+    return p;
+}
+
+// A tone on tape, at 60 BPM as recorded: at 120 it is heard an octave higher.
+Project withTone(const Project& p) {
+    constexpr int seconds = 600;
+    sound::Audio tone(48000, 2, metre::Frames(48000 * seconds));
+    for (auto& samples : tone.channels)
+        for (std::size_t i = 0; i < samples.size(); ++i)
+            samples[i] = 0.5F * static_cast<float>(std::sin(2 * std::numbers::pi * 1500 * double(i) / 48000));
+    project::Source s;
+    s.name = s.content = "tone";
+    s.facts = {48000, 2, tone.frames(), "made"};
+    const sound::Peaks peaks(tone);
+    s.sound = std::make_shared<const project::Sound>(project::Sound{std::move(tone), peaks, {}, {}});
+    s.beats = metre::BeatMap(Bpm(60), metre::Seconds(0));
+    project::Added added = project::addSources(p, {std::move(s)});
+    const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));
+    Project out = *project::setMethod(placed->project, {placed->id}, stretch::Method::Tape);
+    out = *project::setGoesRound(out, {placed->id}, false);
+    return *project::setTrackGain(out, out.tracks.back()->id, 0);
+}
+
+// The tempo that the tone says, at each millisecond and a half: by its periods between upward crossings.
+double tempoAt(const std::vector<float>& stereo, std::size_t frame) {
+    constexpr std::size_t window = 144;
+    std::vector<double> crossings;
+    for (std::size_t i = frame; i + 1 < frame + window && 2 * i + 2 < stereo.size(); ++i) {
+        const double a = double(stereo[2 * i]);
+        const double b = double(stereo[2 * i + 2]);
+        if (a < 0 && b >= 0) crossings.push_back(double(i) + a / (a - b));
+    }
+    if (crossings.size() < 2) return 0;
+    const double period = (crossings.back() - crossings.front()) / double(crossings.size() - 1);
+    return 48000 / period / 1500 * 60;
+}
+
+void renderAll(play::Player& player) {
+    while (player.pendingRenders() > 0) {
+        player.tick();
+        std::this_thread::sleep_for(5ms);
+    }
+    player.tick();
+}
+
+void tempo(int changes) {
+    auto output = std::make_unique<play::SimulatedOutput>(48000, play::SimulatedOutput::Pace::RealTime, 5);
+    play::SimulatedOutput& out = *output;
+    play::Player player(std::move(output), [] {});
+    Project p = withTone(loops(16));
+    project::LaidPtr laid = project::lay(p);
+    player.setProject(laid);
+    renderAll(player);
+    player.play();
+    const auto run = [&](Clock::duration time) {
+        for (const auto end = Clock::now() + time; Clock::now() < end;) {
+            player.tick();
+            std::this_thread::sleep_for(5ms);
+        }
+    };
+    run(1s);
+    std::vector<double> waits;
+    for (int i = 0; i < changes; ++i) {
+        const double from = p.tempo.tempoAt(Beats(0)).value;
+        const double to = 100 + (i * 37 % 41);
+        if (std::abs(to - from) < 2) continue;
+        p = *project::setTempo(p, Bpm(to));
+        const std::int64_t asked = out.framesPlayed();
+        laid = project::lay(p, laid);
+        player.setProject(laid);
+        run(500ms);
+        const std::int64_t now = out.framesPlayed();
+        const std::vector<float> all = out.taken();
+        const std::size_t begin = all.size() / 2 - static_cast<std::size_t>(now - asked);
+        double wait = 500;
+        for (std::size_t f = begin; f + 200 < all.size() / 2; f += 24)
+            if (std::abs(tempoAt(all, f) - to) < std::abs(to - from) * 0.2) {
+                wait = double(f - begin) / 48;
+                break;
+            }
+        waits.push_back(wait);
+    }
+    std::sort(waits.begin(), waits.end());
+    const auto at = [&](double x) { return waits[static_cast<std::size_t>(x * double(waits.size() - 1))]; };
+    fmt::print("another tempo under 16 stereo clips is heard after: median {:.0f}, p95 {:.0f}, worst {:.0f} ms ({} "
+               "changes)\n",
+               at(0.5), at(0.95), at(1), waits.size());
+    player.stop();
+}
+
+// Counts callbacks that took longer than their block lasts.
+class Timed : public play::Output {
+  public:
+    explicit Timed(std::unique_ptr<play::Output> inner) : inner_(std::move(inner)) {}
+    play::Result<void> start(play::Callback callback) override {
+        return inner_->start([this, callback](float* out, int n) {
+            const auto begin = Clock::now();
+            callback(out, n);
+            const double took = std::chrono::duration<double>(Clock::now() - begin).count();
+            blocks.fetch_add(1);
+            if (took > double(n) / inner_->rate()) late.fetch_add(1);
+            double before = longest.load();
+            while (took > before && !longest.compare_exchange_weak(before, took)) {
+            }
+        });
+    }
+    void stop() override { inner_->stop(); }
+    int rate() const override { return inner_->rate(); }
+    bool setRate(int rate) override { return inner_->setRate(rate); }
+    bool isSimulated() const override { return inner_->isSimulated(); }
+    std::string description() const override { return inner_->description(); }
+    bool isAlive() override { return inner_->isAlive(); }
+
+    std::atomic<std::int64_t> blocks{0};
+    std::atomic<std::int64_t> late{0};
+    std::atomic<double> longest{0};
+
+  private:
+    std::unique_ptr<play::Output> inner_;
+};
+
+void dropouts(int seconds) {
+    play::OutputChoice choice;
+    choice.block = 128;
+    play::OpenedOutput opened = play::openOutput(48000, choice);
+    auto timed = std::make_unique<Timed>(std::move(opened.output));
+    Timed& out = *timed;
+    play::Player player(std::move(timed), [] {});
+    Project p = loops(32);
+    project::LaidPtr laid = project::lay(p);
+    player.setProject(laid);
+    renderAll(player);
+    player.play();
+    const auto clips = project::allClips(p);
+    for (int s = 0; s < seconds; ++s) {
+        const std::vector<project::ClipId> one = {clips[static_cast<std::size_t>(s) % clips.size()]};
+        switch (s % 4) {
+        case 0:
+            p = *project::setTempo(p, Bpm(100 + s % 17));
+            break;
+        case 1:
+            p = *project::turnGain(p, one, s % 2 == 0 ? 1 : -1);
+            break;
+        case 2:
+            p = *project::moveClips(p, one, Beats(1), 0);
+            break;
+        default:
+            p = *project::setMute(p, p.tracks[static_cast<std::size_t>(s) % p.tracks.size()]->id, s % 8 == 3);
+        }
+        laid = project::lay(p, laid);
+        player.setProject(laid);
+        for (const auto end = Clock::now() + 1s; Clock::now() < end;) {
+            player.tick();
+            std::this_thread::sleep_for(5ms);
+        }
+    }
+    fmt::print("{}: {} blocks in {} s, {} late, the longest took {:.2f} ms of {:.2f}\n", out.description(),
+               out.blocks.load(), seconds, out.late.load(), out.longest.load() * 1000, 128 / 48.0);
+    player.stop();
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    const std::string what = argc > 1 ? argv[1] : "tempo";
+    const int n = argc > 2 ? std::atoi(argv[2]) : 0;
+    if (what == "tempo")
+        tempo(n > 0 ? n : 40);
+    else
+        dropouts(n > 0 ? n : 600);
+    return 0;
+}

@@ -1,0 +1,75 @@
+// Files and sources dropped on the page.
+#include "app/bars/bars_view.h"
+
+#include "app/shelf/shelf.h"
+#include "app/widgets/text.h"
+#include "metre/snap.h"
+#include "project/edit_clips.h"
+
+#include <QDragEnterEvent>
+#include <QMimeData>
+#include <QUrl>
+
+namespace app {
+
+void BarsView::showLanding(const QPointF& at) {
+    const project::Project& p = session_.now();
+    const auto track = layout_.trackAt(at.y(), p.tracks.size());
+    const Beats beat = layout_.beat(std::max<double>(at.x(), BarsLayout::headers));
+    drag_.landing = std::max(Beats(0), metre::snapped(beat, p.snap, p.metre));
+    drag_.landingTrack = track.value_or(0);
+    drag_.pointer = at;
+    const QString where =
+        drag_.landingTrack < p.tracks.size() ? qt(p.tracks[drag_.landingTrack]->name) : tr("new track");
+    drag_.result =
+        QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(*drag_.landing))), where);
+    viewport()->update();
+}
+
+void BarsView::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(Shelf::sourceMime))
+        event->acceptProposedAction();
+}
+
+void BarsView::dragMoveEvent(QDragMoveEvent* event) {
+    showLanding(event->position());
+    event->acceptProposedAction();
+}
+
+void BarsView::dragLeaveEvent(QDragLeaveEvent*) {
+    cancelDrag();
+}
+
+void BarsView::dropEvent(QDropEvent* event) {
+    showLanding(event->position());
+    const BarsDrag drag = drag_;
+    cancelDrag();
+    const project::Project p = session_.now(); // a copy: edits below replace the present one
+    std::optional<TrackId> track;
+    if (drag.landingTrack < p.tracks.size()) track = p.tracks[drag.landingTrack]->id;
+    if (event->mimeData()->hasFormat(Shelf::sourceMime)) {
+        const SourceId source{event->mimeData()->data(Shelf::sourceMime).toLongLong()};
+        auto placed = project::place(p, source, track, *drag.landing);
+        if (!placed)
+            session_.say(qt(placed.error().text));
+        else if (session_.edit(tr("Place"), std::move(placed->project)))
+            session_.document().select({placed->id});
+    } else {
+        std::vector<std::filesystem::path> files;
+        QStringList elsewhere;
+        for (const QUrl& url : event->mimeData()->urls()) {
+            // toLocalFile() would lose bytes that are no UTF-8; the encoded form keeps them.
+            const QByteArray bytes = QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1());
+            if (url.isLocalFile())
+                files.emplace_back(bytes.toStdString());
+            else
+                elsewhere << tr("%1 is not a file on this machine.").arg(url.toDisplayString());
+        }
+        if (!elsewhere.isEmpty()) session_.complain(tr("Not everything can be brought in"), elsewhere);
+        session_.importFiles(std::move(files), track, *drag.landing);
+    }
+    event->acceptProposedAction();
+    setFocus();
+}
+
+} // namespace app

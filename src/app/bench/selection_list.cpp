@@ -1,0 +1,60 @@
+#include "app/bench/selection_list.h"
+
+#include "app/session/session.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
+#include "metre/tempo.h"
+#include "prove/strain.h"
+
+#include <QHeaderView>
+
+namespace app {
+
+SelectionList::SelectionList(QWidget* parent) : QTreeWidget(parent) {
+    setObjectName("selectionList");
+    setAccessibleName(tr("Selected clips"));
+    setRootIsDecorated(false);
+    setUniformRowHeights(true);
+    setFrameShape(QFrame::NoFrame);
+    setSelectionMode(QAbstractItemView::NoSelection);
+    setFont(textFont(sizes::text));
+    setHeaderLabels({tr("Name"), tr("At"), tr("Tempo"), tr("Rule"), tr("Method"), tr("Strain")});
+    header()->setSectionResizeMode(0, QHeaderView::Stretch);
+    header()->setStretchLastSection(false);
+    for (int c = 1; c < columnCount(); ++c)
+        header()->setSectionResizeMode(c, QHeaderView::ResizeToContents);
+}
+
+void SelectionList::show(const Session& session) {
+    clear();
+    const auto& clips = session.selection().clips;
+    if (clips.size() < 2) return;
+    QList<QTreeWidgetItem*> rows;
+    for (const ClipId id : clips) {
+        if (rows.size() >= most) break;
+        const project::LaidClip* c = session.laid()->find(id);
+        if (c == nullptr || !c->source) continue;
+        const project::Timing& t = c->time();
+        QString tempo = tr("as recorded");
+        if (t.stretched)
+            tempo = QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(c->source->beats->meanTempo())),
+                                                  qt(metre::tempoLabel(t.tempo)));
+        QString strain = QStringLiteral("–");
+        if (t.stretched) {
+            const prove::Strain s = prove::strainOf(*c);
+            strain = QStringLiteral("%1%2 % %3")
+                         .arg(s.percent > 0 ? QStringLiteral("+") : QString(),
+                              QString::number(s.percent, 'f', 1).replace('-', QChar(0x2212)),
+                              tr(prove::verdictWord(s.verdict)));
+        }
+        rows << new QTreeWidgetItem(
+            {qt(c->name()), qt(metre::positionLabel(session.now().metre.positionAt(t.start))), tempo,
+             ruleWord(c->rule), QString::fromLatin1(stretch::methodLabel(c->clip->stretch.method)), strain});
+    }
+    if (static_cast<int>(clips.size()) > most)
+        rows << new QTreeWidgetItem({tr("and %1 more").arg(static_cast<int>(clips.size()) - most)});
+    addTopLevelItems(rows);
+}
+
+} // namespace app

@@ -1,0 +1,179 @@
+// What the session does with the audio of clips and sources: levels, parts, the project's rate, what is missing.
+#include "app/session/session.h"
+
+#include "app/widgets/text.h"
+#include "base/user_folders.h"
+#include "base/utf8.h"
+#include "project/missing.h"
+#include "project/part.h"
+#include "project/save.h"
+#include "sound/content.h"
+#include "sound/loudness.h"
+#include "sound/write.h"
+
+#include <algorithm>
+#include <fmt/format.h>
+#include <map>
+
+namespace app {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+// The part of a recording that a clip plays.
+sound::Audio partOf(const project::Clip& clip, const sound::Audio& audio) {
+    const std::int64_t frames = audio.frames().value;
+    const std::int64_t from = std::clamp<std::int64_t>(metre::toFrames(clip.from, audio.rate).value, 0, frames);
+    const std::int64_t to = std::clamp<std::int64_t>(metre::toFrames(clip.to, audio.rate).value, from, frames);
+    sound::Audio part(audio.rate, audio.channelCount(), metre::Frames(to - from));
+    for (std::size_t c = 0; c < part.channels.size(); ++c)
+        std::copy(audio.channels[c].begin() + from, audio.channels[c].begin() + to, part.channels[c].begin());
+    return part;
+}
+
+// What brings a clip's part to the level; nothing where it is silent.
+std::optional<double> gainFor(project::Normalise how, const sound::Audio& part) {
+    if (part.frames().value == 0) return std::nullopt;
+    if (how == project::Normalise::Peak) {
+        const auto peak = sound::truePeak(part);
+        if (!peak) return std::nullopt;
+        return project::normalPeakDb - *peak;
+    }
+    const auto loudness = sound::integratedLoudness({std::make_shared<const sound::Audio>(part)});
+    if (!loudness) return std::nullopt;
+    return project::normalLoudness - *loudness;
+}
+
+} // namespace
+
+void Session::normalise(project::Normalise how) {
+    const std::vector<ClipId> clips = selection().clips;
+    if (how == project::Normalise::No) {
+        edit(tr("Normalise"), project::setNormalise(now(), clips, how, {}));
+        return;
+    }
+    struct Part {
+        project::Clip clip;
+        std::shared_ptr<const project::Sound> sound;
+    };
+    std::vector<Part> parts;
+    for (const ClipId id : clips) {
+        const project::LaidClip* c = laid()->find(id);
+        if (c == nullptr || !c->source || !c->source->sound) {
+            say(tr("The audio of a selected clip is missing; its level cannot be measured."));
+            return;
+        }
+        parts.push_back({*c->clip, c->source->sound});
+    }
+    jobs_.start<std::vector<double>>(
+        Lane::Files, tr("Measuring levels"),
+        [parts = std::move(parts), how](const base::Progress& progress) {
+            std::vector<double> gains;
+            for (std::size_t i = 0; i < parts.size() && !progress.stopped(); ++i) {
+                progress.at(double(i) / double(parts.size()));
+                gains.push_back(gainFor(how, partOf(parts[i].clip, parts[i].sound->audio)).value_or(0));
+            }
+            return gains;
+        },
+        [this, how, clips, generation = document_.generation()](const std::vector<double>& gains) {
+            if (generation == document_.generation() && gains.size() == clips.size()) measured(how, clips, gains);
+        });
+}
+
+void Session::measured(project::Normalise how, const std::vector<ClipId>& clips, const std::vector<double>& gains) {
+    if (!edit(tr("Normalise"), project::setNormalise(now(), clips, how, gains))) return;
+    const QString to = how == project::Normalise::Peak ? tr("%1 dBTP").arg(project::normalPeakDb)
+                                                       : tr("%1 LUFS").arg(project::normalLoudness);
+    say(clips.size() == 1 ? tr("Brought to %1: %2 dB").arg(to).arg(gains.front(), 0, 'f', 1)
+                          : tr("%1 clips brought to %2").arg(clips.size()).arg(to));
+}
+
+void Session::extractPart() {
+    const auto& selected = selection().clips;
+    const project::LaidClip* laidClip = selected.size() == 1 ? laid()->find(selected.front()) : nullptr;
+    if (laidClip == nullptr || !laidClip->source || !laidClip->source->sound) {
+        say(tr("Select one clip whose audio is there: the part that it plays becomes a source of its own."));
+        return;
+    }
+    if (laidClip->clip->locked) {
+        say(tr("The clip is locked; unlock it first."));
+        return;
+    }
+    const project::Clip clip = *laidClip->clip;
+    const project::SourcePtr source = laidClip->source;
+    const fs::path folder =
+        document_.folder().empty() ? base::dataFolder() / "parts" : document_.folder() / "audio";
+    jobs_.start<base::Result<project::Source>>(
+        Lane::Files, tr("Extracting a part of %1").arg(qt(source->name)),
+        [clip, source, folder, rate = now().rate](const base::Progress& p) {
+            return project::extracted(*source, clip, folder, rate, p);
+        },
+        [this, clip, generation = document_.generation()](base::Result<project::Source> part) {
+            if (generation != document_.generation()) return;
+            if (!part) {
+                if (!part.error().cancelled) complain(tr("The part was not extracted"), {qt(part.error().text)});
+                return;
+            }
+            const QString name = qt(part->name);
+            project::Added added = project::addSources(now(), {std::move(*part)});
+            auto placed = project::playInstead(added.project, clip.id, added.ids.front());
+            if (edit(tr("Extract"), std::move(placed)))
+                say(tr("%1 is a source of its own; the recording it comes from stays whole").arg(name));
+        });
+}
+
+void Session::setRate(int rate) {
+    if (rate == now().rate) return;
+    jobs_.cancel(Lane::Import);
+    jobs_.start<std::pair<project::Project, std::vector<std::string>>>(
+        Lane::Document, tr("Reading the audio at %1 kHz").arg(rate / 1000.0),
+        [p = now(), rate](const base::Progress& progress) {
+            project::Project next = project::withoutSound(p, rate);
+            auto warnings = project::loadAudio(next, progress);
+            return std::pair(std::move(next),
+                             progress.stopped() ? std::vector<std::string>{"cancelled"} : std::move(warnings));
+        },
+        [this, rate, generation = document_.generation(),
+         revision = document_.revision()](std::pair<project::Project, std::vector<std::string>> read) {
+            if (generation != document_.generation()) return;
+            if (read.second == std::vector<std::string>{"cancelled"}) {
+                say(tr("The rate stays as it was."));
+                return;
+            }
+            // What was changed meanwhile keeps its changes: only sounds and rate are taken over.
+            auto next = revision == document_.revision() ? base::Result<project::Project>(std::move(read.first))
+                                                         : project::withSoundsOf(now(), read.first);
+            if (!edit(tr("Sample rate"), std::move(next))) return;
+            say(tr("The project is at %1 kHz").arg(rate / 1000.0));
+            QStringList lines;
+            for (const std::string& w : read.second)
+                lines << qt(w);
+            if (!lines.isEmpty()) complain(tr("Not all of the audio could be read"), lines);
+        });
+}
+
+void Session::findMissing(const fs::path& folder) {
+    std::vector<project::SourcePtr> missing;
+    for (const project::SourcePtr& s : now().sources)
+        if (!s->sound) missing.push_back(s);
+    if (missing.empty()) {
+        say(tr("Nothing is missing."));
+        return;
+    }
+    const auto count = missing.size();
+    jobs_.start<std::vector<project::Found>>(
+        Lane::Files, tr("Looking for missing audio in %1").arg(qt(base::shownName(folder))),
+        [missing = std::move(missing), folder, rate = now().rate](const base::Progress& p) {
+            return project::findMissing(missing, folder, rate, p);
+        },
+        [this, count, generation = document_.generation()](const std::vector<project::Found>& found) {
+            if (generation != document_.generation()) return;
+            document_.found(found);
+            const auto left = count - found.size();
+            say(left == 0 ? tr("All of the missing audio was found")
+                          : tr("%1 of %2 found; %3 still missing").arg(found.size()).arg(count).arg(left));
+        });
+}
+
+} // namespace app

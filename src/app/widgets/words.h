@@ -1,0 +1,56 @@
+// The product's words for values of the document, as they are shown.
+#pragma once
+
+#include "project/project.h"
+
+#include <QObject>
+#include <QString>
+
+namespace app {
+
+inline QString ruleWord(project::TimeRule rule) {
+    switch (rule) {
+    case project::TimeRule::Stretch:
+        return QObject::tr("Stretch");
+    case project::TimeRule::Slices:
+        return QObject::tr("Slices");
+    case project::TimeRule::Place:
+        return QObject::tr("Place");
+    case project::TimeRule::Fixed:
+        break;
+    }
+    return QObject::tr("Fixed");
+}
+
+// Where a rule comes from.
+inline QString ruleFromWord(project::RuleFrom from) {
+    switch (from) {
+    case project::RuleFrom::Clip:
+        return QObject::tr("the clip's own");
+    case project::RuleFrom::Track:
+        return QObject::tr("from its track");
+    case project::RuleFrom::Project:
+        return QObject::tr("from the project");
+    case project::RuleFrom::Source:
+        break;
+    }
+    return QObject::tr("no beat is known");
+}
+
+inline QString channelsWord(project::Channels channels) {
+    switch (channels) {
+    case project::Channels::Mono:
+        return QObject::tr("mono");
+    case project::Channels::Left:
+        return QObject::tr("left");
+    case project::Channels::Right:
+        return QObject::tr("right");
+    case project::Channels::Swapped:
+        return QObject::tr("swapped");
+    case project::Channels::Stereo:
+        break;
+    }
+    return QObject::tr("stereo");
+}
+
+} // namespace app

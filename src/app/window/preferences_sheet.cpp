@@ -1,0 +1,217 @@
+#include "app/window/preferences_sheet.h"
+
+#include "app/session/session.h"
+#include "app/widgets/controls.h"
+#include "app/widgets/figure.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
+
+#include <QComboBox>
+#include <QLabel>
+#include <QListWidget>
+#include <QStackedWidget>
+#include <QVBoxLayout>
+
+namespace app {
+
+namespace {
+
+QString gainText(double db) {
+    return QString::number(db, 'f', 1).replace('-', QChar(0x2212)) + " dB";
+}
+
+} // namespace
+
+PreferencesSheet::PreferencesSheet(Session& session, QWidget* parent) : QDialog(parent), session_(session) {
+    setObjectName("preferencesSheet");
+    setWindowTitle(tr("Preferences"));
+    resize(680, 420);
+    groups_ = new QListWidget(this);
+    groups_->setObjectName("preferenceGroups");
+    groups_->setAccessibleName(tr("Groups of preferences"));
+    groups_->setFixedWidth(150);
+    groups_->setFrameShape(QFrame::NoFrame);
+    groups_->setFont(textFont(sizes::strong));
+    pages_ = new QStackedWidget(this);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(14, 14, 14, 14);
+    row->setSpacing(18);
+    row->addWidget(groups_);
+    row->addWidget(pages_, 1);
+    addDevice();
+    addPlaying();
+    addProject();
+    addLook();
+    connect(groups_, &QListWidget::currentRowChanged, pages_, &QStackedWidget::setCurrentIndex);
+    groups_->setCurrentRow(0);
+    connect(&session_, &Session::changed, this, &PreferencesSheet::refresh);
+    refresh();
+}
+
+QVBoxLayout* PreferencesSheet::group(const QString& title) {
+    groups_->addItem(title);
+    auto* page = new QWidget(pages_);
+    auto* layout = new QVBoxLayout(page);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(4);
+    auto* heading = new QLabel(title, page);
+    heading->setFont(textFont(16, QFont::DemiBold));
+    layout->addWidget(heading);
+    layout->addSpacing(6);
+    pages_->addWidget(page);
+    return layout;
+}
+
+void PreferencesSheet::add(QVBoxLayout* page, const QString& title, QWidget* control, const QString& changes) {
+    auto* row = new QHBoxLayout;
+    auto* name = new QLabel(title);
+    name->setFont(textFont(sizes::strong));
+    name->setBuddy(control);
+    row->addWidget(name, 1);
+    row->addWidget(control);
+    page->addLayout(row);
+    QLabel* line = label(changes);
+    line->setWordWrap(true);
+    page->addWidget(line);
+    page->addSpacing(10);
+}
+
+QComboBox* PreferencesSheet::choice(const char* name, const QString& title,
+                                    const std::vector<std::pair<QString, QVariant>>& all, const QVariant& now,
+                                    std::function<void(const QVariant&)> take) {
+    auto* box = new QComboBox(this);
+    box->setObjectName(name);
+    box->setAccessibleName(title);
+    box->setMaximumWidth(260);
+    for (const auto& [text, value] : all)
+        box->addItem(text, value);
+    if (box->findData(now) < 0) box->addItem(now.toString(), now);
+    box->setCurrentIndex(box->findData(now));
+    connect(box, &QComboBox::activated, this, [box, take = std::move(take)](int i) { take(box->itemData(i)); });
+    return box;
+}
+
+void PreferencesSheet::prefer(const std::function<void(Preferences&)>& change) {
+    Preferences p = session_.preferences();
+    change(p);
+    session_.prefer(p);
+}
+
+void PreferencesSheet::addDevice() {
+    QVBoxLayout* page = group(tr("Sound device"));
+    const play::OutputChoice& now = session_.preferences().output;
+    std::vector<std::pair<QString, QVariant>> devices = {{tr("whichever there is"), QString()},
+                                                         {tr("none: simulated, silent"), QStringLiteral("-")}};
+    for (const std::string& name : play::outputDevices())
+        devices.emplace_back(qt(name), qt(name));
+    add(page, tr("Device"),
+        choice("outputDevice", tr("Sound device"), devices, now.simulated ? QStringLiteral("-") : qt(now.device),
+               [this](const QVariant& v) {
+                   prefer([&](Preferences& p) {
+                       p.output.simulated = v.toString() == "-";
+                       p.output.device = p.output.simulated ? std::string() : v.toString().toStdString();
+                   });
+               }),
+        tr("Where the sound goes. A simulated one plays in real time, and nobody hears it."));
+    std::vector<std::pair<QString, QVariant>> rates = {{tr("as the project"), 0}};
+    for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
+        rates.emplace_back(QString::number(rate / 1000.0) + " kHz", rate);
+    add(page, tr("Its rate"),
+        choice("outputRate", tr("Rate of the sound device"), rates, now.rate,
+               [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.rate = v.toInt(); }); }),
+        tr("Where it differs from the project's, what is played is converted on its way."));
+    std::vector<std::pair<QString, QVariant>> blocks;
+    for (const int block : {64, 128, 256, 512, 1024, 2048})
+        blocks.emplace_back(tr("%1 frames").arg(block), block);
+    add(page, tr("Block"),
+        choice("outputBlock", tr("Block of the sound device"), blocks, now.block,
+               [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.block = v.toInt(); }); }),
+        tr("How much sound it asks for at once: less answers sooner, more is safer on a busy machine. A sound "
+           "server "
+           "has its own."));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::addPlaying() {
+    QVBoxLayout* page = group(tr("Playing"));
+    click_ = new Figure(tr("Level of the click"), 16, this);
+    click_->setObjectName("clickLevel");
+    click_->setRoomFor(QStringLiteral("−00.0 dB"));
+    output_ = new Figure(tr("Gain of the output"), 16, this);
+    output_->setObjectName("outputLevel");
+    output_->setRoomFor(QStringLiteral("−00.0 dB"));
+    Document& doc = session_.document();
+    const auto connectGain = [this](Figure* f, const std::function<double()>& now,
+                                    const std::function<void(double)>& set) {
+        connect(f, &Figure::turned, this, [now, set](int steps, bool fine) {
+            set(std::clamp(now() + steps * (fine ? 0.1 : 0.5), project::quietestDb, project::loudestDb));
+        });
+        connect(f, &Figure::typed, this, [this, set](const QString& text) {
+            if (const auto v = numberIn(text))
+                set(*v);
+            else
+                session_.say(tr("“%1” is not a gain in decibels.").arg(text));
+        });
+    };
+    connectGain(
+        click_, [this] { return session_.now().clickDb; }, [&doc](double db) { doc.setClickGain(db); });
+    connectGain(
+        output_, [this] { return session_.now().outputDb; }, [&doc](double db) { doc.setOutputGain(db); });
+    add(page, tr("Click"), click_, tr("How loud the click on the beats is; the first of a bar is accented."));
+    add(page, tr("Output"), output_,
+        tr("A gain on all that is heard, the click too; what is delivered has none of it."));
+    std::vector<std::pair<QString, QVariant>> bars = {{tr("none"), 0}};
+    for (int n = 1; n <= project::mostCountIn; ++n)
+        bars.emplace_back(n == 1 ? tr("1 bar") : tr("%1 bars").arg(n), n);
+    add(page, tr("Count-in"),
+        choice("countInBars", tr("Count-in"), bars, session_.now().countIn,
+               [&doc](const QVariant& v) { doc.setCountIn(v.toInt()); }),
+        tr("Bars of click before it plays."));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::addProject() {
+    QVBoxLayout* page = group(tr("This project"));
+    std::vector<std::pair<QString, QVariant>> rates;
+    for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
+        rates.emplace_back(QString::number(rate / 1000.0) + " kHz", rate);
+    rate_ = choice("projectRate", tr("Rate of the project"), rates, session_.now().rate,
+                   [this](const QVariant& v) { session_.setRate(v.toInt()); });
+    add(page, tr("Sample rate"), rate_,
+        tr("At which everything is rendered and delivered. Changed, all audio is read anew from its files."));
+    std::vector<std::pair<QString, QVariant>> rules;
+    for (const project::TimeRule r : {project::TimeRule::Stretch, project::TimeRule::Slices,
+                                      project::TimeRule::Place, project::TimeRule::Fixed})
+        rules.emplace_back(ruleWord(r), static_cast<int>(r));
+    add(page, tr("Time rule"),
+        choice("projectRule", tr("Time rule of the project"), rules, static_cast<int>(session_.now().rule),
+               [this](const QVariant& v) {
+                   session_.edit(tr("Time rule"), project::setProjectRule(
+                                                      session_.now(), static_cast<project::TimeRule>(v.toInt())));
+               }),
+        tr("What clips do when the tempo changes, where neither they nor their track say otherwise."));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::addLook() {
+    QVBoxLayout* page = group(tr("Look"));
+    add(page, tr("Theme"),
+        choice("theme", tr("Theme"), {{tr("paper"), false}, {tr("lamplight"), true}}, theme() == Theme::Lamp,
+               [this](const QVariant& v) {
+                   setTheme(v.toBool() ? Theme::Lamp : Theme::Paper);
+                   for (QWidget* w : parentWidget()->findChildren<QWidget*>())
+                       w->update();
+                   prefer([&](Preferences& p) { p.lamp = v.toBool(); });
+               }),
+        tr("Paper is light; by lamplight it is dark."));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::refresh() {
+    click_->setText(gainText(session_.now().clickDb));
+    output_->setText(gainText(session_.now().outputDb));
+    if (const int at = rate_->findData(session_.now().rate); at >= 0) rate_->setCurrentIndex(at);
+}
+
+} // namespace app
