@@ -215,7 +215,7 @@ void describe(V& v, Clip& c) {
 }
 inline const char* wrongWith(const Clip& c) {
     if (c.heldTempo && !metre::isTempo(*c.heldTempo)) return "a clip's tempo is out of range";
-    if (c.turn && c.turn->to < c.turn->from + Seconds(shortestTurn)) return "a clip's turn is out of range";
+    if (c.turn && (c.turn->to - c.turn->from).value < shortestTurn) return "a clip's turn is out of range";
     return c.to > c.from ? nullptr : "a clip's times are out of range";
 }
 

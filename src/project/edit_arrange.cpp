@@ -67,6 +67,14 @@ Result<Arranged> cutClips(const Project& p, const std::vector<ClipId>& ids, cons
     return out;
 }
 
+constexpr int mostRounds = 10000;
+
+bool goesRoundTooOften(const Clip& c, const Source& s) {
+    if (!c.stretch.loop) return false;
+    const double length = c.turn ? (c.turn->to - c.turn->from).value : s.wholeEnd().value;
+    return (c.to - c.from).value > length * (mostRounds + 1);
+}
+
 // The clip on its track, changed by `change(clip, time, source)`, which may refuse.
 template <class Change>
 Result<Project> eachWithTime(const Project& p, const std::vector<ClipId>& ids, const Change& change) {
@@ -84,6 +92,8 @@ Result<Project> eachWithTime(const Project& p, const std::vector<ClipId>& ids, c
             if (Result<void> done = change(changed, timeOf(p, *track, old, s.get()), *s); !done)
                 return tl::unexpected(done.error());
             if (changed == old) continue;
+            if (goesRoundTooOften(changed, *s))
+                return base::problem(fmt::format("A clip goes round up to {} times.", mostRounds));
             if (!copy) copy = std::make_shared<Track>(*track);
             copy->clips[i] = std::move(changed);
         }
@@ -319,7 +329,7 @@ Result<Project> repeatUntil(const Project& p, ClipId id, Beats end) {
 }
 
 Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, double times) {
-    if (auto fits = within(times, 0.05, 10000, "A number of repeats", "times"); !fits)
+    if (auto fits = within(times, 0.05, mostRounds, "A number of repeats", "times"); !fits)
         return tl::unexpected(fits.error());
     return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source&) -> Result<void> {
         if (!time.turn()) {
@@ -418,6 +428,7 @@ Result<Project> setGoesRound(const Project& p, const std::vector<ClipId>& ids, b
                 c.to = std::max(c.from + shortest, time.turn()->to);
             }
         } else if (!s.wholeBeats() || c.from > Seconds(0) || c.to < s.wholeEnd()) {
+            if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to go round.");
             c.turn = Marks{c.from, c.to};
         }
         return {};

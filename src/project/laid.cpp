@@ -111,7 +111,8 @@ class Layer {
                 Frames offset = from - whole.startFrame;
                 if (!time.isFitted()) { // recorded frames lie where they lie
                     const Seconds u = clip.from + metre::toSeconds(from - t.startFrame, p_.rate);
-                    offset = sourceFrame(time.placeOf(u).in) - whole.job->map.points().front().source;
+                    const Seconds lap = goesRound ? time.turn()->length() * double(round) : Seconds(0);
+                    offset = std::max(Frames(0), sourceFrame(u - lap) - whole.job->map.points().front().source);
                 }
                 t.parts.push_back({from - t.startFrame, to - from, whole.job, offset,
                                    keyChanged ? Frames(p_.rate / 100) : Frames(0)});
