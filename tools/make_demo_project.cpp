@@ -41,6 +41,7 @@ base::Result<project::Project> lay(const std::filesystem::path& folder) {
     project::Project p = std::move(*titled);
     p.keys = project::KeyMap(hear::Key{2, true});
     p.loop = {Beats(24), Beats(40), false};
+    p.sections = {{Beats(0), "mist"}, {Beats(8), "towpath"}, {Beats(24), "weir"}, {Beats(40), "home"}};
     for (const Placing& placing : placings) {
         auto imported = project::importFile(folder / "audio" / placing.file, p.rate);
         if (!imported) return tl::unexpected(imported.error());

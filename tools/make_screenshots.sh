@@ -18,4 +18,19 @@ rm -rf "$copy" && mkdir -p /tmp/music && cp -r demo/canal_journey "$copy"
 "$application" --shot "$shots/empty.png"
 "$application" --import demo/canal_journey/audio/winch_hands_112bpm.wav demo/canal_journey/audio/keel_bass_96.aiff \
   demo/canal_journey/audio/rope_shaker_124.wav demo/canal_journey/audio/barge_bell.wav --shot "$shots/imported.png"
+# The same with a tempo and a metre that change, and nothing selected: the Bench folds.
+changing=/tmp/music/canal_journey_home
+rm -rf "$changing" && cp -r "$copy" "$changing"
+python3 - "$changing/project.json" <<'END'
+import json, sys
+path = sys.argv[1]
+project = json.load(open(path))
+project["tempo"] = [{"beat": 0, "bpm": 104, "shape": "hold"}, {"beat": 24, "bpm": 104, "shape": "ramp"},
+                    {"beat": 40, "bpm": 112, "shape": "hold"}, {"beat": 56, "bpm": 98, "shape": "hold"}]
+project["metre"] = [{"bar": 1, "metre": "4/4"}, {"bar": 15, "metre": "3/4"}]
+json.dump(project, open(path, "w"))
+END
+"$application" "$changing" --shot "$shots/lanes.png"
+"$application" "$copy" --dialog selectAll --shot "$shots/many.png"
+"$application" "$copy" --dialog preferences --shot "$shots/preferences.png"
 "$application" "$copy" --dialog deliver --shot "$shots/deliver.png"

@@ -76,6 +76,8 @@ class Player {
     };
     std::vector<ShownPiece> renderedClip(project::ClipId id) const;
     bool isRendered(project::ClipId id) const;
+    // Counts up whenever anything becomes rendered, or fails.
+    std::int64_t renderChanges() const { return cache_.changes(); }
     // Why a clip cannot be heard; empty when it can, or will be.
     std::string problemWith(project::ClipId id) const;
     // Whether anything that is to be heard could not be rendered; play() tries it again.

@@ -195,6 +195,7 @@ void describe(V& v, Clip& c) {
     v.member("method", c.stretch.method);
     v.member("semitones", c.stretch.semitones, Limits{-mostSemitones, mostSemitones});
     v.member("formants", c.stretch.formants, {}, 3);
+    v.member("quiet", c.stretch.quiet, {}, 4);
     v.member("sensitivity", c.stretch.sensitivity, Limits{0, 1}, 4);
     v.member("loop", c.stretch.loop);
     v.member("turn", c.turn, {}, 4);

@@ -178,6 +178,10 @@ Result<Project> setFormants(const Project& p, const std::vector<ClipId>& ids, bo
     return withClips(p, ids, [kept](Clip& c) { c.stretch.formants = kept; });
 }
 
+Result<Project> setQuiet(const Project& p, const std::vector<ClipId>& ids, bool on) {
+    return withClips(p, ids, [on](Clip& c) { c.stretch.quiet = on; });
+}
+
 Result<Project> setGain(const Project& p, const std::vector<ClipId>& ids, double db) {
     if (auto fits = within(db, quietestDb, loudestDb, "A gain", "dB"); !fits) return tl::unexpected(fits.error());
     return withClips(p, ids, [db](Clip& c) { c.gainDb = db; });

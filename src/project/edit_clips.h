@@ -36,6 +36,8 @@ Result<Project> setToRelatives(const Project& p, const std::vector<ClipId>& ids,
 Result<Project> setTranspose(const Project& p, const std::vector<ClipId>& ids, double semitones);
 Result<Project> turnTranspose(const Project& p, const std::vector<ClipId>& ids, double bySemitones);
 Result<Project> setFormants(const Project& p, const std::vector<ClipId>& ids, bool kept);
+// The noise under them turned down (stretch/quiet.h), or left as it is.
+Result<Project> setQuiet(const Project& p, const std::vector<ClipId>& ids, bool on);
 // In decibels, quietestDb to loudestDb.
 Result<Project> setGain(const Project& p, const std::vector<ClipId>& ids, double db);
 Result<Project> turnGain(const Project& p, const std::vector<ClipId>& ids, double byDb);

@@ -169,7 +169,8 @@ class Layer {
         maker.add(time.isFitted() ? clip.at.value : 0.0);
         maker.add(std::uint64_t(time.follows() ? 1 : 0)).add(time.held() ? time.held()->value : 0.0);
         maker.add(static_cast<std::uint64_t>(settings.method)).add(settings.semitones).add(settings.sensitivity);
-        maker.add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0));
+        maker.add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0) +
+                  (settings.quiet ? 8 : 0));
         const auto [place, isNew] = wholes_.try_emplace(maker.key());
         Whole& whole = place->second;
         if (!isNew) return whole;

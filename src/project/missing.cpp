@@ -69,6 +69,17 @@ std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::
     return found;
 }
 
+std::vector<fs::path> audioFilesIn(const fs::path& folder) {
+    std::vector<fs::path> list;
+    std::error_code error;
+    for (fs::directory_iterator it(folder, error); !error && it != fs::directory_iterator(); it.increment(error)) {
+        std::error_code ignored;
+        if (it->is_regular_file(ignored) && mayBeAudio(it->path())) list.push_back(it->path());
+    }
+    std::sort(list.begin(), list.end());
+    return list;
+}
+
 Project withFound(const Project& p, const std::vector<Found>& found) {
     Project out = p;
     for (SourcePtr& s : out.sources)

@@ -12,7 +12,8 @@ base::Key keyOf(std::string_view content, int rate, const metre::TimeMap& map, c
     base::KeyMaker maker;
     maker.add(content).add(static_cast<std::uint64_t>(rate)).add(static_cast<std::uint64_t>(settings.method));
     maker.add(settings.semitones)
-        .add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0));
+        .add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0) +
+             (settings.quiet ? 8 : 0));
     maker.add(settings.sensitivity);
     for (const metre::TimePoint& point : map.points()) {
         maker.add(static_cast<std::uint64_t>(point.source.value));

@@ -26,6 +26,7 @@ struct Settings {
     double semitones = 0;  // −24 to 24, fractions are cents; on Tape added to the change its speed implies
     bool loop = false;     // input and output are circles: the end runs on into the beginning
     bool formants = false; // kept where they are when transposing; Tape cannot
+    bool quiet = false;    // the noise under the material turned down first (quiet.h)
     // Not stretched at all: cut at the material's attacks, each piece at its place and as long as it was recorded.
     // Transposed, the pieces are played faster or slower, which changes their length.
     bool slices = false;

@@ -2,6 +2,7 @@
 #include "stretch/held.h"
 #include "stretch/loop.h"
 #include "stretch/method.h"
+#include "stretch/quiet.h"
 #include "stretch/slices.h"
 #include "stretch/struck.h"
 #include "stretch/sung.h"
@@ -226,6 +227,8 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
         plan->channels = material.audio.channelCount();
         if (!material.allNumbers && !isFinite(material.audio))
             plan->audible = std::make_unique<const Audio>(withoutNonNumbers(material.audio));
+        if (settings.quiet)
+            plan->audible = std::make_unique<const Audio>(quieted(plan->audible ? *plan->audible : material.audio));
         const Material audible{plan->audible ? *plan->audible : material.audio, material.attacks, true};
         if (map.isIdentity() && settings.semitones == 0) {
             plan->line = std::make_unique<Copied>(*passageOf(audible, map, false));

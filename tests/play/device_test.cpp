@@ -2,6 +2,7 @@
 #include "play/output.h"
 #include "support/files.h"
 
+#include <algorithm>
 #include <atomic>
 #include <chrono>
 #include <csignal>
@@ -58,6 +59,31 @@ play::OpenedOutput openWhenUp(const JackServer& server) {
     while (opened.output->isSimulated() && server.runs() && std::chrono::steady_clock::now() < end)
         opened = play::openOutput(48000);
     return opened;
+}
+
+// The device that was chosen is taken by its name; one that is not there is told, and another is taken; its rate
+// stays what was asked for, and any block is played.
+TEST(Device, IsChosenByNameAndMissedInWords) {
+    unsetenv("PATIENT_METRE_OUTPUT");
+    setenv("JACK_NO_START_SERVER", "1", 1);
+    const JackServer server("48000");
+    const std::string name = openWhenUp(server).output->description();
+    const auto devices = play::outputDevices();
+    EXPECT_NE(std::find(devices.begin(), devices.end(), name), devices.end());
+    play::OutputChoice choice;
+    choice.device = name;
+    choice.block = 128;
+    EXPECT_TRUE(play::openOutput(48000, choice).told.empty());
+    choice.device = "ALSA: a device that was pulled out";
+    const play::OpenedOutput other = play::openOutput(48000, choice);
+    EXPECT_FALSE(other.output->isSimulated());
+    EXPECT_NE(other.told.find("is not there"), std::string::npos) << other.told;
+    choice = {};
+    choice.simulated = true;
+    EXPECT_TRUE(play::openOutput(48000, choice).output->isSimulated());
+    choice = {};
+    choice.rate = 44100; // the server's is 48000
+    EXPECT_EQ(play::openOutput(48000, choice).output->rate(), 48000);
 }
 
 TEST(Device, PlaysThroughASoundServer) {

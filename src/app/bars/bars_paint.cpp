@@ -68,62 +68,29 @@ void paintRuler(QPainter& p, const BarsScene& s) {
                QObject::tr("Bars"));
 }
 
-sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, metre::Frames from,
-                         metre::Frames to) {
-    return (to - from).value > 256 ? peaks.over(from, to) : sound::exactExtent(audio, from, to);
-}
-
-// The outline of what is heard of a clip. Where it is not rendered yet, that of its source, bent to the grid: each
-// column of pixels shows the stretch of source it covers.
 void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& area,
                    const QRect& dirty) {
-    const project::Project& project = s.session.now();
-    const std::vector<project::Part>& parts = clip.time().parts;
-    if (parts.empty()) return;
-    const auto frameAt = [&](double x) {
-        return metre::toFrames(project.tempo.secondsAt(s.layout.beat(x)), project.rate) - clip.time().startFrame;
-    };
-    // The source under frames of the clip, by the part that holds the first of them.
-    const auto sourceExtent = [&](metre::Frames from, metre::Frames to) {
-        auto part = std::upper_bound(parts.begin(), parts.end(), from,
-                                     [](metre::Frames f, const project::Part& p_) { return f < p_.at; });
-        if (part != parts.begin()) --part;
-        const project::RenderJob& job = *part->job;
-        const auto sourceFrame = [&](metre::Frames f) {
-            return metre::Frames(std::llround(job.map.sourceAt(double((f - part->at + part->from).value))));
-        };
-        return extentOver(job.sound->audio, job.sound->peaks, sourceFrame(from), sourceFrame(to));
-    };
-    const int left = static_cast<int>(std::max<double>(std::floor(area.left()), dirty.left()));
+    const int origin = static_cast<int>(std::floor(area.left()));
+    const int left = std::max(origin, dirty.left());
     const int right = static_cast<int>(std::min<double>(std::ceil(area.right()), dirty.right() + 1));
+    if (left >= right) return;
+    const WaveColumns columns = s.waves.columns(s.session, clip, s.layout.perBeat, left - origin, right - origin);
+    if (columns.empty()) return;
     const double middle = area.center().y();
     const double half = area.height() / 2;
     const auto factor =
         static_cast<double>(std::min(2.0F, static_cast<float>(sound::factorFromDb(clip.chain.clipDb))));
-    const std::vector<play::Player::ShownPiece> pieces = s.session.player().renderedClip(clip.id());
-    QVector<QLineF> lines;
-    lines.reserve(std::max(0, right - left));
-    metre::Frames from = frameAt(left);
+    QVector<QRectF> bars;
+    bars.reserve(right - left);
     for (int x = left; x < right; ++x) {
-        const metre::Frames to = std::max(frameAt(x + 1), from + metre::Frames(1));
-        // The piece that holds the column's beginning; another may follow within it.
-        auto piece = std::upper_bound(pieces.begin(), pieces.end(), from,
-                                      [](metre::Frames f, const auto& r) { return f < r.from; });
-        if (piece != pieces.begin()) --piece;
-        std::optional<sound::Extent> heard;
-        for (; piece != pieces.end() && piece->from < to; ++piece) {
-            if (piece->to <= from) continue;
-            const sound::Extent e = extentOver(*piece->audio, *piece->peaks, from - piece->at, to - piece->at);
-            heard = heard ? sound::Extent{std::min(heard->low, e.low), std::max(heard->high, e.high)} : e;
-        }
-        const sound::Extent e = heard ? *heard : sourceExtent(from, to);
-        const double top = middle - std::min(1.0, double(e.high) * factor) * half;
-        const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half;
-        lines.append(QLineF(x + 0.5, top - 0.4, x + 0.5, bottom + 0.4));
-        from = to;
+        const sound::Extent& e = columns[static_cast<std::size_t>(x - left)];
+        const double top = middle - std::min(1.0, double(e.high) * factor) * half - 0.4;
+        const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half + 0.4;
+        bars.append(QRectF(x, std::floor(top), 1, std::max(1.0, std::ceil(bottom) - std::floor(top))));
     }
-    p.setPen(QPen(tokens().ink, 1));
-    p.drawLines(lines);
+    p.setPen(Qt::NoPen);
+    p.setBrush(tokens().ink);
+    p.drawRects(bars);
 }
 
 // What becomes of a clip's tempo: "112 → 104", or "112 → 104…112" where that changes.
@@ -154,26 +121,6 @@ void paintLock(QPainter& p, const QRectF& band) {
     p.setBrush(Qt::NoBrush);
     p.drawArc(QRectF(body.left() + 1.5, body.top() - 4, 5, 8), 0, 180 * 16);
     p.fillRect(body, tokens().ink);
-}
-
-// Name and tempo; where there is no room for both, the name is shortened in its middle, and where there is hardly
-// any, the tempo alone is left.
-void paintTitle(QPainter& p, const project::LaidClip& clip, const metre::TempoMap& tempo, const QRectF& area) {
-    if (area.width() < 20) return;
-    const QString change = tempoChange(clip, tempo) + pitchChange(clip);
-    const QString name = qt(clip.name());
-    const QFontMetrics metrics = p.fontMetrics();
-    const int gap = 9;
-    const int room = static_cast<int>(area.width()) - metrics.horizontalAdvance(change) - gap;
-    constexpr int flags = Qt::AlignLeft | Qt::AlignVCenter;
-    if (room < std::min(80, metrics.horizontalAdvance(name))) {
-        p.drawText(area, flags, metrics.elidedText(name, Qt::ElideRight, static_cast<int>(area.width())));
-        return;
-    }
-    const QString shown = metrics.elidedText(name, Qt::ElideMiddle, room);
-    p.drawText(area, flags, shown);
-    p.setPen(tokens().inkSoft);
-    p.drawText(area.adjusted(metrics.horizontalAdvance(shown) + gap, 0, 0, 0), flags, change);
 }
 
 // Where what goes round begins again: a short upright with a small ring at its head.
@@ -268,7 +215,8 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
     const bool locked = clip.clip->locked && r.width() > 40;
     if (locked) paintLock(p, band);
     const QRectF title(textLeft, r.top(), r.right() - textLeft - (locked ? 18 : 4), titleHeight);
-    paintTitle(p, clip, s.session.now().tempo, title);
+    s.titles.draw(p, title, qt(clip.name()), tempoChange(clip, s.session.now().tempo) + pitchChange(clip),
+                  t.inkSoft);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
         p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,

@@ -3,6 +3,8 @@
 
 #include "app/bars/bars_heads.h"
 #include "app/bars/bars_layout.h"
+#include "app/bars/bars_titles.h"
+#include "app/bars/bars_waves.h"
 #include "app/session/session.h"
 
 #include <QPainter>
@@ -52,7 +54,9 @@ struct BarsScene {
     std::unordered_set<std::int64_t> selected; // clips
     LanePick picked;
     const std::vector<TrackLevel>& levels; // of the tracks
-    std::optional<project::ClipId> under;  // under the pointer: its handles are shown
+    WaveCache& waves;
+    TitleCache& titles;
+    std::optional<project::ClipId> under; // under the pointer: its handles are shown
 };
 
 void paintBars(QPainter& p, const BarsScene& scene, const QRect& dirty);

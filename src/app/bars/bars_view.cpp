@@ -50,6 +50,7 @@ BarsView::BarsView(Session& session, QWidget* parent)
     connect(&session_, &Session::opened, this, [this] {
         layout_.take(session_.now());
         endAsking(false);
+        waves_.clear();
         pick({});
         zoomToAll();
     });
@@ -67,7 +68,8 @@ void BarsView::paintEvent(QPaintEvent* event) {
     QPainter p(viewport());
     const Beats at = session_.player().position();
     paintedX_ = static_cast<int>(std::lround(layout_.x(at)));
-    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, {}, picked_, levels_, hovered_};
+    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, {}, picked_, levels_, waves_,
+                    titles_,  hovered_};
     for (const ClipId id : session_.selection().clips)
         scene.selected.insert(id.value);
     paintBars(p, scene, event->rect());

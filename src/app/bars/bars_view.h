@@ -137,6 +137,8 @@ class BarsView : public QAbstractScrollArea {
     int paintedX_ = -1; // of the play position
     bool follows_ = true;
     std::vector<TrackLevel> levels_;
+    WaveCache waves_;
+    TitleCache titles_;
     std::optional<ClipId> hovered_;
     std::optional<TrackId> headPressed_;
     QLineEdit* line_;

@@ -75,6 +75,7 @@ class Card : public QWidget {
     Figure* fadeOut_;
     std::vector<std::pair<project::Normalise, QPushButton*>> normalise_;
     QComboBox* channels_;
+    QPushButton* quiet_;
     QPushButton* flipLeft_;
     QPushButton* flipRight_;
     QPushButton* lock_;

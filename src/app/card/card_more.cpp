@@ -183,6 +183,12 @@ void Card::addLevelRows(QGridLayout* grid, int& row) {
         buttons.push_back(b);
     }
     addRow(grid, row, tr("Normalise"), rowOf(this, buttons), this);
+    quiet_ = toggle(tr("Quieten"), tr("Turns the noise that lies under it down, gently"), this);
+    quiet_->setObjectName("quiet");
+    connect(quiet_, &QPushButton::clicked, this, [this](bool on) {
+        change(tr("Noise"), [on](const Project& p, const Clips& ids) { return project::setQuiet(p, ids, on); });
+    });
+    addRow(grid, row, tr("Noise"), quiet_, this);
     channels_ = new QComboBox(this);
     channels_->setObjectName("channels");
     channels_->setAccessibleName(tr("Channels"));
@@ -322,6 +328,7 @@ void Card::refreshMore() {
     };
     check(followsKey_, [](const LaidClip& c) { return c.clip->followsKey; });
     check(toRelatives_, [](const LaidClip& c) { return c.clip->toRelatives; });
+    check(quiet_, [](const LaidClip& c) { return c.clip->stretch.quiet; });
     check(flipLeft_, [](const LaidClip& c) { return c.clip->flipLeft; });
     check(flipRight_, [](const LaidClip& c) { return c.clip->flipRight; });
     check(lock_, [](const LaidClip& c) { return c.clip->locked; });

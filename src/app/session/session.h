@@ -35,6 +35,7 @@ class Session : public QObject {
     Jobs& jobs() { return jobs_; }
     Autosave& autosave() { return autosave_; }
     play::Player& player() { return *player_; }
+    const play::Player& player() const { return *player_; }
     QString outputTold() const { return outputTold_; }
 
     // The document's, for short.

@@ -7,6 +7,7 @@
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/import.h"
+#include "project/missing.h"
 #include "project/settle.h"
 #include "sound/tag_file.h"
 
@@ -89,6 +90,21 @@ std::optional<SourceId> Session::bringIn(project::ImportedSource imported, std::
 }
 
 void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
+    if (files.empty()) return;
+    // A folder stands for the files in it.
+    std::vector<fs::path> all;
+    for (const fs::path& file : files) {
+        std::error_code error;
+        if (!fs::is_directory(file, error)) {
+            all.push_back(file);
+            continue;
+        }
+        const std::vector<fs::path> within = project::audioFilesIn(file);
+        if (within.empty())
+            complain(tr("Nothing was brought in"), {tr("%1 holds no audio.").arg(qt(base::shownPath(file)))});
+        all.insert(all.end(), within.begin(), within.end());
+    }
+    files = std::move(all);
     if (files.empty()) return;
     const int rate = now().rate;
     const auto count = static_cast<int>(files.size());

@@ -4,6 +4,8 @@
 #include <QFontDatabase>
 #include <QPalette>
 #include <cmath>
+#include <map>
+#include <tuple>
 
 // Resources of a static library must be asked for by name, outside any namespace.
 static void initAssets() {
@@ -171,17 +173,27 @@ bool loadFonts() {
     return all;
 }
 
+namespace {
+
+// Fonts are asked for at every stroke of the brush; each is made once.
+const QFont& madeFont(const QString& family, int pixels, QFont::Weight weight) {
+    static std::map<std::tuple<QString, int, int>, QFont> made;
+    const auto [at, isNew] = made.try_emplace({family, pixels, int(weight)}, family);
+    if (isNew) {
+        at->second.setPixelSize(pixels);
+        at->second.setWeight(weight);
+    }
+    return at->second;
+}
+
+} // namespace
+
 QFont textFont(int pixels, QFont::Weight weight) {
-    QFont font(QStringLiteral("Inter"));
-    font.setPixelSize(pixels);
-    font.setWeight(weight);
-    return font;
+    return madeFont(QStringLiteral("Inter"), pixels, weight);
 }
 
 QFont figureFont(int pixels) {
-    QFont font(QStringLiteral("Metre Figures"));
-    font.setPixelSize(pixels);
-    return font;
+    return madeFont(QStringLiteral("Metre Figures"), pixels, QFont::Normal);
 }
 
 double contrast(const QColor& a, const QColor& b) {

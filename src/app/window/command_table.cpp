@@ -179,6 +179,7 @@ void MainWindow::editCommands(CommandList& list) {
                      session_.say(n == 1 ? tr("One clip deleted") : tr("%1 clips deleted").arg(n));
              });
     list.line();
+    list.under(tr("Select"));
     list.add("selectAll", tr("Select &all clips"), standard(QKeySequence::SelectAll), Needs::Nothing, OnPage,
              [this, &doc] { doc.select(project::allClips(session_.now())); });
     list.add("selectOthers", tr("Select all &others"), keys(Qt::CTRL | Qt::SHIFT | Qt::Key_A), Needs::Nothing,
@@ -261,6 +262,7 @@ void MainWindow::clipCommands(CommandList& list) {
                      }
                  arrange(tr("Split"), project::split(session_.now(), which, session_.player().position()));
              });
+    list.under(tr("Slice"));
     list.add("sliceEqually", tr("Slice into &parts…"), {}, Needs::Clips, OnClip, [this, clips] {
         askNumber(tr("Slice into parts"), tr("Into how many equal parts?"), 4, 2, 10000, 0,
                   [this, clips](double n) {
@@ -286,6 +288,7 @@ void MainWindow::clipCommands(CommandList& list) {
              [reorder] { reorder(tr("Turn round"), false); });
     list.add("shuffle", tr("Mix up their order"), {}, Needs::Clips, OnBar,
              [reorder] { reorder(tr("Mix up"), true); });
+    list.under({});
     list.add("extract", tr("E&xtract as a source"), {}, Needs::OneClip, OnClip, [this] { session_.extractPart(); });
     list.line();
     list.add("repeats", tr("&Repeat…"), keys(Qt::Key_R), Needs::Clips, OnClip, [this, clips] {
@@ -325,6 +328,7 @@ void MainWindow::clipCommands(CommandList& list) {
                                        : project::setFadeOut(session_.now(), clips(), to));
                   });
     };
+    list.under(tr("Fade and level"));
     list.add("fadeIn", tr("Fade &in…"), {}, Needs::Clips, OnClip, [fade] { fade(true); });
     list.add("fadeOut", tr("Fade ou&t…"), {}, Needs::Clips, OnClip, [fade] { fade(false); });
     list.add("crossTouching", tr("Cross over where they touch…"), {}, Needs::Clips, OnClip, [this, clips] {
@@ -333,12 +337,13 @@ void MainWindow::clipCommands(CommandList& list) {
                 session_.say(tr("They cross over by equal power"));
         });
     });
-    list.add("normalisePeak", tr("Normalise the peak to −1 dBTP"), {}, Needs::Clips, OnBar,
+    list.add("normalisePeak", tr("Normalise the peak to −1 dBTP"), {}, Needs::Clips, OnClip,
              [this] { session_.normalise(project::Normalise::Peak); });
-    list.add("normaliseLoudness", tr("Normalise the loudness to −16 LUFS"), {}, Needs::Clips, OnBar,
+    list.add("normaliseLoudness", tr("Normalise the loudness to −16 LUFS"), {}, Needs::Clips, OnClip,
              [this] { session_.normalise(project::Normalise::Loudness); });
-    list.add("normaliseNo", tr("Take normalising back"), {}, Needs::Clips, OnBar,
+    list.add("normaliseNo", tr("Take normalising back"), {}, Needs::Clips, OnClip,
              [this] { session_.normalise(project::Normalise::No); });
+    list.under({});
     list.line();
     list.add(
         "lock", tr("Loc&k"), keys(Qt::CTRL | Qt::Key_K), Needs::Clips, OnClip,
@@ -400,6 +405,7 @@ void MainWindow::clipTimeCommands(CommandList& list) {
                           session_.say(tr("Fitted to %1 bars").arg(bars));
                   });
     });
+    list.under(tr("Fit otherwise"));
     list.add("stretchPercent", tr("Stretch by &percentage…"), {}, Needs::OneClip, OnClip, [this, clips] {
         askNumber(tr("Stretch"), tr("To how many per cent of its length as recorded?"), 100, 25, 400, 3,
                   [this, clips](double percent) {
@@ -417,6 +423,7 @@ void MainWindow::clipTimeCommands(CommandList& list) {
             session_.say(tr("Fitted to the project's tempo as it is now"));
     });
     list.line();
+    list.under(tr("Time rule"));
     for (const auto& [word, rule] : rules()) {
         list.add(
             kept(std::string("clipRule-") + word), tr("%1 (time rule)").arg(ruleWord(rule)), {}, Needs::Clips,
@@ -432,9 +439,10 @@ void MainWindow::clipTimeCommands(CommandList& list) {
                 });
             });
     }
-    list.add("clipRule-inherit", tr("As its track says (time rule)"), {}, Needs::Clips, OnBar,
+    list.add("clipRule-inherit", tr("As its track says (time rule)"), {}, Needs::Clips, OnClip,
              [this, clips] { session_.edit(tr("Time rule"), project::setRule(session_.now(), clips(), {})); });
     list.line();
+    list.under(tr("Key"));
     list.add(
         "followsKey", tr("Follow the &key"), {}, Needs::Clips, OnClip,
         [this, clips] {
@@ -460,7 +468,7 @@ void MainWindow::clipTimeCommands(CommandList& list) {
             });
         });
     list.add(
-        "toRelatives", tr("Also into the relative key"), {}, Needs::Clips, OnBar,
+        "toRelatives", tr("Also into the relative key"), {}, Needs::Clips, OnClip,
         [this, clips] {
             const project::LaidClip* c = clips().empty() ? nullptr : session_.laid()->find(clips().front());
             if (c != nullptr)
@@ -538,6 +546,7 @@ void MainWindow::trackCommands(CommandList& list) {
         });
     });
     list.line();
+    list.under(tr("Time rule"));
     for (const auto& [word, rule] : rules())
         list.add(
             kept(std::string("trackRule-") + word), tr("%1 for all of it").arg(ruleWord(rule)), {}, Needs::Track,
@@ -556,6 +565,7 @@ void MainWindow::trackCommands(CommandList& list) {
             });
         },
         [trackIs] { return trackIs([](const project::Track& t) { return !t.rule; }); });
+    list.under({});
     list.line();
     list.add("tracksLower", tr("All tracks &lower"), keys(Qt::CTRL | Qt::SHIFT | Qt::Key_Down), Needs::Nothing,
              OnBar, [this] { bars_->stepHeights(-1); });

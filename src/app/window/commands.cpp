@@ -1,6 +1,7 @@
 #include "app/window/commands.h"
 
 #include <QAction>
+#include <QMap>
 #include <QMenu>
 #include <QMenuBar>
 #include <algorithm>
@@ -32,8 +33,21 @@ void Commands::fill(QMenuBar& bar) const {
 
 void Commands::fill(QMenu& menu, Offer place) const {
     QList<QAction*> offered;
-    for (std::size_t i = 0; i < table_.size(); ++i)
-        if ((table_[i].offers & place) != 0) offered << actions_[i];
+    QMap<QString, QMenu*> within;
+    for (std::size_t i = 0; i < table_.size(); ++i) {
+        if ((table_[i].offers & place) == 0) continue;
+        const QString& under = table_[i].under;
+        if (under.isEmpty()) {
+            offered << actions_[i];
+            continue;
+        }
+        QMenu*& sub = within[under];
+        if (sub == nullptr) {
+            sub = new QMenu(under, &menu);
+            offered << sub->menuAction();
+        }
+        sub->addAction(actions_[i]);
+    }
     std::stable_sort(offered.begin(), offered.end(),
                      [](const QAction* a, const QAction* b) { return a->text().size() < b->text().size(); });
     menu.addActions(offered);

@@ -1,0 +1,98 @@
+#include "app/bars/bars_waves.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace app {
+
+namespace {
+
+sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, metre::Frames from,
+                         metre::Frames to) {
+    return (to - from).value > 256 ? peaks.over(from, to) : sound::exactExtent(audio, from, to);
+}
+
+// The source under frames of a clip, by the part that holds the first of them.
+sound::Extent sourceExtent(const std::vector<project::Part>& parts, metre::Frames from, metre::Frames to) {
+    auto part = std::upper_bound(parts.begin(), parts.end(), from,
+                                 [](metre::Frames f, const project::Part& p) { return f < p.at; });
+    if (part != parts.begin()) --part;
+    const project::RenderJob& job = *part->job;
+    const auto sourceFrame = [&](metre::Frames f) {
+        return metre::Frames(std::llround(job.map.sourceAt(double((f - part->at + part->from).value))));
+    };
+    return extentOver(job.sound->audio, job.sound->peaks, sourceFrame(from), sourceFrame(to));
+}
+
+std::vector<sound::Extent> workedOut(const Session& session, const project::LaidClip& clip, double perBeat,
+                                     int first, int last) {
+    const project::Project& project = session.now();
+    const std::vector<project::Part>& parts = clip.time().parts;
+    const auto pieces = session.player().renderedClip(clip.id());
+    const auto frameAt = [&](int column) {
+        const Beats at = clip.time().start + Beats(column / perBeat);
+        return metre::toFrames(project.tempo.secondsAt(at), project.rate) - clip.time().startFrame;
+    };
+    std::vector<sound::Extent> list;
+    list.reserve(static_cast<std::size_t>(std::max(0, last - first)));
+    metre::Frames from = frameAt(first);
+    for (int column = first; column < last; ++column) {
+        const metre::Frames to = std::max(frameAt(column + 1), from + metre::Frames(1));
+        // The piece that holds the column's beginning; another may follow within it.
+        auto piece = std::upper_bound(pieces.begin(), pieces.end(), from,
+                                      [](metre::Frames f, const auto& r) { return f < r.from; });
+        if (piece != pieces.begin()) --piece;
+        std::optional<sound::Extent> heard;
+        for (; piece != pieces.end() && piece->from < to; ++piece) {
+            if (piece->to <= from) continue;
+            const sound::Extent e = extentOver(*piece->audio, *piece->peaks, from - piece->at, to - piece->at);
+            heard = heard ? sound::Extent{std::min(heard->low, e.low), std::max(heard->high, e.high)} : e;
+        }
+        list.push_back(heard ? *heard : sourceExtent(parts, from, to));
+        from = to;
+    }
+    return list;
+}
+
+} // namespace
+
+WaveColumns WaveCache::columns(const Session& session, const project::LaidClip& clip, double perBeat, int from,
+                               int to) {
+    if (clip.time().parts.empty() || from >= to) return {};
+    const auto width = static_cast<int>(std::ceil((clip.time().end - clip.time().start).value * perBeat)) + 2;
+    if (width > widest) {
+        once_ = workedOut(session, clip, perBeat, from, to);
+        return once_;
+    }
+    Known& known = known_[clip.id().value];
+    const std::int64_t changes = session.player().renderChanges();
+    const bool holds =
+        known.timing == clip.timing && known.perBeat == perBeat && (known.whole || known.changes == changes);
+    if (!holds) {
+        held_ -= known.columns.size();
+        known.timing = clip.timing;
+        known.perBeat = perBeat;
+        known.whole = session.player().isRendered(clip.id());
+        known.changes = changes;
+        known.columns = workedOut(session, clip, perBeat, 0, width);
+        held_ += known.columns.size();
+        if (held_ > most) { // rarely: what is in view is worked out again
+            Known kept = std::move(known);
+            known_.clear();
+            held_ = kept.columns.size();
+            known_[clip.id().value] = std::move(kept);
+        }
+    }
+    const std::vector<sound::Extent>& all = known_[clip.id().value].columns;
+    const auto first = std::min(static_cast<std::size_t>(std::max(0, from)), all.size());
+    const auto last = std::min(static_cast<std::size_t>(to), all.size());
+    if (last - first < static_cast<std::size_t>(to - from)) {
+        once_.assign(all.begin() + static_cast<std::ptrdiff_t>(first),
+                     all.begin() + static_cast<std::ptrdiff_t>(last));
+        once_.resize(static_cast<std::size_t>(to - from));
+        return once_;
+    }
+    return WaveColumns(all).subspan(first, last - first);
+}
+
+} // namespace app
