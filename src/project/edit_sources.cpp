@@ -279,7 +279,7 @@ Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>
         eachTrack(out, [&](Track& track) {
             bool any = false;
             for (Clip& c : track.clips)
-                if (c.source == id) any = holdOrFollow(p, track, c, on) || any;
+                if (c.source == id && p.following) any = holdOrFollow(p, track, c, on) || any;
             return any;
         });
         Source changed = *s;

@@ -263,8 +263,11 @@ Project setFollowing(const Project& p, bool on) {
     out.following = on;
     eachTrack(out, [&](Track& track) {
         bool any = false;
-        for (Clip& c : track.clips)
-            any = holdOrFollow(p, track, c, on) || any;
+        for (Clip& c : track.clips) {
+            // What its source holds stays held.
+            const SourcePtr s = sourceOf(p, c.source);
+            if (s && s->following) any = holdOrFollow(p, track, c, on) || any;
+        }
         return any;
     });
     return out;

@@ -113,6 +113,16 @@ TEST(Rules, WhatDoesNotFollowStaysAsLongAsItIs) {
     }
 }
 
+TEST(Rules, WhatItsSourceHoldsTheProjectDoesNotLetGo) {
+    const Laid1 l = placed(loopIn({}));
+    const Project held = *setSourceFollowing(l.p, {l.source}, false);
+    const Project round = setFollowing(setFollowing(held, false), true);
+    EXPECT_EQ(clipOf(round, l.clip)->heldTempo, clipOf(held, l.clip)->heldTempo);
+    const Project off = setFollowing(l.p, false);
+    const Project back = *setSourceFollowing(*setSourceFollowing(off, {l.source}, false), {l.source}, true);
+    EXPECT_EQ(clipOf(back, l.clip)->heldTempo, clipOf(off, l.clip)->heldTempo);
+}
+
 TEST(Rules, AsRecordedIsNeitherStretchedNorTransposed) {
     const Laid1 l = placed(loopIn({}));
     const Project p = *setAsRecorded(*setTranspose(l.p, {l.clip}, 3), {l.clip});

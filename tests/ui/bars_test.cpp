@@ -11,6 +11,7 @@
 #include <QDialog>
 #include <QInputDialog>
 #include <QPushButton>
+#include <QTableView>
 #include <QWheelEvent>
 
 namespace {
@@ -276,6 +277,19 @@ TEST(CardMany, EveryTurnMovesEachByTheSameStep) {
     w.settle();
 }
 
+TEST(CardMany, ADigitTypesAFigureAndGoesToNoSection) {
+    BarsWindow w;
+    w.session().edit("Section", project::putSection(w.now(), Beats(8), "weir"));
+    auto* gain = w.child<app::Figure>("clipGain");
+    gain->setFocus();
+    w.key(Qt::Key_1);
+    ASSERT_TRUE(gain->isTyping());
+    w.key(Qt::Key_Return);
+    EXPECT_EQ(w.laid(w.first).clip->gainDb, 1);
+    EXPECT_EQ(w.session().player().position(), Beats(0));
+    w.settle();
+}
+
 TEST(CardMany, NormalisingMeasuresEachClip) {
     BarsWindow w;
     const ClipId second = w.now().tracks[1]->clips[0].id;
@@ -301,6 +315,33 @@ TEST(BenchFold, ItFoldsByKeyByItsLineAndWithNothingSelected) {
     EXPECT_TRUE(waitFor([&] { return bench->height() < 60; }));
     w.session().document().select({w.first});
     EXPECT_TRUE(waitFor([&] { return bench->height() > 200; }));
+    w.settle();
+}
+
+TEST(SourcesRows, ChosenSourcesStopFollowing) {
+    BarsWindow w;
+    w.child<QAction>("pageSources")->trigger();
+    auto* table = w.child<QTableView>("sourcesTable");
+    table->selectRow(0);
+    QTest::mouseClick(w.child<QPushButton>("rowsFollow"), Qt::LeftButton);
+    const auto length = w.laid(w.first).time().length;
+    w.session().edit("Tempo", project::setTempo(w.now(), Bpm(90)));
+    EXPECT_NEAR(double(w.laid(w.first).time().length.value), double(length.value), 1);
+    EXPECT_TRUE(w.laid(w.now().tracks[1]->clips[0].id).time().follows);
+    w.settle();
+}
+
+TEST(Import, AFolderStandsForTheFilesInIt) {
+    const support::Folder folder;
+    for (const char* name : {"winch_hands_112bpm.wav", "barge_bell.wav"})
+        std::filesystem::copy(support::demoAudio(name), folder / name);
+    std::filesystem::create_directories(folder / "within");
+    support::writeBytes(folder / "notes.txt", "no audio");
+    Window w;
+    w.session().importFiles({folder.path()}, {}, Beats(0));
+    ASSERT_TRUE(waitFor([&] { return w.now().sources.size() == 2 && !w.session().jobs().isBusy(); }));
+    w.session().importFiles({folder / "within"}, {}, Beats(0));
+    EXPECT_EQ(w.now().sources.size(), 2U) << "an empty one brings nothing";
     w.settle();
 }
 

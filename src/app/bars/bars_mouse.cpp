@@ -325,7 +325,9 @@ void BarsView::mouseDoubleClickEvent(QMouseEvent* event) {
                     else
                         session_.say(tr("“%1” is not a place between −100 (left) and 100 (right).").arg(text));
                 });
-        else if (!muteRect(layout_, u.track).contains(point) && !soloRect(layout_, u.track).contains(point))
+        else if (muteRect(layout_, u.track).contains(point) || soloRect(layout_, u.track).contains(point))
+            mousePressEvent(event); // the second of two quick clicks is a click
+        else
             typeTrackName(id);
         return;
     }

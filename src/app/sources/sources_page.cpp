@@ -60,7 +60,8 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     filter_->setAccessibleName(tr("Filter the sources"));
     filter_->setPlaceholderText(tr("Filter by name, key, kind, tempo"));
     filter_->setClearButtonEnabled(true);
-    filter_->setFixedWidth(210);
+    filter_->setMinimumWidth(130);
+    filter_->setMaximumWidth(210);
     connect(filter_, &QLineEdit::textChanged, this, [this, rows](const QString& text) {
         rows->setWords(text);
         refresh();
@@ -75,6 +76,10 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     auto* write =
         button(tr("Write into files"),
                tr("Writes tempo and key into the selected rows' own files; the audio stays bit for bit"), this);
+    auto* follow = button(
+        tr("Follow"),
+        tr("Whether the selected rows follow the project's tempo: off, they stay as long as they are"), this);
+    follow->setObjectName("rowsFollow");
     half->setObjectName("rowsHalf");
     twice->setObjectName("rowsTwice");
     roundAll->setObjectName("rowsRound");
@@ -85,10 +90,19 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     tempo_->setAccessibleName(tr("Tempo for the selected rows"));
     tempo_->setPlaceholderText(tr("tempo"));
     tempo_->setFixedWidth(64);
-    needRows_ = {half, twice, roundAll, again, write};
+    needRows_ = {half, twice, roundAll, follow, again, write};
     connect(half, &QPushButton::clicked, this, [this] { scale(0.5); });
     connect(twice, &QPushButton::clicked, this, [this] { scale(2); });
     connect(roundAll, &QPushButton::clicked, this, &SourcesPage::round);
+    connect(follow, &QPushButton::clicked, this, [this] {
+        const auto ids = selected();
+        if (ids.empty()) return;
+        const bool on = !project::sourceOf(session_.now(), ids.front())->following;
+        if (session_.edit(on ? tr("Follow") : tr("Stop following"),
+                          project::setSourceFollowing(session_.now(), ids, on)))
+            session_.say(on ? tr("%n sources follow the project's tempo", nullptr, static_cast<int>(ids.size()))
+                            : tr("%n sources stay as long as they are now", nullptr, static_cast<int>(ids.size())));
+    });
     connect(again, &QPushButton::clicked, this, [this] {
         const auto ids = selected();
         if (ids.empty()) return;
@@ -139,6 +153,7 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     for (QPushButton* b : {half, twice, roundAll})
         tools->addWidget(b);
     tools->addWidget(tempo_);
+    tools->addWidget(follow);
     tools->addWidget(again);
     tools->addWidget(write);
     auto* all = new QVBoxLayout(this);

@@ -66,6 +66,20 @@ void Figure::enterEvent(QEnterEvent*) {
     freshTurn();
     update();
 }
+// Digits and a minus sign begin to type it, whatever they mean in the window.
+bool Figure::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        const QString text = key->text();
+        const bool plain = (key->modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier)) == Qt::NoModifier;
+        if (plain && text.size() == 1 && (text[0].isDigit() || text[0] == '-')) {
+            event->accept();
+            return true;
+        }
+    }
+    return QWidget::event(event);
+}
+
 void Figure::leaveEvent(QEvent*) {
     update();
 }

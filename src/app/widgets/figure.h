@@ -43,6 +43,7 @@ class Figure : public QWidget {
     void resizeEvent(QResizeEvent*) override;
     void focusInEvent(QFocusEvent*) override;
     void enterEvent(QEnterEvent*) override;
+    bool event(QEvent*) override;
     void leaveEvent(QEvent*) override;
     bool eventFilter(QObject*, QEvent*) override;
 

@@ -693,7 +693,13 @@ void MainWindow::viewCommands(CommandList& list) {
         [this] { return !shelf_->isHidden(); });
     list.add(
         "showBench", tr("&Bench"), keys(Qt::Key_B), Needs::Nothing, OnBar,
-        [this] { bench_->setFolded(!bench_->isFolded()); }, [this] { return !bench_->isFolded(); });
+        [this] {
+            if (session_.selection().clips.empty() && !session_.selection().source && !bench_->isFolded())
+                session_.say(tr("Select a clip or a source: the Bench opens with it."));
+            else
+                bench_->setFolded(!bench_->isFolded());
+        },
+        [this] { return !bench_->isFolded(); });
     list.add(
         "lamp", tr("By &lamplight"), {}, Needs::Nothing, OnBar,
         [this] {
