@@ -103,18 +103,47 @@ bool sounds(const SceneClip& clip, std::int64_t from, int n) {
     return clip.begins().value < from + n && clip.ends().value > from;
 }
 
+// The end of the clips of the track of the i-th.
+std::size_t endOfTrack(const Scene& scene, std::size_t i) {
+    const auto& clips = scene.clips;
+    const auto end = std::upper_bound(clips.begin() + static_cast<std::ptrdiff_t>(i), clips.end(), clips[i].track,
+                                      [](std::size_t track, const SceneClip& c) { return track < c.track; });
+    return static_cast<std::size_t>(end - clips.begin());
+}
+
+// Of the clips [i, end) of a track, those that can sound in frames [from, from + n).
+std::pair<std::size_t, std::size_t> sounding(const Scene& scene, std::size_t i, std::size_t end, std::int64_t from,
+                                             int n) {
+    if (scene.reaches.size() != scene.clips.size()) return {i, end};
+    const auto begin = scene.reaches.begin() + static_cast<std::ptrdiff_t>(i);
+    const auto stop = scene.reaches.begin() + static_cast<std::ptrdiff_t>(end);
+    const auto first = std::partition_point(begin, stop, [&](const Scene::Reach& r) { return r.farthest <= from; });
+    const auto last = std::partition_point(first, stop, [&](const Scene::Reach& r) { return r.begins < from + n; });
+    return {static_cast<std::size_t>(first - scene.reaches.begin()),
+            static_cast<std::size_t>(last - scene.reaches.begin())};
+}
+
 // Each track for itself, then all together.
 void addTracks(const Scene& scene, std::int64_t from, float* out, int n, const Take& take, TrackPeaks* peaks) {
     std::array<float, std::size_t(2) * chunk> one{};
     const auto& clips = scene.clips;
+    const bool arranged = scene.reaches.size() == clips.size();
     for (std::size_t i = 0; i < clips.size();) {
         const std::size_t track = clips[i].track;
+        std::size_t end = i + 1;
+        if (arranged)
+            end = endOfTrack(scene, i);
+        else
+            while (end < clips.size() && clips[end].track == track)
+                ++end;
+        const auto [first, last] = sounding(scene, i, end, from, n);
+        i = end;
         bool any = false;
-        for (; i < clips.size() && clips[i].track == track; ++i) {
-            if (!sounds(clips[i], from, n)) continue;
+        for (std::size_t k = first; k < last; ++k) {
+            if (!sounds(clips[k], from, n)) continue;
             if (!any) std::fill(one.begin(), one.begin() + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
             any = true;
-            addClip(clips[i], from, n, take, one.data());
+            addClip(clips[k], from, n, take, one.data());
         }
         if (!any) continue;
         for (int k = 0; k < 2 * n; ++k)

@@ -114,4 +114,17 @@ SceneClip soundAt(Frames at, sound::AudioPtr audio) {
     return out;
 }
 
+void Scene::arrange() {
+    std::stable_sort(clips.begin(), clips.end(), [](const SceneClip& a, const SceneClip& b) {
+        return a.track != b.track ? a.track < b.track : a.begins() < b.begins();
+    });
+    reaches.clear();
+    reaches.reserve(clips.size());
+    for (std::size_t i = 0; i < clips.size(); ++i) {
+        const bool sameTrack = i > 0 && clips[i - 1].track == clips[i].track;
+        const std::int64_t before = sameTrack ? reaches.back().farthest : clips[i].ends().value;
+        reaches.push_back({clips[i].begins().value, std::max(before, clips[i].ends().value)});
+    }
+}
+
 } // namespace mix

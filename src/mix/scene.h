@@ -92,6 +92,16 @@ struct Scene {
     bool loop = false;
     Beats loopFrom;
     Beats loopTo;
+
+    // Puts the clips in order, by track and then by where they begin, and takes notice of where they end, so that
+    // mixing looks only at those that sound. To be called once all are there; a scene without it is mixed all the
+    // same, by looking at each.
+    void arrange();
+    struct Reach {
+        std::int64_t begins = 0;
+        std::int64_t farthest = 0; // where the last of its track's clips up to it ends
+    };
+    std::vector<Reach> reaches; // of each clip, once arranged
 };
 using ScenePtr = std::shared_ptr<const Scene>;
 

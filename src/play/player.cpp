@@ -386,6 +386,7 @@ void Player::publish() {
     }
     lastHeard_ = std::move(heard);
     heardTempo_ = p.tempo;
+    scene->arrange();
     if (!raw_) engine_.setScene(scene);
 }
 

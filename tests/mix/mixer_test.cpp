@@ -172,4 +172,33 @@ TEST(Mixer, WhatGoesOnAcrossAnEdgeIsTakenApart) {
     EXPECT_FLOAT_EQ(rising[2 * 5], 0.25F + 0.25F);
 }
 
+// Thousands of pieces on a few tracks, overlapping: arranged, the mix is the same as by looking at each.
+TEST(Mixer, AnArrangedSceneSoundsTheSame) {
+    Scene plain;
+    std::uint32_t state = 5;
+    const auto dice = [&](std::uint32_t n) {
+        state = state * 1664525U + 1013904223U;
+        return (state >> 8) % n;
+    };
+    for (std::size_t track = 0; track < 4; ++track)
+        for (int i = 0; i < 500; ++i) {
+            const auto length = 0.001 * (1 + dice(400));
+            SceneClip clip =
+                soundAt(Frames(static_cast<std::int64_t>(dice(200000)) - 5000),
+                        std::make_shared<const sound::Audio>(support::noise(length, 48000, 1, dice(9) + 1)));
+            clip.track = track;
+            plain.clips.push_back(clip);
+        }
+    Scene arranged = plain;
+    arranged.arrange();
+    for (const std::int64_t from : {-6000, 0, 1234, 100000, 203000}) {
+        std::vector<float> a(2 * 700);
+        std::vector<float> b(2 * 700);
+        mix::mix(plain, from, a.data(), 700);
+        mix::mix(arranged, from, b.data(), 700);
+        for (std::size_t i = 0; i < a.size(); ++i)
+            ASSERT_NEAR(a[i], b[i], 1e-4) << from << " " << i;
+    }
+}
+
 } // namespace
