@@ -97,7 +97,8 @@ class Draft {
                 place = lag;
             }
         }
-        return double(begin + static_cast<std::int64_t>(place) * step_ + half_ / 2);
+        const std::int64_t middle = half_ / 2;
+        return double(begin + static_cast<std::int64_t>(place) * step_ + middle);
     }
 
     void add(double centre, std::int64_t output, std::int64_t from, Audio& out) const {

@@ -153,23 +153,37 @@ void paintLanes(QPainter& p, const BarsScene& s) {
     p.fillRect(QRect(0, s.layout.top() - 1, width, 1), t.ruleStrong);
 }
 
+double overviewX(Session& session, int width, Beats at) {
+    const double end = std::max({16.0, session.laid()->end().value, session.now().loop.to.value}) + 4;
+    return BarsLayout::headers + std::clamp(at.value / end, 0.0, 1.0) * (width - BarsLayout::headers);
+}
+
 void paintOverview(QPainter& p, const BarsScene& s) {
     const Tokens& t = tokens();
-    const QRect strip(BarsLayout::headers, 0, s.size.width() - BarsLayout::headers, BarsLayout::overview);
-    p.fillRect(QRect(0, 0, s.size.width(), BarsLayout::overview), t.bar);
-    const double end = std::max({16.0, s.session.laid()->end().value, s.session.now().loop.to.value}) + 4;
-    const auto x = [&](double beat) { return strip.left() + std::clamp(beat / end, 0.0, 1.0) * strip.width(); };
+    const int width = s.size.width();
+    p.fillRect(QRect(0, 0, width, BarsLayout::overview), t.bar);
+    const auto x = [&](Beats at) { return overviewX(s.session, width, at); };
     // Which columns hold clips: many clips are one shadow.
+    std::vector<bool> held(static_cast<std::size_t>(std::max(1, width + 2)));
     for (const project::LaidClip& clip : s.session.laid()->clips()) {
-        const double left = x(clip.time().start.value);
-        p.fillRect(QRectF(left, 3, std::max(1.0, x(clip.time().end.value) - left), 3), t.ruleStrong);
+        const auto first = static_cast<std::size_t>(x(clip.time().start));
+        const auto last = std::min(held.size() - 1, static_cast<std::size_t>(x(clip.time().end)));
+        for (std::size_t i = first; i <= last; ++i)
+            held[i] = true;
     }
-    const double left = x(s.layout.leftBeat);
-    const double right = x(s.layout.beat(s.size.width()).value);
+    for (std::size_t i = 0; i < held.size(); ++i) {
+        if (!held[i]) continue;
+        const std::size_t first = i;
+        while (i < held.size() && held[i])
+            ++i;
+        p.fillRect(QRect(static_cast<int>(first), 3, static_cast<int>(i - first), 3), t.ruleStrong);
+    }
+    const double left = x(Beats(s.layout.leftBeat));
+    const double right = x(s.layout.beat(width));
     p.setPen(QPen(t.ink, 1));
     p.setBrush(Qt::NoBrush);
     p.drawRect(QRectF(left + 0.5, 1.5, std::max(6.0, right - left) - 1, BarsLayout::overview - 3));
-    p.fillRect(QRectF(x(s.playPosition.value), 0, 1.5, BarsLayout::overview), t.wax);
+    p.fillRect(QRectF(x(s.playPosition), 0, 1.5, BarsLayout::overview), t.wax);
 }
 
 } // namespace app

@@ -67,6 +67,8 @@ void paintOverview(QPainter& p, const BarsScene& scene);
 QPointF fadeGrip(const BarsScene& scene, const project::LaidClip& clip, project::Side side);
 QPointF fadeGrip(const BarsLayout& layout, const project::Project& p, const project::LaidClip& clip,
                  project::Side side);
+// Where a beat stands in the overview of a page so wide.
+double overviewX(Session& session, int width, Beats at);
 // Where a tempo stands in its lane.
 double tempoY(const BarsLayout& layout, const metre::TempoMap& map, Bpm bpm);
 

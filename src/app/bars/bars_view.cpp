@@ -207,7 +207,11 @@ void BarsView::followPlayPosition() {
         (x > viewport()->width() - 4 || x < BarsLayout::headers - 4))
         scrollTo(std::floor(session_.player().position().value));
     for (const int at : {paintedX_, now})
-        viewport()->update(at - 8, 0, 16, viewport()->height());
+        viewport()->update(at - 8, BarsLayout::overview, 16, viewport()->height());
+    const int inOverview = static_cast<int>(overviewX(session_, viewport()->width(), session_.player().position()));
+    if (inOverview == overviewX_) return;
+    overviewX_ = inOverview;
+    viewport()->update(0, 0, viewport()->width(), BarsLayout::overview);
 }
 
 void BarsView::cancelDrag() {

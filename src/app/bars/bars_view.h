@@ -135,6 +135,7 @@ class BarsView : public QAbstractScrollArea {
     QElapsedTimer lastTurn_;
     int wheel_ = 0;     // eighths of a degree not yet turned
     int paintedX_ = -1; // of the play position
+    int overviewX_ = -1;
     bool follows_ = true;
     std::vector<TrackLevel> levels_;
     WaveCache waves_;

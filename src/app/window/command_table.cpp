@@ -61,7 +61,7 @@ std::vector<Command> MainWindow::commandTable() {
 }
 
 void MainWindow::askNumber(const QString& title, const QString& what, double value, double low, double high,
-                           int decimals, std::function<void(double)> take) {
+                           int decimals, const std::function<void(double)>& take) {
     auto* dialog = new QInputDialog(this);
     dialog->setObjectName("numberDialog");
     dialog->setAttribute(Qt::WA_DeleteOnClose);

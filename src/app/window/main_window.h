@@ -53,7 +53,7 @@ class MainWindow : public QMainWindow {
     void loopSelection();
     // Asks for a number, or for a line of text; what is typed is handed on.
     void askNumber(const QString& title, const QString& what, double value, double low, double high, int decimals,
-                   std::function<void(double)> take);
+                   const std::function<void(double)>& take);
     void askText(const QString& title, const QString& what, const QString& initial,
                  std::function<void(const QString&)> take);
     void arrange(const QString& name, base::Result<project::Arranged> arranged);
