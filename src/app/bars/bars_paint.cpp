@@ -80,13 +80,14 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& cli
     const double half = area.height() / 2;
     const auto factor =
         static_cast<double>(std::min(2.0F, static_cast<float>(sound::factorFromDb(clip.chain.clipDb))));
-    QVector<QRectF> bars;
+    QVector<QRect> bars;
     bars.reserve(right - left);
     for (int x = left; x < right; ++x) {
         const sound::Extent& e = columns[static_cast<std::size_t>(x - left)];
         const double top = middle - std::min(1.0, double(e.high) * factor) * half - 0.4;
         const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half + 0.4;
-        bars.append(QRectF(x, std::floor(top), 1, std::max(1.0, std::ceil(bottom) - std::floor(top))));
+        const int first = static_cast<int>(std::floor(top));
+        bars.append(QRect(x, first, 1, std::max(1, static_cast<int>(std::ceil(bottom)) - first)));
     }
     p.setPen(Qt::NoPen);
     p.setBrush(tokens().ink);

@@ -6,16 +6,24 @@ namespace app {
 
 void TitleCache::draw(QPainter& p, const QRectF& area, const QString& name, const QString& change,
                       const QColor& soft) {
-    const int width = static_cast<int>(area.width());
+    int width = static_cast<int>(area.width());
     if (width < 20) return;
-    if (set_.size() > most) set_.clear();
+    constexpr int gap = 9;
+    if (set_.size() > most || advances_.size() > most) clear();
+    const auto advanceOf = [&](const QString& text) {
+        const auto [at, isNew] = advances_.try_emplace(text, 0);
+        if (isNew) at->second = p.fontMetrics().horizontalAdvance(text);
+        return at->second;
+    };
+    // More room than both need makes no difference, and a pixel hardly any: zooming sets few titles anew.
+    const int all = advanceOf(name) + gap + advanceOf(change);
+    width = width >= all ? all : width - width % 4;
     const auto [at, isNew] = set_.try_emplace(name + QChar(0x1F) + change + QChar(0x1F) + QString::number(width));
     Set& set = at->second;
     if (isNew) {
         const QFontMetrics metrics = p.fontMetrics();
-        constexpr int gap = 9;
-        const int room = width - metrics.horizontalAdvance(change) - gap;
-        set.both = room >= std::min(80, metrics.horizontalAdvance(name));
+        const int room = width - advanceOf(change) - gap;
+        set.both = room >= std::min(80, advanceOf(name));
         const QString shown =
             metrics.elidedText(name, set.both ? Qt::ElideMiddle : Qt::ElideRight, set.both ? room : width);
         for (QStaticText* text : {&set.name, &set.change}) {

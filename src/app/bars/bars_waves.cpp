@@ -29,7 +29,11 @@ std::vector<sound::Extent> workedOut(const Session& session, const project::Laid
     const project::Project& project = session.now();
     const std::vector<project::Part>& parts = clip.time().parts;
     const auto pieces = session.player().renderedClip(clip.id());
+    // At one tempo frames run evenly over beats.
+    const bool even = project.tempo.isSteady();
+    const double perColumn = 60.0 / project.tempo.points().front().bpm.value * project.rate / perBeat;
     const auto frameAt = [&](int column) {
+        if (even) return metre::Frames(std::llround(column * perColumn));
         const Beats at = clip.time().start + Beats(column / perBeat);
         return metre::toFrames(project.tempo.secondsAt(at), project.rate) - clip.time().startFrame;
     };
