@@ -63,6 +63,18 @@ metre::Beats Player::position() const {
 }
 
 void Player::setProject(const project::LaidPtr& laid) {
+    // While one new tempo waits for its clips, another waits behind it, and of several the last counts: otherwise a
+    // wheel that is turned on and on would be heard only once it rests.
+    const bool anotherTempo = !(laid->project().tempo == project().tempo);
+    if (waiting_ && wantsToPlay_ && !beginning_ && anotherTempo && laid->project().rate == rate_) {
+        next_ = laid;
+        return;
+    }
+    next_.reset();
+    take(laid);
+}
+
+void Player::take(const project::LaidPtr& laid) {
     laid_ = laid;
     if (project().rate != rate_) startOutput();
     const bool newTempo = !(project().tempo == heardTempo_);
@@ -188,6 +200,7 @@ void Player::tick() {
         waiting_ = false;
         publish();
         begin();
+        if (const project::LaidPtr next = std::move(next_)) take(next);
         return;
     }
     if (cache_.changes() == publishedChanges_) return;
@@ -206,7 +219,7 @@ void Player::compare(std::optional<Comparison> comparison) {
     if (comparison_ == comparison) return;
     comparison_ = std::move(comparison);
     if (!comparison_) wantsOther_ = false;
-    setProject(laid_);
+    take(laid_);
 }
 
 void Player::hearOther(bool on) {
@@ -456,13 +469,14 @@ void Player::play() {
     wantsToPlay_ = true;
     beginning_ = waiting_ = true;
     changedAt_ = std::chrono::steady_clock::now();
-    setProject(laid_); // goes on with renderings that were cancelled
+    take(laid_); // goes on with renderings that were cancelled
 }
 
 void Player::stop() {
     stopRaw();
     wantsToPlay_ = beginning_ = false;
     engine_.stop();
+    if (const project::LaidPtr next = std::move(next_)) take(next);
 }
 
 void Player::locate(metre::Beats to) {
@@ -473,7 +487,7 @@ void Player::locate(metre::Beats to) {
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();
-    setProject(laid_); // what is urgent has changed
+    take(laid_); // what is urgent has changed
 }
 
 void Player::jump(metre::Beats to, bool atOnce) {
@@ -501,6 +515,7 @@ std::vector<Player::ShownPiece> Player::renderedClip(project::ClipId id) const {
 }
 
 bool Player::isRendered(project::ClipId id) const {
+    if (next_) return false; // what is to be heard next is another
     const auto [first, end] = windowsOf(id);
     for (std::size_t i = first; i < end; ++i) {
         const project::Part& part = *windows_[i].part;

@@ -128,6 +128,7 @@ class Player {
         metre::Seconds beatZero; // in the recording
     };
 
+    void take(const project::LaidPtr& laid);
     void publish();
     void addClip(mix::Scene& scene, std::size_t first, std::size_t end,
                  const std::vector<RenderCache::Answer>& answers, std::unordered_map<std::int64_t, Heard>& heard);
@@ -150,6 +151,7 @@ class Player {
     std::unique_ptr<RateFeed> feed_; // null while the output plays at the project's rate
     int rate_ = 0;                   // the project's that the output was started for
     project::LaidPtr laid_;          // never null
+    project::LaidPtr next_;          // waits until the tempo before it is heard
     std::vector<Window> windows_;
     std::unordered_map<std::int64_t, std::pair<std::size_t, std::size_t>> places_; // of clips in windows_
     // At heardTempo_: stands in until the new one is ready.

@@ -98,7 +98,8 @@ Result<Project> setRule(const Project& p, const std::vector<ClipId>& ids, std::o
 Result<Project> fitNow(const Project& p, const std::vector<ClipId>& ids) {
     return withClips(p, ids, [&p](Clip& c) {
         const SourcePtr s = sourceOf(p, c.source);
-        if (!s || !s->beats) return;
+        const TrackPtr track = trackOfClip(p, c.id);
+        if (!s || !s->beats || rulingOf(p, *track, c, s.get()).follows) return;
         const Bpm now = p.tempo.tempoAt(startOf(p, c));
         const bool held = c.heldTempo && std::abs(c.heldTempo->value - now.value) < 1e-9;
         if (!held) c.heldTempo = now;

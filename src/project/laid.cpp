@@ -177,13 +177,14 @@ class Layer {
         auto map = mapOf(source, time, clip.at, from, to, lap);
         // Beyond the clip it may go too far.
         if (!map && !goesRound && (from < clip.from || to > clip.to)) {
-            from = clip.from;
-            map = mapOf(source, time, clip.at, from, clip.to, lap);
-            if (map) {
-                own_ = {jobOf(source, std::move(*map), settings), frameOf(time.heardAt(from + lap)), {}};
-                wholes_.erase(place);
-                return own_;
-            }
+            wholes_.erase(place); // others that share it have parts of their own
+            map = mapOf(source, time, clip.at, clip.from, clip.to, lap);
+            own_ = {};
+            if (map)
+                own_ = {jobOf(source, std::move(*map), settings), frameOf(time.heardAt(clip.from + lap)), {}};
+            else
+                own_.problem = fmt::format("{} cannot be fitted. {}", source.name, map.error().text);
+            return own_;
         }
         if (!map) {
             whole.problem = fmt::format("{} cannot be fitted. {}", source.name, map.error().text);

@@ -23,7 +23,8 @@ struct Found {
 std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const std::filesystem::path& folder, int rate,
                                const base::Progress& progress = {});
 
-// The files of a folder, not of those within it, that are audio by their ending; by name. Empty where it cannot be read.
+// The files of a folder, not of those within it, that are audio by their ending; by name. Empty where it cannot be
+// read.
 std::vector<std::filesystem::path> audioFilesIn(const std::filesystem::path& folder);
 
 // The project with what was found. Undo leaves this alone.

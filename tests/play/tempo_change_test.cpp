@@ -59,13 +59,14 @@ struct Stage {
         out = output.get();
         player = std::make_unique<Player>(std::move(output), [] {});
     }
-    // Sound goes on, block by block, no faster than in real time by more than a little: workers need their time.
+    // Sound goes on, block by block, slower than in real time: workers need theirs on a machine that does other
+    // things.
     void play(double seconds) {
         const auto blocks = static_cast<int>(seconds * 48000 / 256);
         for (int i = 0; i < blocks; ++i) {
             player->tick();
             out->advance(256);
-            std::this_thread::sleep_for(std::chrono::microseconds(4000));
+            std::this_thread::sleep_for(std::chrono::milliseconds(8));
         }
     }
     void renderAll() {
@@ -155,6 +156,29 @@ TEST(TempoChange, ADraftIsReplacedByTheRendering) {
     const auto b = calm.out->taken();
     for (std::size_t i = 1; i < 16000; ++i)
         ASSERT_NEAR(a[a.size() - i], b[b.size() - i], 1e-6) << i;
+}
+
+TEST(Transport, DeletingWhatPlaysFallsSilentWithoutAClick) {
+    Stage s;
+    Project p = manyLoops(3);
+    s.player->setProject(project::lay(p));
+    s.renderAll();
+    s.player->locate(Beats(4.3));
+    s.player->play();
+    s.play(0.2);
+    p = *project::removeClips(p, project::allClips(p));
+    const auto before = s.out->framesPlayed();
+    s.player->setProject(project::lay(p));
+    s.out->advance(9600);
+    const std::vector<float> all = s.out->taken();
+    const std::size_t begin = all.size() - 2 * static_cast<std::size_t>(s.out->framesPlayed() - before);
+    float steepest = 0;
+    for (std::size_t i = begin; i + 2 < all.size(); i += 2)
+        steepest = std::max(steepest, std::abs(all[i + 2] - all[i]));
+    EXPECT_LT(steepest, 0.2F) << "it fades away";
+    for (std::size_t i = all.size() - 9600; i < all.size(); ++i)
+        ASSERT_EQ(all[i], 0.0F);
+    EXPECT_TRUE(s.player->isPlaying());
 }
 
 TEST(Transport, CountingInClicksAndThenBegins) {

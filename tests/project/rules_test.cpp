@@ -1,5 +1,6 @@
 // Time rules, following, and the key: what counts for a clip, and what becomes of it when the project changes.
 #include "project/clip_rendering.h"
+#include "project/edit_arrange.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
 #include "project/edit_time.h"
@@ -121,6 +122,23 @@ TEST(Rules, WhatItsSourceHoldsTheProjectDoesNotLetGo) {
     const Project off = setFollowing(l.p, false);
     const Project back = *setSourceFollowing(*setSourceFollowing(off, {l.source}, false), {l.source}, true);
     EXPECT_EQ(clipOf(back, l.clip)->heldTempo, clipOf(off, l.clip)->heldTempo);
+}
+
+TEST(Rules, WhatFollowsNeedsNoFittingAndIsNotHeld) {
+    const Laid1 l = placed(loopIn({}));
+    EXPECT_FALSE(clipOf(*fitNow(l.p, {l.clip}), l.clip)->heldTempo);
+}
+
+// A stretch that asks for too much far away does not forbid a part that is within bounds.
+TEST(Laid, APartIsFittedWhereTheWholeCannotBe) {
+    Source s = loopIn({});
+    s.beats = *metre::BeatMap::make({{Seconds(0), Beats(0)}, {Seconds(5), Beats(8)}, {Seconds(9.9), Beats(8.5)}});
+    const Laid1 l = placed(s);
+    EXPECT_TRUE(clipIn(l.p, l.clip).time().parts.empty()) << "half a beat in five seconds is too slow";
+    const LaidClip c = clipIn(*trim(l.p, {l.clip}, Side::Right, Beats(-1)), l.clip);
+    ASSERT_FALSE(c.time().parts.empty()) << c.time().problem;
+    EXPECT_EQ(c.time().parts[0].from, Frames(0));
+    EXPECT_EQ(c.time().parts[0].length, c.time().length);
 }
 
 TEST(Rules, AsRecordedIsNeitherStretchedNorTransposed) {
