@@ -163,16 +163,8 @@ std::vector<RenderCache::Question> Player::aboutToSound() const {
     return list;
 }
 
-bool Player::nextToSoundAreReady() const {
-    std::vector<RenderCache::Question> questions = aboutToSound();
-    std::erase_if(questions, [](const auto& q) { return !q.key; });
-    const auto answers = cache_.answers(questions);
-    return std::all_of(answers.begin(), answers.end(),
-                       [](const RenderCache::Answer& a) { return a.has || a.hasDraft || a.failed; });
-}
-
-// What is about to sound and is not rendered is drafted.
-void Player::askForDrafts() {
+// What is about to sound and is not rendered is drafted. Whether all of it can be heard already.
+bool Player::askForDrafts() {
     std::vector<RenderCache::Question> questions = aboutToSound();
     std::vector<std::size_t> which;
     for (std::size_t i = 0; i < questions.size(); ++i)
@@ -180,9 +172,11 @@ void Player::askForDrafts() {
     std::erase_if(questions, [](const auto& q) { return !q.key; });
     const auto answers = cache_.answers(questions);
     std::vector<WantedRender> needed;
+    bool ready = true;
     const auto now = std::chrono::steady_clock::now();
     for (std::size_t i = 0; i < questions.size(); ++i) {
         if (answers[i].has || answers[i].hasDraft || answers[i].failed) continue;
+        ready = false;
         const auto asked = drafting_.find(questions[i].key);
         if (asked != drafting_.end() && now - asked->second < std::chrono::milliseconds(200)) continue;
         drafting_[questions[i].key] = now;
@@ -190,13 +184,14 @@ void Player::askForDrafts() {
         needed.push_back({windows_[which[i]].part->job, 0, false, questions[i].from - Frames(2 * join), to});
     }
     if (!needed.empty()) cache_.draft(needed);
+    return ready;
 }
 
 void Player::tick() {
-    if (wantsToPlay_) askForDrafts();
+    const bool ready = !wantsToPlay_ || askForDrafts();
     if (waiting_) {
         const bool late = std::chrono::steady_clock::now() - changedAt_ > longestWait;
-        if (!late && wantsToPlay_ && !nextToSoundAreReady()) return;
+        if (!late && !ready) return;
         waiting_ = false;
         publish();
         begin();

@@ -135,8 +135,7 @@ class Player {
     static void addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer);
     static void joinSegments(std::vector<Segment>& list);
     std::vector<RenderCache::Question> aboutToSound() const;
-    bool nextToSoundAreReady() const;
-    void askForDrafts();
+    bool askForDrafts();
     double otherGainDb(const Window& window) const;
     std::pair<std::size_t, std::size_t> windowsOf(project::ClipId id) const;
     double startOf(const Window& window) const;

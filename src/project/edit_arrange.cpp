@@ -122,6 +122,16 @@ bool cross(const Project& p, const Track& track, Clip& a, Clip& b, Beats edge, S
     return true;
 }
 
+// Puts clips on tracks, a list for each, on top of what lies there.
+void addArriving(Project& p, const std::vector<std::vector<Clip>>& arriving) {
+    std::size_t i = 0;
+    eachTrack(p, [&](Track& track) {
+        const auto& list = arriving[i++];
+        track.clips.insert(track.clips.end(), list.begin(), list.end());
+        return !list.empty();
+    });
+}
+
 Result<Project> oneTrackOnly() {
     return base::problem("Clips of one track can be put in another order; these lie on several.");
 }
@@ -224,12 +234,7 @@ Result<Arranged> copyClips(const Project& p, const std::vector<ClipId>& ids, Bea
             arriving[static_cast<std::size_t>(to)].push_back(std::move(c));
         }
     if (out.clips.empty()) return base::problem("That clip is no longer in the project.");
-    std::size_t i = 0;
-    eachTrack(out.project, [&](Track& track) {
-        const auto& list = arriving[i++];
-        track.clips.insert(track.clips.end(), list.begin(), list.end());
-        return !list.empty();
-    });
+    addArriving(out.project, arriving);
     return out;
 }
 
@@ -266,12 +271,7 @@ Result<Arranged> paste(const Project& p, const std::vector<Taken>& clips, Beats 
         arriving[std::min(t.track, arriving.size() - 1)].push_back(std::move(c));
     }
     if (out.clips.empty()) return base::problem("The sources of what was copied are no longer in the project.");
-    std::size_t i = 0;
-    eachTrack(out.project, [&](Track& track) {
-        const auto& list = arriving[i++];
-        track.clips.insert(track.clips.end(), list.begin(), list.end());
-        return !list.empty();
-    });
+    addArriving(out.project, arriving);
     return out;
 }
 
