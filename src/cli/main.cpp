@@ -2,6 +2,7 @@
 #include "cli/fit.h"
 #include "cli/output.h"
 #include "cli/read.h"
+#include "cli/shelf.h"
 #include "cli/stop.h"
 
 #include <CLI/CLI.hpp>
@@ -26,11 +27,15 @@ int main(int argc, char** argv) {
                "  pmetre read loops/*.wav\n"
                "  pmetre fit winch_112bpm.wav winch_104.wav --to 104\n"
                "  pmetre fit riff.flac riff_fitted.wav --beats 16 --to 128\n"
-               "pmetre read --help and pmetre fit --help say more.");
+               "pmetre read --help, and so on, say more of each.");
 
     cli::ReadOptions read;
     CLI::App* readCommand = app.add_subcommand("read", "Say what tempo files have, one line of JSON a file");
-    readCommand->add_option("files", read.files, "Audio files: WAV, AIFF, FLAC, Ogg Vorbis, Opus, MP3")->required();
+    readCommand
+        ->add_option("files", read.given.files,
+                     "Audio files: WAV, AIFF, FLAC, Ogg Vorbis, Opus, MP3; folders stand for the audio in them")
+        ->required();
+    cli::addGiven(*readCommand, read.given, true);
     readCommand
         ->add_option("--range", read.range, "Tempos to choose between, such as 70-140: halves or doubles others")
         ->type_name("LO-HI");
@@ -80,6 +85,49 @@ int main(int argc, char** argv) {
                        "  pmetre fit pad.wav out.wav --ratio 1.25\n"
                        "The new tempo is written into the file as a tag.");
 
+    cli::ScanCommand scan;
+    CLI::App* scanCommand = app.add_subcommand("scan", "Bring folders into the library");
+    scanCommand->add_option("folders", scan.given.files, "Folders; all that lies within them is looked through")
+        ->required();
+    cli::addGiven(*scanCommand, scan.given, false);
+    scanCommand->add_flag("--table", scan.table, "Columns for people instead of JSON");
+    scanCommand->footer(
+        "Reads what is new or changed since the last time, and keeps what is known of it. Prints\n"
+        "scanned, new, changed, gone, failed and seconds. What could not be read is named with the\n"
+        "reason on standard error. Ended at any moment, it goes on from there the next time.");
+
+    cli::FindCommand find;
+    CLI::App* findCommand = app.add_subcommand("find", "Search the library");
+    findCommand->add_option("words", find.words,
+                            "Each must begin a word of the name, its folder, tags, key or kind");
+    findCommand->add_option("--bpm", find.bpm, "Its tempo, or a range of them")->type_name("LO-HI");
+    findCommand->add_flag("--octaves", find.octaves, "Half and double of that tempo, too");
+    findCommand->add_option("--key", find.key, "Its key, such as Dm")->type_name("KEY");
+    findCommand->add_flag("--related", find.related, "Closely related keys, too");
+    findCommand->add_option("--mode", find.mode, "major or minor")->check(CLI::IsMember({"major", "minor"}));
+    findCommand->add_option("--kind", find.kinds, "struck, bass, keys, held, voice, mix, one-hit or no-beat");
+    findCommand->add_option("--tag", find.tags, "One of your own tags");
+    findCommand->add_option("--limit", find.limit, "So many at most")->type_name("N")->check(CLI::PositiveNumber);
+    findCommand->add_flag("--table", find.table, "Columns for people instead of JSON");
+    findCommand->footer("Each line has: file, bpm, beats, key, kind, seconds, tags; what is not known is null.\n"
+                        "Nothing found is no failure.\n"
+                        "Examples:\n"
+                        "  pmetre find brush --bpm 80-100\n"
+                        "  pmetre find --bpm 104 --octaves --key Dm --related --kind struck");
+
+    cli::TagCommand tag;
+    CLI::App* tagCommand = app.add_subcommand("tag", "Write tempo, key and beats into files");
+    tagCommand->add_option("files", tag.given.files, "Audio files; folders stand for the audio in them")
+        ->required();
+    cli::addGiven(*tagCommand, tag.given, true);
+    tagCommand->add_option("--bpm", tag.bpm, "The tempo")->type_name("B");
+    tagCommand->add_option("--key", tag.key, "The key, such as Dm")->type_name("K");
+    tagCommand->add_option("--beats", tag.beats, "How many beats it is long; with --bpm")
+        ->type_name("N")
+        ->check(CLI::Range(1, 100000));
+    tagCommand->add_flag("--table", tag.table, "The names of the files instead of JSON");
+    tagCommand->footer("The audio stays bit for bit as it was, and what else stands in the file does too.");
+
     try {
         app.parse(argc, argv);
     } catch (const CLI::ParseError& e) {
@@ -90,8 +138,17 @@ int main(int argc, char** argv) {
         if (!err.str().empty()) output.say(trimmed(err.str()));
         return status == 0 ? 0 : 2;
     }
-    int status =
-        readCommand->parsed() ? cli::read(read, stop.token(), output) : cli::fit(fit, stop.token(), output);
+    int status = 0;
+    if (readCommand->parsed())
+        status = cli::read(read, stop.token(), output);
+    else if (fitCommand->parsed())
+        status = cli::fit(fit, stop.token(), output);
+    else if (scanCommand->parsed())
+        status = cli::scan(scan, stop.token(), output);
+    else if (findCommand->parsed())
+        status = cli::find(find, output);
+    else
+        status = cli::tag(tag, stop.token(), output);
     stop.endBySignal();
     if (status == 0 && output.hasFailed()) status = 1;
     return status;

@@ -22,6 +22,7 @@ bool Output::write(int to, std::string_view text) {
 bool Output::line(std::string_view text) {
     const std::lock_guard lock(mutex_);
     if (lost_) return false;
+    clearProgress();
     std::string whole = outIsTerminal_ ? escaped(text) : std::string(text);
     whole += '\n';
     if (write(STDOUT_FILENO, whole)) return true;
@@ -33,10 +34,25 @@ bool Output::line(std::string_view text) {
 
 void Output::say(std::string_view text) {
     const std::lock_guard lock(mutex_);
+    clearProgress();
     std::string whole = "pmetre: ";
     whole += errIsTerminal_ ? escaped(text) : std::string(text);
     whole += '\n';
     if (!write(STDERR_FILENO, whole)) failed_ = true;
+}
+
+void Output::progress(std::string_view text) {
+    const std::lock_guard lock(mutex_);
+    if (!errIsTerminal_) return;
+    clearProgress();
+    if (text.empty()) return;
+    write(STDERR_FILENO, escaped(text));
+    shown_ = true;
+}
+
+void Output::clearProgress() {
+    if (shown_) write(STDERR_FILENO, "\r\x1b[K");
+    shown_ = false;
 }
 
 bool Output::hasFailed() const {

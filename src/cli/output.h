@@ -18,14 +18,18 @@ class Output {
     bool line(std::string_view text);
     // A message: "pmetre: …". On a terminal, characters that would steer it are shown as escapes.
     void say(std::string_view text);
+    // How far it is, on standard error where that is a terminal, until something else is said; empty takes it away.
+    void progress(std::string_view text);
     bool hasFailed() const;
 
   private:
-    bool write(int to, std::string_view text);
+    static bool write(int to, std::string_view text);
+    void clearProgress();
 
     mutable std::mutex mutex_;
     bool lost_ = false;   // standard output
     bool failed_ = false; // anything
+    bool shown_ = false;  // progress stands on the terminal
     bool outIsTerminal_;
     bool errIsTerminal_;
 };

@@ -1,41 +1,24 @@
 #include "cli/read.h"
 
 #include "base/utf8.h"
+#include "cli/in_order.h"
+#include "cli/json_line.h"
+#include "cli/tempo_range.h"
 #include "hear/key.h"
 #include "metre/tempo.h"
 #include "project/import.h"
 
 #include <algorithm>
 #include <cmath>
-#include <condition_variable>
 #include <fmt/format.h>
-#include <mutex>
 #include <new>
-#include <nlohmann/json.hpp>
 #include <optional>
-#include <thread>
 
 namespace cli {
 
 namespace {
 
 using metre::Bpm;
-using Json = nlohmann::ordered_json;
-
-base::Result<hear::Window> parseWindow(const std::string& text) {
-    if (text.empty()) return hear::Window{};
-    const auto dash = text.find('-');
-    if (dash != std::string::npos) {
-        const auto low = metre::parseTempo(text.substr(0, dash));
-        const auto high = metre::parseTempo(text.substr(dash + 1));
-        if (low && high && *low < *high) return hear::Window{*low, *high};
-    }
-    return base::problem(fmt::format("“{}” is not a range of tempos. Say it as 70-140.", text));
-}
-
-double rounded(double value, double perUnit) {
-    return std::round(value * perUnit) / perUnit;
-}
 
 // By how much a tempo is multiplied to lie in the window: halves and doubles, and thirds where three are counted;
 // none where nothing fits.
@@ -120,16 +103,6 @@ Json candidatesOf(const project::Source& s, const hear::Window& window) {
     return out;
 }
 
-// The file's name as it was given; one that is no UTF-8 also as its bytes, in hexadecimal.
-void nameInto(Json& j, const std::filesystem::path& file) {
-    j["file"] = base::toUtf8(file.native());
-    if (base::isUtf8(file.native())) return;
-    std::string hex;
-    for (const char c : file.native())
-        hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
-    j["file_bytes"] = hex;
-}
-
 Json pinsOf(const project::Source& s) {
     if (!s.beats || isSteady(s)) return nullptr;
     Json list = Json::array();
@@ -208,24 +181,8 @@ std::string tableLine(const std::filesystem::path& file, const Read& read) {
     return line;
 }
 
-struct Outcome {
-    std::string line;                  // for standard output; empty when there is none
-    std::vector<std::string> messages; // for standard error
-    bool failed = false;
-};
-
-std::string dumped(const Json& j) {
-    return j.dump(-1, ' ', false, Json::error_handler_t::replace);
-}
-
 Outcome failure(const std::filesystem::path& file, const ReadOptions& options, const std::string& reason) {
-    Outcome out{{}, {reason}, true};
-    if (options.table) return out;
-    Json j = Json::object();
-    nameInto(j, file);
-    j["error"] = base::toUtf8(reason);
-    out.line = dumped(j);
-    return out;
+    return {options.table ? std::string() : errorLine(file, reason), {reason}, true};
 }
 
 Outcome readOne(const std::filesystem::path& file, const ReadOptions& options, const hear::Window& window,
@@ -249,53 +206,20 @@ Outcome readOne(const std::filesystem::path& file, const ReadOptions& options, c
 } // namespace
 
 int read(const ReadOptions& options, const std::stop_token& stop, Output& output) {
-    const auto window = parseWindow(options.range);
+    const auto window =
+        options.range.empty() ? base::Result<hear::Window>(hear::Window{}) : tempoRange(options.range);
     if (!window) {
         output.say(window.error().text);
         return 2;
     }
     if (options.table) output.line(tableHead());
-    // Workers read ahead, each the next file that nobody has begun; the lines come out in the order of the files.
-    std::vector<std::optional<Outcome>> outcomes(options.files.size());
-    std::mutex mutex;
-    std::condition_variable ready;
-    std::size_t next = 0;
-    std::stop_source lost; // nobody takes the results any more
-    const std::stop_callback passOn(stop, [&lost] { lost.request_stop(); });
-    std::vector<std::jthread> workers;
-    const std::size_t count = std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, options.files.size());
-    for (std::size_t w = 0; w < count; ++w)
-        workers.emplace_back([&] {
-            while (true) {
-                std::size_t mine = 0;
-                {
-                    const std::lock_guard lock(mutex);
-                    if (next == options.files.size()) return;
-                    mine = next++;
-                }
-                Outcome outcome;
-                if (!lost.stop_requested())
-                    outcome = readOne(options.files[mine], options, *window, lost.get_token());
-                const std::lock_guard lock(mutex);
-                outcomes[mine] = std::move(outcome);
-                ready.notify_all();
-            }
-        });
     bool failed = false;
-    for (std::size_t i = 0; i < outcomes.size() && !lost.stop_requested(); ++i) {
-        Outcome outcome;
-        {
-            std::unique_lock lock(mutex);
-            ready.wait(lock, [&] { return outcomes[i].has_value(); });
-            outcome = std::move(*outcomes[i]);
-        }
-        if (stop.stop_requested()) break;
-        for (const std::string& m : outcome.messages)
-            output.say(m);
-        failed = failed || outcome.failed;
-        if (!outcome.line.empty() && !output.line(outcome.line)) lost.request_stop();
-    }
-    return failed || lost.stop_requested() ? 1 : 0;
+    const std::vector<std::filesystem::path> files = expanded(options.given, output, failed);
+    const bool allDone = inOrder(files, options.given.jobs, options.given.quiet, stop, output,
+                                 [&](const std::filesystem::path& file, const std::stop_token& lost) {
+                                     return readOne(file, options, *window, lost);
+                                 });
+    return failed || !allDone ? 1 : 0;
 }
 
 } // namespace cli

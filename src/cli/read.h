@@ -1,6 +1,7 @@
 // pmetre read
 #pragma once
 
+#include "cli/given.h"
 #include "cli/output.h"
 
 #include <filesystem>
@@ -11,7 +12,7 @@
 namespace cli {
 
 struct ReadOptions {
-    std::vector<std::filesystem::path> files;
+    Given given;
     std::string range; // "70-140"; empty: no preference
     bool ignoreName = false;
     bool ignoreTags = false;

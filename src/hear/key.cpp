@@ -55,6 +55,17 @@ std::optional<Key> parseKey(std::string_view text) {
     return std::nullopt;
 }
 
+int signatureOf(Key key) {
+    const int major = key.minor ? key.root + 3 : key.root; // the relative major has the same signature
+    const int fifths = major * 7 % 12;
+    return fifths > 6 ? fifths - 12 : fifths;
+}
+
+bool areRelated(Key a, Key b) {
+    const int apart = (signatureOf(a) - signatureOf(b) + 12) % 12;
+    return apart <= 1 || apart == 11;
+}
+
 std::string rootLabel(int root) {
     return rootName(Key{root, false});
 }

@@ -22,6 +22,10 @@ struct Window {
     bool holds(Bpm bpm) const { return bpm >= low && bpm <= high; }
 };
 
+// What listen() finds in the same recording may be another with another of these: what was heard and kept is then
+// heard again.
+inline constexpr int listenVersion = 1;
+
 struct Heard {
     std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them
     std::optional<Bpm> bpm;            // none: no beat

@@ -6,6 +6,7 @@
 #include "metre/tempo.h"
 #include "project/edit_clips.h"
 #include "project/settle.h"
+#include "sound/content.h"
 #include "sound/loop_info.h"
 #include "sound/resample.h"
 #include "sound/tags.h"
@@ -113,8 +114,8 @@ Source newSource(const std::filesystem::path& file) {
 
 // All that is said and heard of a source, and the reading that is used.
 Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const Witnesses& heeded,
-                           const hear::Recording& recording, const std::vector<hear::Onset>& onsets,
-                           const base::Progress& progress) {
+                           const hear::Recording& recording, const std::optional<Source>& before,
+                           const std::vector<hear::Onset>& onsets, const base::Progress& progress) {
     if (heeded.name) s.readings.push_back(hear::readName(file));
     if (heeded.tag) s.readings.push_back(tagReading(file));
     for (const hear::Reading& r : s.readings)
@@ -122,7 +123,8 @@ Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const W
     s.window = heeded.window;
     for (hear::Reading& r : s.readings)
         bringInto(r, s.window);
-    if (heeded.ear) takeIn(s, hear::listen(recording, onsets, s.window, progress));
+    if (heeded.ear && !(before && takeHeard(s, *before)))
+        takeIn(s, hear::listen(recording, onsets, s.window, progress));
     if (progress.stopped()) return base::cancelled();
     settle(s, onsets.empty() ? std::nullopt
                              : std::optional(metre::toSeconds(onsets.front().at, hear::Recording::rate)));
@@ -139,13 +141,28 @@ Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, W
     out.source.content = std::move(read->content);
     out.source.facts = read->facts;
     out.source.sound = std::move(read->sound);
-    auto settled = readAndSettle(out.source, file, heeded, read->recording, read->onsets, progress.part(0.6, 1.0));
+    auto settled =
+        readAndSettle(out.source, file, heeded, read->recording, {}, read->onsets, progress.part(0.6, 1.0));
     if (!settled) return tl::unexpected(settled.error());
     return out;
 }
 
+namespace {
+
+// Whether all that is heard of a source, and where its first downbeat lies, follows from what was heard before.
+bool saysAll(const Source& before, const hear::Window& window) {
+    Source probe;
+    probe.window = window;
+    if (!takeHeard(probe, before)) return false;
+    return !readingBy(probe, hear::Witness::Heard)->pins.empty();
+}
+
+constexpr std::size_t mostKept = std::size_t(1) << 24; // samples of a file that are kept for its content
+
+} // namespace
+
 Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses heeded,
-                                    const base::Progress& progress) {
+                                    const base::Progress& progress, const HeardBefore& heardBefore) {
     auto reader = sound::Reader::open(file, sound::mostBytes / static_cast<std::int64_t>(sizeof(float)));
     if (!reader) return tl::unexpected(reader.error());
     const int channels = reader->facts().channels;
@@ -155,13 +172,20 @@ Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses
     };
     constexpr std::int64_t block = 1 << 15;
     std::vector<float> buffer(static_cast<std::size_t>(block) * static_cast<std::size_t>(channels));
-    const base::Progress reading = progress.part(0, 0.3);
+    std::vector<float> kept;
+    bool keeps = heardBefore != nullptr;
+    const base::Progress reading = progress.part(0, 0.2);
     while (true) {
         if (progress.stopped()) return base::cancelled();
         const auto got = reader->read(buffer.data(), block);
         if (!got) return tl::unexpected(got.error());
         if (*got == 0) break;
         if (auto added = recorder.add(buffer.data(), *got); !added) return named(added.error());
+        if (keeps) kept.insert(kept.end(), buffer.begin(), buffer.begin() + *got * channels);
+        if (kept.size() > mostKept) {
+            keeps = false;
+            kept = {};
+        }
         reading.at(reader->progress());
     }
     auto warnings = reader->end();
@@ -170,9 +194,20 @@ Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses
     if (!recording) return named(recording.error());
     ImportedSource out{newSource(file), std::move(*warnings)};
     out.source.facts = reader->facts();
-    const auto onsets = hear::onsets(*recording, 0.5, progress.part(0.3, 0.6));
+    std::optional<Source> before;
+    if (heardBefore) {
+        auto content = keeps ? sound::contentOf(kept, channels, reader->facts().rate)
+                             : sound::contentOfFile(file, reader->facts().frames, progress.part(0.2, 0.3));
+        if (!content) return tl::unexpected(content.error());
+        out.source.content = std::move(*content);
+        before = heardBefore(out.source.content);
+        if (before && !saysAll(*before, heeded.window)) before.reset();
+        kept = {};
+    }
+    std::vector<hear::Onset> onsets;
+    if (!before) onsets = hear::onsets(*recording, 0.5, progress.part(0.3, 0.6));
     if (progress.stopped()) return base::cancelled();
-    auto settled = readAndSettle(out.source, file, heeded, *recording, onsets, progress.part(0.6, 1.0));
+    auto settled = readAndSettle(out.source, file, heeded, *recording, before, onsets, progress.part(0.6, 1.0));
     if (!settled) return tl::unexpected(settled.error());
     return out;
 }

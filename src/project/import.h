@@ -5,6 +5,7 @@
 #include "project/project.h"
 
 #include <filesystem>
+#include <functional>
 
 namespace project {
 
@@ -43,10 +44,13 @@ struct ReadSource {
 };
 Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
 
-// The same of a file whose audio nobody wants to keep: bounded memory, however long it is. The source has neither
-// sound nor content.
+// What was heard of a recording before, by its content; none where it must be listened to.
+using HeardBefore = std::function<std::optional<Source>(const std::string& content)>;
+
+// The same of a file whose audio nobody wants to keep: bounded memory, however long it is. The source has no sound,
+// and no content unless `heardBefore` is asked. What is named or tagged is read anew in any case.
 Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses heeded = {},
-                                    const base::Progress& progress = {});
+                                    const base::Progress& progress = {}, const HeardBefore& heardBefore = {});
 
 // What an import did with one file, in a sentence: "winch_hands_112bpm: 112 by its name,
 // as heard, 16 beats, fitted to 104".

@@ -376,6 +376,29 @@ std::string toJson(const Project& p, const std::filesystem::path& folder) {
     return out.dump(1, '\t', false, Json::error_handler_t::replace) + "\n";
 }
 
+std::string sourceToJson(const Source& source) {
+    Source stored = source;
+    stored.id = SourceId{1};
+    Json out = {{"version", formatVersion}};
+    out.update(written(stored, {}));
+    return out.dump(-1, ' ', false, Json::error_handler_t::replace);
+}
+
+std::optional<Source> sourceFromJson(const std::string& text) {
+    const Json j = Json::parse(text, nullptr, false);
+    const std::filesystem::path none;
+    try {
+        if (!j.is_object() || !j.contains("version")) return std::nullopt;
+        const std::int64_t version = whole(j["version"], {"version", {}, none, 1});
+        if (version < 1 || version > formatVersion) return std::nullopt;
+        auto source = readFrom<Source>(j, {"source", {}, none, static_cast<int>(version)});
+        source.id = {};
+        return source;
+    } catch (const Wrong&) {
+        return std::nullopt;
+    }
+}
+
 Result<Project> fromJson(const std::string& text, const std::filesystem::path& folder, const std::string& shownAs) {
     const auto fail = [&](const std::string& reason) {
         return base::problem(fmt::format("{} could not be opened: {}.", shownAs, reason));

@@ -1,46 +1,22 @@
 #include "project/missing.h"
 
 #include "project/import.h"
+#include "sound/audio_files.h"
 #include "sound/read.h"
 
 #include <algorithm>
-#include <set>
 
 namespace project {
 
 namespace fs = std::filesystem;
 
-namespace {
-
-constexpr std::size_t mostFiles = 100000;
-
-bool mayBeAudio(const fs::path& file) {
-    std::string ending = file.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(), [](unsigned char c) { return std::tolower(c); });
-    static const std::set<std::string> known = {".wav",  ".aif", ".aiff", ".flac", ".ogg", ".oga",
-                                                ".opus", ".mp3", ".w64",  ".rf64", ".caf"};
-    return known.count(ending) > 0;
-}
-
-std::vector<fs::path> filesIn(const fs::path& folder, const base::Progress& progress) {
-    std::vector<fs::path> list;
-    std::error_code error;
-    fs::recursive_directory_iterator it(folder, fs::directory_options::skip_permission_denied, error);
-    for (; !error && it != fs::recursive_directory_iterator(); it.increment(error)) {
-        if (progress.stopped() || list.size() >= mostFiles) break;
-        std::error_code ignored;
-        if (it->is_regular_file(ignored) && mayBeAudio(it->path())) list.push_back(it->path());
-    }
-    return list;
-}
-
-} // namespace
-
 std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::path& folder, int rate,
                                const base::Progress& progress) {
     std::vector<Found> found;
     std::vector<SourcePtr> left = missing;
-    std::vector<fs::path> files = filesIn(folder, progress);
+    std::vector<fs::path> files;
+    for (sound::ListedFile& listed : sound::audioWithin(folder, progress).files)
+        files.push_back(std::move(listed.file));
     const auto sameName = [&](const fs::path& f) {
         return std::any_of(left.begin(), left.end(),
                            [&](const SourcePtr& s) { return s->file.filename() == f.filename(); });
@@ -67,17 +43,6 @@ std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::
         });
     }
     return found;
-}
-
-std::vector<fs::path> audioFilesIn(const fs::path& folder) {
-    std::vector<fs::path> list;
-    std::error_code error;
-    for (fs::directory_iterator it(folder, error); !error && it != fs::directory_iterator(); it.increment(error)) {
-        std::error_code ignored;
-        if (it->is_regular_file(ignored) && mayBeAudio(it->path())) list.push_back(it->path());
-    }
-    std::sort(list.begin(), list.end());
-    return list;
 }
 
 Project withFound(const Project& p, const std::vector<Found>& found) {

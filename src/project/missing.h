@@ -16,16 +16,12 @@ struct Found {
     std::shared_ptr<const Sound> sound; // at the rate that was asked for
 };
 
-// Looks through a folder and all within it (links are not followed) for the audio of sources: known by what it
+// Looks through a folder and all within it (sound::audioWithin) for the audio of sources: known by what it
 // sounds like, whatever it is called now; of a source whose content was never known, by its name. Files of the
 // right name are looked at first. Any thread; takes time. Files that cannot be read are passed over; stopped, it
 // returns what it has.
 std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const std::filesystem::path& folder, int rate,
                                const base::Progress& progress = {});
-
-// The files of a folder, not of those within it, that are audio by their ending; by name. Empty where it cannot be
-// read.
-std::vector<std::filesystem::path> audioFilesIn(const std::filesystem::path& folder);
 
 // The project with what was found. Undo leaves this alone.
 Project withFound(const Project& p, const std::vector<Found>& found);

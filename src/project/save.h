@@ -32,6 +32,11 @@ Result<Loaded> loadProject(const std::filesystem::path& path, const base::Progre
 std::string toJson(const Project& p, const std::filesystem::path& folder);
 Result<Project> fromJson(const std::string& text, const std::filesystem::path& folder, const std::string& shownAs);
 
+// What is known of one source, without its id and its audio, as text; and back: none where it is no such text, or
+// of a newer version.
+std::string sourceToJson(const Source& source);
+std::optional<Source> sourceFromJson(const std::string& text);
+
 // Reads the audio of every source of a document that has none yet. Returns warnings.
 std::vector<std::string> loadAudio(Project& p, const base::Progress& progress);
 

@@ -23,14 +23,35 @@ void putReading(Source& source, hear::Reading reading) {
         source.readings.insert(it, std::move(reading));
 }
 
+namespace {
+
+// What is written counts before what is heard.
+void keyFromReadings(Source& source) {
+    source.key.reset();
+    for (const hear::Witness by : {hear::Witness::Name, hear::Witness::Tag, hear::Witness::Heard})
+        if (const hear::Reading* r = readingBy(source, by); r != nullptr && !source.key) source.key = r->key;
+}
+
+} // namespace
+
 void takeIn(Source& source, const hear::Heard& heard) {
     putReading(source, hear::heardReading(heard));
     putReading(source, hear::lengthReading(heard));
     source.kind = heard.kind;
     source.beatsInBar = heard.beatsInBar;
-    source.key.reset();
-    for (const hear::Witness by : {hear::Witness::Name, hear::Witness::Tag, hear::Witness::Heard})
-        if (const hear::Reading* r = readingBy(source, by); r != nullptr && !source.key) source.key = r->key;
+    keyFromReadings(source);
+}
+
+bool takeHeard(Source& source, const Source& before) {
+    const hear::Reading* heard = readingBy(before, hear::Witness::Heard);
+    const hear::Reading* length = readingBy(before, hear::Witness::Length);
+    if (heard == nullptr || length == nullptr || !(before.window == source.window)) return false;
+    putReading(source, *heard);
+    putReading(source, *length);
+    source.kind = before.kind;
+    source.beatsInBar = before.beatsInBar;
+    keyFromReadings(source);
+    return true;
 }
 
 void listenTo(Source& source, const base::Progress& progress) {

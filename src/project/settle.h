@@ -9,6 +9,9 @@ namespace project {
 // ones. Does not choose.
 void takeIn(Source& source, const hear::Heard& heard);
 
+// What was heard of the same recording before; false, and nothing done, where nothing was.
+bool takeHeard(Source& source, const Source& before);
+
 // Listens to the source's recording, at its own rate, and puts the readings Heard and Length, the key and the kind
 // into it, in the place of earlier ones. Does not choose. REQUIRES source.sound. Any thread; takes time: the file
 // is read again where the project has another rate. Leaves the source alone when stopped.

@@ -4,8 +4,8 @@
 #include "base/user_folders.h"
 #include "base/utf8.h"
 #include "project/settle.h"
+#include "shelf/database.h"
 
-#include <SQLiteCpp/SQLiteCpp.h>
 #include <array>
 #include <fmt/format.h>
 
@@ -13,13 +13,7 @@ namespace shelf {
 
 namespace fs = std::filesystem;
 
-struct Memory::Database {
-    SQLite::Database sqlite;
-};
-
 namespace {
-
-constexpr int busyMilliseconds = 2000;
 
 // Pins as "seconds beat seconds beat …", exactly.
 std::string written(const std::vector<metre::Pin>& pins) {
@@ -75,22 +69,7 @@ void writeDecimals(SQLite::Database& database) {
         put.reset();
     }
 }
-constexpr std::array<void (*)(SQLite::Database&), 2> migrations = {makeTable, writeDecimals};
-
-// Calls what uses the database; what goes wrong there becomes a sentence.
-template <class Use>
-auto used(const char* what, const Use& use) -> Result<decltype(use())> {
-    try {
-        if constexpr (std::is_void_v<decltype(use())>) {
-            use();
-            return {};
-        } else {
-            return use();
-        }
-    } catch (const std::exception& e) {
-        return base::problem(fmt::format("{}: {}.", what, e.what()));
-    }
-}
+constexpr std::array<Migration, 2> migrations = {makeTable, writeDecimals};
 
 } // namespace
 
@@ -100,26 +79,7 @@ Memory::~Memory() = default;
 Result<std::unique_ptr<Memory>> Memory::open(const fs::path& file) {
     const std::string what =
         fmt::format("What was settled before could not be read from {}", base::shownPath(file));
-    std::error_code error;
-    fs::create_directories(file.parent_path(), error);
-    if (error) return base::problem(fmt::format("{}: {}.", what, error.message()));
-    auto opened = used(what.c_str(), [&] {
-        auto database = std::make_unique<Database>(Database{
-            SQLite::Database(file.string(), SQLite::OPEN_READWRITE | SQLite::OPEN_CREATE, busyMilliseconds)});
-        SQLite::Database& sqlite = database->sqlite;
-        // Losing the last seconds to a power cut is no harm here; a damaged file would be.
-        sqlite.exec("PRAGMA journal_mode=WAL");
-        sqlite.exec("PRAGMA synchronous=NORMAL");
-        SQLite::Transaction all(sqlite, SQLite::TransactionBehavior::IMMEDIATE);
-        const int version = sqlite.execAndGet("PRAGMA user_version").getInt();
-        if (version > static_cast<int>(migrations.size()))
-            throw std::runtime_error("it was written by a newer Patient Metre");
-        for (auto m = static_cast<std::size_t>(std::max(0, version)); m < migrations.size(); ++m)
-            migrations[m](sqlite);
-        sqlite.exec(fmt::format("PRAGMA user_version={}", migrations.size()));
-        all.commit();
-        return database;
-    });
+    auto opened = openDatabase(file, migrations, what);
     if (!opened) return tl::unexpected(opened.error());
     return std::unique_ptr<Memory>(new Memory(std::move(*opened)));
 }

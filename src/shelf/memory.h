@@ -15,6 +15,8 @@ namespace shelf {
 
 using base::Result;
 
+struct Database;
+
 // What was settled for one source.
 struct Settled {
     hear::Witness by = hear::Witness::Typed;
@@ -40,7 +42,6 @@ class Memory {
     std::size_t size() const;
 
   private:
-    struct Database;
     explicit Memory(std::unique_ptr<Database> database);
     std::unique_ptr<Database> database_;
     mutable std::mutex mutex_;

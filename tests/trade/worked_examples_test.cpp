@@ -1,5 +1,6 @@
 // The main job held against the outside: worked examples of the trade, published standards, reference libraries.
 #include "deliver/loops.h"
+#include "hear/key.h"
 #include "hear/onsets.h"
 #include "metre/beat_map.h"
 #include "metre/metre_map.h"
@@ -15,6 +16,7 @@
 #include "support/files.h"
 
 #include <cmath>
+#include <gmock/gmock.h>
 #include <gsl/gsl_integration.h>
 #include <gtest/gtest.h>
 
@@ -144,6 +146,30 @@ TEST(Demo, WhatNamesAndTagsSayIsTrue) {
         EXPECT_NEAR(project::importFile(support::demoAudio(name), 48000)->source.beats->meanTempo().value,
                     std::stod(bpm), 1e-9);
     }
+}
+
+// The circle of fifths. Key signatures of all keys, and the closely related keys of C major and of A minor: S.
+// Kostka, D. Payne, "Tonal Harmony", McGraw-Hill, on key signatures and on closely related keys (from memory); the
+// table of signatures stands in every handbook of music theory.
+TEST(RelatedKeys, FollowTheCircleOfFifths) {
+    const auto key = [](const char* text) { return *hear::parseKey(text); };
+    const std::vector<std::pair<const char*, int>> signatures = {
+        {"C", 0},   {"G", 1},   {"D", 2},   {"A", 3},   {"E", 4},   {"B", 5},   {"F#", 6},  {"F", -1},
+        {"Bb", -2}, {"Eb", -3}, {"Ab", -4}, {"Db", -5}, {"Am", 0},  {"Em", 1},  {"Bm", 2},  {"F#m", 3},
+        {"C#m", 4}, {"G#m", 5}, {"D#m", 6}, {"Dm", -1}, {"Gm", -2}, {"Cm", -3}, {"Fm", -4}, {"Bbm", -5}};
+    for (const auto& [name, fifths] : signatures)
+        EXPECT_EQ(hear::signatureOf(key(name)), fifths) << name;
+    const auto related = [&](const char* to) {
+        std::vector<std::string> list;
+        for (const auto& [name, fifths] : signatures)
+            if (hear::areRelated(key(to), key(name))) list.emplace_back(name);
+        return list;
+    };
+    using ::testing::UnorderedElementsAre;
+    EXPECT_THAT(related("C"), UnorderedElementsAre("C", "F", "G", "Am", "Dm", "Em"));
+    EXPECT_THAT(related("Am"), UnorderedElementsAre("C", "F", "G", "Am", "Dm", "Em"));
+    // Across the seam of the circle: six sharps are six flats.
+    EXPECT_THAT(related("F#"), UnorderedElementsAre("F#", "B", "Db", "D#m", "G#m", "Bbm"));
 }
 
 } // namespace

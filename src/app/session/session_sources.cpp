@@ -9,6 +9,7 @@
 #include "project/import.h"
 #include "project/missing.h"
 #include "project/settle.h"
+#include "sound/audio_files.h"
 #include "sound/tag_file.h"
 
 #include <algorithm>
@@ -99,10 +100,11 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
             all.push_back(file);
             continue;
         }
-        const std::vector<fs::path> within = project::audioFilesIn(file);
+        const std::vector<sound::ListedFile> within = sound::audioIn(file).files;
         if (within.empty())
             complain(tr("Nothing was brought in"), {tr("%1 holds no audio.").arg(qt(base::shownPath(file)))});
-        all.insert(all.end(), within.begin(), within.end());
+        for (const sound::ListedFile& each : within)
+            all.push_back(each.file);
     }
     files = std::move(all);
     if (files.empty()) return;

@@ -1,0 +1,64 @@
+#include "cli/given.h"
+
+#include "sound/audio_files.h"
+
+#include <CLI/CLI.hpp>
+#include <iostream>
+
+namespace cli {
+
+namespace fs = std::filesystem;
+
+void addGiven(CLI::App& command, Given& given, bool folders) {
+    if (folders) command.add_flag("-r", given.deeper, "Of folders, also what lies in folders within them");
+    command.add_flag("-0", given.byZeros, "Names on standard input (-) end with a zero byte each");
+    command.add_option("--jobs", given.jobs, "How many files to work on at once; all processors without it")
+        ->type_name("N")
+        ->check(CLI::Range(1, 256));
+    command.add_flag("--quiet", given.quiet, "Show no progress");
+}
+
+std::vector<fs::path> namesFromInput(bool byZeros) {
+    std::vector<fs::path> names;
+    std::string name;
+    while (std::getline(std::cin, name, byZeros ? '\0' : '\n'))
+        if (!name.empty()) names.emplace_back(name);
+    return names;
+}
+
+std::vector<fs::path> expanded(const Given& given, Output& output, bool& failed) {
+    std::vector<fs::path> named;
+    for (const fs::path& file : given.files) {
+        if (file == "-") {
+            const std::vector<fs::path> listed = namesFromInput(given.byZeros);
+            named.insert(named.end(), listed.begin(), listed.end());
+        } else {
+            named.push_back(file);
+        }
+    }
+    std::vector<fs::path> all;
+    const auto complain = [&](const std::string& problem) {
+        output.say(problem);
+        failed = true;
+    };
+    for (const fs::path& file : named) {
+        std::error_code error;
+        if (!fs::is_directory(file, error)) {
+            all.push_back(file);
+        } else if (given.deeper) {
+            const sound::Listing listing = sound::audioWithin(file);
+            for (const auto& found : listing.files)
+                all.push_back(found.file);
+            for (const auto& unread : listing.unread)
+                complain(unread.second);
+        } else {
+            const sound::FolderContent content = sound::audioIn(file);
+            for (const auto& found : content.files)
+                all.push_back(found.file);
+            if (!content.problem.empty()) complain(content.problem);
+        }
+    }
+    return all;
+}
+
+} // namespace cli

@@ -1,0 +1,76 @@
+#include "shelf/scan.h"
+#include "base/utf8.h"
+#include "cli/json_line.h"
+#include "cli/shelf.h"
+
+#include <fmt/format.h>
+
+namespace cli {
+
+namespace fs = std::filesystem;
+
+int scan(const ScanCommand& command, const std::stop_token& stop, Output& output) {
+    std::vector<fs::path> folders;
+    bool failed = false;
+    for (const fs::path& given : command.given.files) {
+        const std::vector<fs::path> names =
+            given == "-" ? namesFromInput(command.given.byZeros) : std::vector<fs::path>{given};
+        for (const fs::path& name : names) {
+            std::error_code error;
+            const fs::path folder = fs::canonical(name, error);
+            if (error || !fs::is_directory(folder, error)) {
+                output.say(fmt::format("{} is no folder that could be looked into.", base::shownPath(name)));
+                failed = true;
+                continue;
+            }
+            folders.push_back(folder);
+        }
+    }
+    auto library = shelf::Library::open(shelf::libraryFile());
+    if (!library) {
+        output.say(library.error().text);
+        return 1;
+    }
+    if (!(*library)->told().empty()) output.say((*library)->told());
+    for (const fs::path& folder : folders)
+        if (auto added = (*library)->addFolder(folder); !added) {
+            output.say(added.error().text);
+            return 1;
+        }
+    const auto memory = shelf::Memory::open(shelf::memoryFile());
+    shelf::ScanOptions options;
+    options.jobs = command.given.jobs;
+    options.memory = memory ? memory->get() : nullptr;
+    if (!command.given.quiet)
+        options.onCount = [&](std::size_t done, std::size_t of) {
+            output.progress(fmt::format("{} of {} files read", done, of));
+        };
+    const auto scanned = shelf::scan(**library, folders, options, {{}, stop});
+    output.progress({});
+    if (!scanned) {
+        output.say(scanned.error().text);
+        return 1;
+    }
+    for (const std::string& problem : scanned->problems)
+        output.say(problem);
+    if (scanned->problems.size() < scanned->failed)
+        output.say(fmt::format("and {} more.", scanned->failed - scanned->problems.size()));
+    if (command.table) {
+        constexpr const char* form = "{:>8}  {:>8}  {:>8}  {:>8}  {:>8}  {:>8}";
+        output.line(fmt::format(form, "scanned", "new", "changed", "gone", "failed", "seconds"));
+        output.line(fmt::format(form, scanned->files, scanned->fresh, scanned->changed, scanned->gone,
+                                scanned->failed, fmt::format("{:.2f}", scanned->seconds)));
+    } else {
+        Json j = Json::object();
+        j["scanned"] = scanned->files;
+        j["new"] = scanned->fresh;
+        j["changed"] = scanned->changed;
+        j["gone"] = scanned->gone;
+        j["failed"] = scanned->failed;
+        j["seconds"] = rounded(scanned->seconds, 1e3);
+        output.line(dumped(j));
+    }
+    return failed || scanned->failed > 0 || scanned->cancelled ? 1 : 0;
+}
+
+} // namespace cli

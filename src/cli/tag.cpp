@@ -1,0 +1,102 @@
+#include "base/utf8.h"
+#include "cli/in_order.h"
+#include "cli/json_line.h"
+#include "cli/shelf.h"
+#include "hear/key.h"
+#include "metre/tempo.h"
+#include "sound/read.h"
+#include "sound/tag_file.h"
+
+#include <fmt/format.h>
+
+namespace cli {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+struct Said {
+    sound::Tags tags;
+    sound::LoopInfo loop;
+    std::optional<hear::Key> key;
+};
+
+base::Result<Said> saidBy(const TagCommand& command) {
+    Said said;
+    if (command.bpm.empty() && command.key.empty() && command.beats == 0)
+        return base::problem("Say what to write: --bpm, --key or --beats.");
+    if (!command.bpm.empty()) {
+        const auto bpm = metre::parseTempo(command.bpm);
+        if (!bpm) return base::problem(fmt::format("--bpm: {}", bpm.error().text));
+        said.tags.bpm = said.loop.bpm = *bpm;
+    }
+    if (!command.key.empty()) {
+        said.key = hear::parseKey(command.key);
+        if (!said.key) return base::problem(fmt::format("“{}” is no key. Say it as Dm or F#.", command.key));
+        said.tags.key = hear::keyTag(*said.key);
+        said.loop.rootNote = 60 + said.key->root;
+    }
+    if (command.beats != 0) {
+        if (command.bpm.empty())
+            return base::problem("--beats needs --bpm: a number of beats is written together with the tempo.");
+        said.loop.beats = command.beats;
+    }
+    return said;
+}
+
+// Where so many beats end, where the file is that long: a loop's points.
+base::Result<sound::LoopInfo> loopOf(const fs::path& file, const Said& said) {
+    sound::LoopInfo loop = said.loop;
+    if (!loop.beats) return loop;
+    auto reader = sound::Reader::open(file, sound::mostBytes);
+    if (!reader) return tl::unexpected(reader.error());
+    std::vector<float> buffer(std::size_t(1 << 15) * static_cast<std::size_t>(reader->facts().channels));
+    while (true) {
+        const auto got = reader->read(buffer.data(), 1 << 15);
+        if (!got) return tl::unexpected(got.error());
+        if (*got == 0) break;
+    }
+    const metre::Frames frames = reader->facts().frames;
+    const metre::Frames end =
+        metre::toFrames(metre::Seconds(*loop.beats * 60.0 / loop.bpm->value), reader->facts().rate);
+    // A hundredth of a second is a fade or a rounding; more is another length.
+    if (end - frames > metre::Frames(reader->facts().rate / 100))
+        return base::problem(
+            fmt::format("{} was not written into: {} beats at {} last {:.2f} s, and it has {:.2f} s.",
+                        base::shownPath(file), *loop.beats, metre::tempoLabel(*loop.bpm),
+                        *loop.beats * 60.0 / loop.bpm->value, reader->facts().length().value));
+    loop.loop = {metre::Frames(0), std::min(end, frames)};
+    return loop;
+}
+
+Outcome tagOne(const fs::path& file, const TagCommand& command, const Said& said) {
+    const auto loop = loopOf(file, said);
+    const auto done = loop ? sound::tagFile(file, said.tags, *loop) : tl::unexpected(loop.error());
+    if (!done)
+        return {command.table ? std::string() : errorLine(file, done.error().text), {done.error().text}, true};
+    if (command.table) return {base::toUtf8(file.native()), {}, false};
+    Json j = Json::object();
+    nameInto(j, file);
+    j["bpm"] = said.tags.bpm ? Json(said.tags.bpm->value) : Json(nullptr);
+    j["key"] = said.key ? Json(hear::keyName(*said.key)) : Json(nullptr);
+    j["beats"] = said.loop.beats ? Json(*said.loop.beats) : Json(nullptr);
+    return {dumped(j), {}, false};
+}
+
+} // namespace
+
+int tag(const TagCommand& command, const std::stop_token& stop, Output& output) {
+    const auto said = saidBy(command);
+    if (!said) {
+        output.say(said.error().text);
+        return 2;
+    }
+    bool failed = false;
+    const std::vector<fs::path> files = expanded(command.given, output, failed);
+    const bool allDone =
+        inOrder(files, command.given.jobs, command.given.quiet, stop, output,
+                [&](const fs::path& file, const std::stop_token&) { return tagOne(file, command, *said); });
+    return failed || !allDone ? 1 : 0;
+}
+
+} // namespace cli
