@@ -123,6 +123,27 @@ std::pair<std::size_t, std::size_t> sounding(const Scene& scene, std::size_t i, 
             static_cast<std::size_t>(last - scene.reaches.begin())};
 }
 
+// Two ramps at once, exact at both ends of n frames.
+Ramp both(const Ramp& a, const Ramp& b, int n) {
+    if (a == Ramp{}) return b;
+    if (b == Ramp{}) return a;
+    const float frames = static_cast<float>(n);
+    const float from = a.from * b.from;
+    return {from, ((a.from + a.step * frames) * (b.from + b.step * frames) - from) / frames};
+}
+
+// How a guest's clips are taken; none where it is not its turn.
+std::optional<Take> takeOf(const Take& take, std::int64_t guest, int n) {
+    if (guest == 0) return take;
+    if (guest != take.guests.now && guest != take.guests.left) return std::nullopt;
+    const Ramp& own = guest == take.guests.now ? take.guests.rise : take.guests.fall;
+    if (own == Ramp{}) return take;
+    Take out = take;
+    out.ramp = both(take.ramp, own, n);
+    out.which = Take::Which::All;
+    return out;
+}
+
 // Each track for itself, then all together.
 void addTracks(const Scene& scene, std::int64_t from, float* out, int n, const Take& take, TrackPeaks* peaks) {
     std::array<float, std::size_t(2) * chunk> one{};
@@ -137,19 +158,22 @@ void addTracks(const Scene& scene, std::int64_t from, float* out, int n, const T
             while (end < clips.size() && clips[end].track == track)
                 ++end;
         const auto [first, last] = sounding(scene, i, end, from, n);
+        const std::int64_t guest = clips[i].guest;
         i = end;
+        const std::optional<Take> here = takeOf(take, guest, n);
+        if (!here) continue;
         bool any = false;
         for (std::size_t k = first; k < last; ++k) {
             if (!sounds(clips[k], from, n)) continue;
             if (!any) std::fill(one.begin(), one.begin() + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
             any = true;
-            addClip(clips[k], from, n, take, one.data());
+            addClip(clips[k], from, n, *here, one.data());
         }
         if (!any) continue;
         for (int k = 0; k < 2 * n; ++k)
             out[k] += one[static_cast<std::size_t>(k)];
-        if (peaks == nullptr || track >= TrackPeaks::most) continue;
-        auto& peak = peaks->of[track];
+        if (peaks == nullptr || (guest == 0 && track >= TrackPeaks::most)) continue;
+        auto& peak = guest != 0 ? peaks->guests : peaks->of[track];
         for (int k = 0; k < 2 * n; ++k)
             peak[static_cast<std::size_t>(k) % 2] =
                 std::max(peak[static_cast<std::size_t>(k) % 2],
@@ -163,7 +187,8 @@ void add(const Scene& scene, std::int64_t from, float* out, int n, const Take& t
     for (int done = 0; done < n; done += chunk) {
         const int part = std::min(chunk, n - done);
         Take here = take;
-        here.ramp.from += here.ramp.step * static_cast<float>(done);
+        for (Ramp* ramp : {&here.ramp, &here.guests.rise, &here.guests.fall})
+            ramp->from += ramp->step * static_cast<float>(done);
         addTracks(scene, from + done, out + static_cast<std::ptrdiff_t>(2) * done, part, here, peaks);
     }
     if (scene.click) addClick(scene, *scene.click, from, out, n, take);

@@ -16,6 +16,15 @@ struct Ramp {
     bool operator==(const Ramp&) const = default;
 };
 
+// Who is heard beside the project's own clips: one guest, and one whose place it took.
+struct Guests {
+    std::int64_t now = 0; // 0: none
+    std::int64_t left = 0;
+    Ramp rise;
+    Ramp fall{0, 0};
+    bool operator==(const Guests&) const = default;
+};
+
 // Which clips of a scene sound.
 struct Take {
     enum class Which {
@@ -25,6 +34,7 @@ struct Take {
     } which = Which::All;
     std::int64_t edge = 0; // a frame of the scene
     Ramp ramp;             // of all, or of those across the edge
+    Guests guests;
 };
 
 // The highest absolute sample of each track's left and right, before the output gain: raised by whoever mixes.
@@ -32,6 +42,7 @@ struct Take {
 struct TrackPeaks {
     static constexpr std::size_t most = 128;
     std::array<std::array<float, 2>, most> of{};
+    std::array<float, 2> guests{};
 };
 
 // Adds frames [from, from + n) of a scene to interleaved stereo. A pure function: the same frames come out the

@@ -51,6 +51,9 @@ struct SceneClip {
     sound::AudioPtr audio;
     Gains gains;
     std::size_t track = 0;
+    // 0: the project's own. Else whose it is: it sounds while that is its turn (mix::Guests). All clips of a track
+    // are of one.
+    std::int64_t guest = 0;
     // What is heard of it, from beat 0; over the first and the last frames it rises and falls evenly, crossing over
     // with a piece beside it.
     Frames from;

@@ -8,11 +8,14 @@
 namespace play {
 
 struct Engine::Order {
-    enum class Kind { Scene, Play, Stop, Locate, Jump } kind = Kind::Stop;
+    enum class Kind { Scene, Play, Stop, Locate, Jump, Guest } kind = Kind::Stop;
     const Scene* scene = nullptr;
     Beats to;
     Beats at;
     int bars = 0;
+    std::int64_t guest = 0;
+    bool hasPlace = false; // `at` counts
+    bool whole = false;
 };
 
 struct Engine::Mail {
@@ -44,22 +47,43 @@ void Engine::collect() {
 }
 
 void Engine::setScene(const ScenePtr& scene) {
-    Order order{Order::Kind::Scene, scene.get(), {}, {}, 0};
+    Order order;
+    order.kind = Order::Kind::Scene;
+    order.scene = scene.get();
     if (!mail_->alive.emplace(scene.get(), scene).second) return; // the same scene is on its way already
     give(order);
 }
 
 void Engine::play(int countInBars) {
-    give({Order::Kind::Play, nullptr, {}, {}, countInBars});
+    Order order;
+    order.kind = Order::Kind::Play;
+    order.bars = countInBars;
+    give(order);
 }
 void Engine::stop() {
-    give({Order::Kind::Stop, nullptr, {}, {}, 0});
+    give({});
 }
 void Engine::locate(Beats to) {
-    give({Order::Kind::Locate, nullptr, to, {}, 0});
+    Order order;
+    order.kind = Order::Kind::Locate;
+    order.to = to;
+    give(order);
 }
 void Engine::jump(Beats at, Beats to) {
-    give({Order::Kind::Jump, nullptr, to, at, 0});
+    Order order;
+    order.kind = Order::Kind::Jump;
+    order.at = at;
+    order.to = to;
+    give(order);
+}
+void Engine::setGuest(std::int64_t guest, std::optional<Beats> at, bool whole) {
+    Order order;
+    order.kind = Order::Kind::Guest;
+    order.guest = guest;
+    order.hasPlace = at.has_value();
+    order.at = at.value_or(Beats(0));
+    order.whole = whole;
+    give(order);
 }
 
 float Engine::takeTrackPeak(std::size_t track, int channel) {
@@ -96,7 +120,7 @@ void Engine::leave(const Leaving& leaving) {
 void Engine::leaveBehind() {
     if (!running_ || rising_ == fade || counting_ > 0 || risingAcross_ == fade)
         return; // nothing of it has sounded yet
-    leave({now_, mix::Take::Which::All, 0, fade});
+    leave({now_, mix::Take::Which::All, 0, fade, {guestNow_, 0, {}, {0, 0}}});
     rising_ = fade;
     risingAcross_ = 0;
 }
@@ -132,7 +156,9 @@ void Engine::take(const Order& order) {
         if (counting_ > 0)
             beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at), now_.scene->rate)).value,
                         std::memory_order_relaxed);
-        running_ = hasJump_ = false;
+        running_ = hasJump_ = hasGuest_ = false;
+        guestNow_ = guestLeft_ = 0;
+        guestRise_ = guestFall_ = 0;
         rising_ = risingAcross_ = 0;
         counting_ = 0;
         break;
@@ -148,7 +174,51 @@ void Engine::take(const Order& order) {
         jumpAt_ = order.at;
         jumpTo_ = order.to;
         break;
+    case Order::Kind::Guest:
+        hasGuest_ = running_ || order.guest == 0;
+        guestNext_ = order.guest;
+        guestAt_.reset();
+        if (order.hasPlace) guestAt_ = order.at;
+        guestWhole_ = order.whole;
+        break;
     }
+}
+
+void Engine::letIn(bool whole) {
+    hasGuest_ = false;
+    if (guestNow_ == guestNext_) return;
+    guestLeft_ = guestNow_;
+    guestFall_ = guestNow_ != 0 ? fade : 0;
+    guestNow_ = guestNext_;
+    guestRise_ = guestNow_ != 0 && !whole ? fade : 0;
+}
+
+// Lets a guest in whose time has come; else how many of n frames it is till then.
+int Engine::untilGuest(int n) {
+    if (!hasGuest_) return n;
+    if (!guestAt_ || !running_) {
+        letIn(false);
+        return n;
+    }
+    const Scene& s = *now_.scene;
+    const std::int64_t place = frameOf(*guestAt_);
+    const std::int64_t begins = guestWhole_ ? place : place - fade;
+    if (now_.at < begins) return static_cast<int>(std::min<std::int64_t>(n, begins - now_.at));
+    if (now_.at <= place) {
+        letIn(guestWhole_ && now_.at == place);
+        return n;
+    }
+    const std::int64_t loopTo = frameOf(s.loopTo);
+    const bool comesAgain = s.loop && now_.at < loopTo && place >= frameOf(s.loopFrom) && place < loopTo;
+    if (!comesAgain) letIn(false);
+    return n;
+}
+
+mix::Guests Engine::guests() const {
+    return {guestNow_,
+            guestFall_ > 0 ? guestLeft_ : 0,
+            guestRise_ > 0 ? mix::Ramp{1 - static_cast<float>(guestRise_) / fade, 1.0F / fade} : mix::Ramp{},
+            {static_cast<float>(guestFall_) / fade, -1.0F / fade}};
 }
 
 // While one change crosses over, another would cut it off in the middle.
@@ -175,7 +245,7 @@ void Engine::takeOrders() {
 
 // Frames until something changes that is constant, or changes evenly, till then.
 int Engine::untilNextChange(int n) const {
-    for (const int frames : {rising_, risingAcross_})
+    for (const int frames : {rising_, risingAcross_, guestRise_, guestFall_})
         if (frames > 0) n = std::min(n, frames);
     for (std::size_t i = 0; i < leavings_; ++i)
         n = std::min(n, leaving_[i].frames);
@@ -189,10 +259,15 @@ void Engine::addNow(float* out, int n) {
     if (rising_ > 0) {
         take.ramp = {1 - static_cast<float>(rising_) / fade, 1.0F / fade};
     } else if (risingAcross_ > 0) {
-        take = {
-            mix::Take::Which::RiseAcross, riseEdge_, {1 - static_cast<float>(risingAcross_) / fade, 1.0F / fade}};
+        take = {mix::Take::Which::RiseAcross,
+                riseEdge_,
+                {1 - static_cast<float>(risingAcross_) / fade, 1.0F / fade},
+                {}};
     }
+    take.guests = guests();
     mix::add(s, now_.at, out, n, take, &tracks_);
+    guestRise_ = std::max(0, guestRise_ - n);
+    guestFall_ = std::max(0, guestFall_ - n);
     now_.at += n;
     rising_ = std::max(0, rising_ - n);
     risingAcross_ = std::max(0, risingAcross_ - n);
@@ -202,7 +277,7 @@ void Engine::addLeaving(float* out, int n) {
     for (std::size_t i = 0; i < leavings_; ++i) {
         Leaving& l = leaving_[i];
         mix::add(*l.voice.scene, l.voice.at, out, n,
-                 {l.which, l.edge, {static_cast<float>(l.frames) / fade, -1.0F / fade}});
+                 {l.which, l.edge, {static_cast<float>(l.frames) / fade, -1.0F / fade}, l.guests});
         l.voice.at += n;
         l.frames -= n;
     }
@@ -216,8 +291,10 @@ void Engine::addLeaving(float* out, int n) {
 
 // Goes on elsewhere: what goes on across either edge crosses over, the rest stays as it is.
 void Engine::goAcross(std::int64_t edge, std::int64_t to) {
-    leave({now_, mix::Take::Which::Across, edge, fade});
+    leave({now_, mix::Take::Which::Across, edge, fade, {guestNow_, 0, {}, {0, 0}}});
     now_.at = to;
+    // What was to be let in beyond an end that is not passed comes in here.
+    if (hasGuest_ && guestAt_ && frameOf(*guestAt_) >= edge) letIn(guestWhole_);
     risingAcross_ = fade;
     riseEdge_ = to;
 }
@@ -228,6 +305,11 @@ void Engine::keepPeaks(const float* out, int n) {
         for (int i = 0; i < n; ++i)
             peak = std::max(peak, std::abs(out[2 * static_cast<std::size_t>(i) + c]));
         peaks_[c].store(peak, std::memory_order_relaxed);
+    }
+    for (std::size_t c = 0; c < 2; ++c) {
+        if (tracks_.guests[c] > guestPeaks_[c].load(std::memory_order_relaxed))
+            guestPeaks_[c].store(tracks_.guests[c], std::memory_order_relaxed);
+        tracks_.guests[c] = 0;
     }
     for (std::size_t t = 0; t < tracks_.of.size(); ++t)
         for (std::size_t c = 0; c < 2; ++c) {
@@ -253,6 +335,8 @@ void Engine::process(float* out, int n) {
             filled += part;
             continue;
         }
+        part = untilGuest(part);
+        part = untilNextChange(part);
         const std::int64_t loopFrom = frameOf(s.loopFrom);
         const std::int64_t loopTo = frameOf(s.loopTo);
         const bool inLoop = running_ && s.loop && loopTo > loopFrom && now_.at < loopTo;
@@ -273,6 +357,7 @@ void Engine::process(float* out, int n) {
         filled += part;
     }
     keepPeaks(out, n);
+    guest_.store(guestNow_, std::memory_order_release);
     if (running_)
         beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at - counting_), now_.scene->rate)).value,
                     std::memory_order_relaxed);

@@ -6,6 +6,7 @@
 #include <array>
 #include <atomic>
 #include <memory>
+#include <optional>
 
 namespace play {
 
@@ -37,6 +38,11 @@ class Engine {
     // it is beyond it. Another jump, a stop or a locate takes its place. Of a jump beyond the end of the loop
     // range, that end is where it goes.
     void jump(Beats at, Beats to);
+    // Beside the project's clips those of a guest are heard (mix::SceneClip::guest), in the place of another's; 0:
+    // nobody's. From `at` on: `whole`, as what begins there; else it has crossed over with the other by then. Where
+    // that has gone by and is not come to again, and where there is no `at`, at once. A stop takes the guest with
+    // it.
+    void setGuest(std::int64_t guest, std::optional<Beats> at = {}, bool whole = false);
 
     // Any thread.
     bool isPlaying() const { return playing_.load(std::memory_order_relaxed); }
@@ -51,6 +57,9 @@ class Engine {
 
     // The same of a track, before the output gain; 0 for tracks beyond mix::TrackPeaks::most.
     float takeTrackPeak(std::size_t track, int channel);
+    float takeGuestPeak(int channel) { return guestPeaks_[static_cast<std::size_t>(channel)].exchange(0.0F); }
+    // Whose clips are heard beside the project's.
+    std::int64_t guest() const { return guest_.load(std::memory_order_acquire); }
 
     // Audio callback thread. Fills n interleaved stereo frames.
     void process(float* out, int n);
@@ -72,6 +81,7 @@ class Engine {
         mix::Take::Which which = mix::Take::Which::All;
         std::int64_t edge = 0;
         int frames = 0; // still to sound
+        mix::Guests guests;
     };
 
     void give(Order order);
@@ -89,6 +99,9 @@ class Engine {
     std::int64_t frameOf(Beats b) const;
     void goAcross(std::int64_t edge, std::int64_t to);
     void keepPeaks(const float* out, int n);
+    void letIn(bool whole);
+    int untilGuest(int n);
+    mix::Guests guests() const;
 
     std::unique_ptr<Mail> mail_;
     std::int64_t scenesCollected_ = 0; // interface thread only
@@ -105,6 +118,14 @@ class Engine {
     bool hasJump_ = false;
     Beats jumpAt_;
     Beats jumpTo_;
+    std::int64_t guestNow_ = 0;
+    std::int64_t guestLeft_ = 0;
+    int guestRise_ = 0; // frames, still to fade in
+    int guestFall_ = 0;
+    bool hasGuest_ = false; // one is to be let in
+    std::int64_t guestNext_ = 0;
+    std::optional<Beats> guestAt_;
+    bool guestWhole_ = false;
     mix::TrackPeaks tracks_;
     std::int64_t orderAt_ = 0; // how many orders have been taken
 
@@ -116,6 +137,8 @@ class Engine {
     std::atomic<std::int64_t> scenesReturned_{0};
     std::atomic<std::int64_t> ordersDone_{0};
     std::atomic<bool> jumping_{false};
+    std::atomic<std::int64_t> guest_{0};
+    std::array<std::atomic<float>, 2> guestPeaks_{};
     std::array<std::atomic<float>, 2> peaks_{};
     std::array<std::array<std::atomic<float>, 2>, mix::TrackPeaks::most> trackPeaks_{};
 };

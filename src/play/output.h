@@ -29,7 +29,7 @@ class Output {
     virtual int rate() const = 0;
     virtual bool setRate(int rate) = 0;
     virtual bool isSimulated() const = 0;
-    // What the window shows: "ALSA: Scarlett…", "no sound device: playing silently".
+    // What the window shows: "ALSA: USB audio", "no sound device: playing silently".
     virtual std::string description() const = 0;
     // False once the device has gone away, or has stopped asking for sound. Interface thread.
     virtual bool isAlive() = 0;

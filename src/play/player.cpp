@@ -28,7 +28,7 @@ int workerCount() {
 
 Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange)
     : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange)),
-      laid_(project::lay(project::Project())) {
+      laid_(project::lay(project::Project())), base_(laid_) {
     startOutput();
 }
 
@@ -57,6 +57,11 @@ void Player::replaceOutput(std::unique_ptr<Output> output) {
 }
 
 metre::Beats Player::position() const {
+    return isAlone_ ? leftAt_ : heardPosition();
+}
+
+// Of what is heard: the project, or what is auditioned in its place.
+metre::Beats Player::heardPosition() const {
     if (raw_) return leftAt_;
     // A locate that the callback has not seen yet already counts, so that nothing jumps back for a moment.
     return engine_.ordersDone() < locateOrder_ ? located_ : engine_.position();
@@ -66,12 +71,14 @@ void Player::setProject(const project::LaidPtr& laid) {
     // While one new tempo waits for its clips, another waits behind it, and of several the last counts: otherwise a
     // wheel that is turned on and on would be heard only once it rests.
     const bool anotherTempo = !(laid->project().tempo == project().tempo);
-    if (waiting_ && wantsToPlay_ && !beginning_ && anotherTempo && laid->project().rate == rate_) {
+    if (waiting_ && isPlaying() && !beginning_ && anotherTempo && laid->project().rate == rate_) {
         next_ = laid;
         return;
     }
     next_.reset();
-    take(laid);
+    if (laid->project().rate != rate_) stopAudition(); // its sound is at the other rate
+    base_ = laid;
+    take(withAudition());
 }
 
 void Player::take(const project::LaidPtr& laid) {
@@ -82,7 +89,7 @@ void Player::take(const project::LaidPtr& laid) {
     places_.clear();
     std::vector<WantedRender> wanted;
     wanted.reserve(laid_->clips().size());
-    const double here = project().tempo.secondsAt(position()).value;
+    const double here = project().tempo.secondsAt(heardPosition()).value;
     const std::set<project::ClipId> compared =
         comparison_ ? std::set<project::ClipId>(comparison_->clips.begin(), comparison_->clips.end())
                     : std::set<project::ClipId>();
@@ -140,7 +147,7 @@ double Player::startOf(const Window& w) const {
 std::vector<RenderCache::Question> Player::aboutToSound() const {
     std::vector<RenderCache::Question> list;
     list.reserve(windows_.size());
-    const double here = project().tempo.secondsAt(position()).value;
+    const double here = project().tempo.secondsAt(heardPosition()).value;
     // Where the range goes round soon, its beginning is about to sound as well.
     const project::LoopRange& loop = project().loop;
     const double loopEnd = loop.on ? project().tempo.secondsAt(loop.to).value : -1;
@@ -195,9 +202,10 @@ void Player::tick() {
         waiting_ = false;
         publish();
         begin();
-        if (const project::LaidPtr next = std::move(next_)) take(next);
+        if (const project::LaidPtr next = std::move(next_)) setProject(next);
         return;
     }
+    tickAudition();
     if (cache_.changes() == publishedChanges_) return;
     if (wantsToPlay_ && std::chrono::steady_clock::now() - publishedAt_ < publishEvery) return;
     publish();
@@ -207,7 +215,7 @@ void Player::tick() {
 void Player::begin() {
     if (!beginning_) return;
     beginning_ = false;
-    if (wantsToPlay_) engine_.play(project().countIn);
+    if (wantsToPlay_) engine_.play(isAlone_ ? 0 : project().countIn);
 }
 
 void Player::compare(std::optional<Comparison> comparison) {
@@ -357,6 +365,7 @@ void Player::addClip(mix::Scene& scene, std::size_t first, std::size_t end,
             mix::SceneClip piece = mix::pieceOf(clip, p.rate, s.at, s.audio, s.from, s.to, extraDb);
             piece.rise = s.rise;
             piece.fall = s.fall;
+            if (!isAlone_) piece.guest = guestOf(clip.id());
             scene.clips.push_back(std::move(piece));
         }
     if (!now.segments.empty()) heard[clip.id().value] = std::move(now);
@@ -433,6 +442,7 @@ void Player::makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>&
 }
 
 void Player::playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click) {
+    stopAudition();
     if (!raw_) leftAt_ = position();
     wantsToPlay_ = false;
     makeRaw(std::move(audio), beats, click);
@@ -460,29 +470,40 @@ void Player::stopRaw() {
 
 void Player::play() {
     stopRaw();
+    // What was heard alone goes on beside the project.
+    std::optional<Guest> guest;
+    if (isAlone_) {
+        guest = heardGuest_;
+        endAlone();
+    }
     cache_.retry();
     wantsToPlay_ = true;
     beginning_ = waiting_ = true;
     changedAt_ = std::chrono::steady_clock::now();
-    take(laid_); // goes on with renderings that were cancelled
+    if (guest) {
+        nextGuest_ = std::move(guest);
+        nextIsAsked_ = false;
+    }
+    take(withAudition()); // goes on with renderings that were cancelled
 }
 
 void Player::stop() {
     stopRaw();
+    stopAudition();
     wantsToPlay_ = beginning_ = false;
     engine_.stop();
-    if (const project::LaidPtr next = std::move(next_)) take(next);
+    if (const project::LaidPtr next = std::move(next_)) setProject(next);
 }
 
 void Player::locate(metre::Beats to) {
-    if (raw_) {
+    if (raw_ || isAlone_) {
         leftAt_ = to;
         return;
     }
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();
-    take(laid_); // what is urgent has changed
+    take(withAudition()); // what is urgent has changed
 }
 
 void Player::jump(metre::Beats to, bool atOnce) {
@@ -528,8 +549,9 @@ std::string Player::problemWith(project::ClipId id) const {
 }
 
 bool Player::hasFailures() const {
-    return std::any_of(windows_.begin(), windows_.end(),
-                       [&](const Window& w) { return !cache_.problemWith(w.part->job->key).empty(); });
+    return std::any_of(windows_.begin(), windows_.end(), [&](const Window& w) {
+        return guestOf(w.clip->id()) == 0 && !cache_.problemWith(w.part->job->key).empty();
+    });
 }
 
 } // namespace play

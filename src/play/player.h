@@ -2,6 +2,7 @@
 #pragma once
 
 #include "play/engine.h"
+#include "play/guest.h"
 #include "play/output.h"
 #include "play/rate_feed.h"
 #include "play/render_cache.h"
@@ -38,7 +39,7 @@ class Player {
     // While playing, goes on at `to` from the next bar line on, or from `at`; stopped, it goes there.
     void jump(metre::Beats to, bool atOnce);
     bool isJumping() const { return engine_.isJumping(); }
-    bool isPlaying() const { return wantsToPlay_; }
+    bool isPlaying() const { return wantsToPlay_ && !isAlone_; }
     metre::Beats position() const;
 
     // Plays a recording as it is, from its start, in the place of the project; with a click on its beats where it
@@ -49,6 +50,30 @@ class Player {
     void stopRaw();
     bool isPlayingRaw() const { return raw_ != nullptr; }
     metre::Seconds rawPosition() const; // REQUIRES isPlayingRaw()
+
+    // Lets a recording be heard: while the project plays, beside it, from the next bar line on, or at once; where
+    // another is heard already, it has crossed over to this one by the next beat. It then goes with the project,
+    // through changes of tempo and key and round its range. While the project stands still, alone, from its first
+    // sample. Its level is its own. The same recording told anew (its beats are known now, or how it is to be heard
+    // is another) goes on where it is.
+    struct Auditioned {
+        std::shared_ptr<const project::Source> source; // with its sound
+        bool inTempo = true;
+        bool inKey = false;
+        bool repeat = true;
+        bool atOnce = false;
+        double db = -12;
+        bool operator==(const Auditioned&) const = default;
+    };
+    void audition(const Auditioned& auditioned);
+    // It goes on from another place of the recording: alone at once, beside the project from the next beat on, by
+    // whole beats. REQUIRES isAuditioning().
+    void auditionFrom(metre::Seconds from);
+    void stopAudition();
+    bool isAuditioning() const { return heardGuest_.has_value() || nextGuest_.has_value(); }
+    // Where in the recording it is; none while it waits for its bar line, or for its sound.
+    std::optional<metre::Seconds> auditionPosition() const;
+    float takeAuditionPeak(int channel);
 
     // From now on these clips are also rendered by another method, or not stretched at all, so that either can be
     // heard at once; nothing ends that. What becomes of it ends when the clips are gone.
@@ -141,6 +166,15 @@ class Player {
     double startOf(const Window& window) const;
     void begin();
     const project::Project& project() const { return laid_->project(); }
+    metre::Beats heardPosition() const;
+    // What is auditioned (player_audition.cpp).
+    project::LaidPtr withAudition();
+    void beginAlone(Guest guest);
+    void endAlone();
+    void tickAudition();
+    bool isReady(std::int64_t guest) const;
+    std::vector<Guest> guests() const;
+    metre::Beats placeFor(const Guest& guest, metre::Beats enters) const;
     void startOutput();
 
     std::unique_ptr<Output> output_;
@@ -158,6 +192,15 @@ class Player {
     std::unordered_map<base::Key, std::chrono::steady_clock::time_point, base::KeyHash> drafting_;
     std::optional<Comparison> comparison_;
     bool wantsOther_ = false;
+    // What is auditioned: the one that is heard, or heard last, and the one that comes after it.
+    project::LaidPtr base_; // the project's own; never null
+    std::optional<Guest> heardGuest_;
+    std::optional<Guest> nextGuest_;
+    bool isAlone_ = false;     // heardGuest_ plays in the project's place
+    bool nextIsAsked_ = false; // the engine has been told of it
+    bool nextAtOnce_ = false;
+    GuestCover cover_;
+    std::int64_t lastGuest_ = 0;
     metre::TempoMap heardTempo_;
     bool waiting_ = false; // a new tempo waits for its clips, or play does
     bool beginning_ = false;
