@@ -133,20 +133,6 @@ Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const W
 
 } // namespace
 
-Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
-                                  const base::Progress& progress) {
-    auto read = readSource(file, rate, progress.part(0, 0.6));
-    if (!read) return tl::unexpected(read.error());
-    ImportedSource out{newSource(file), std::move(read->warnings)};
-    out.source.content = std::move(read->content);
-    out.source.facts = read->facts;
-    out.source.sound = std::move(read->sound);
-    auto settled =
-        readAndSettle(out.source, file, heeded, read->recording, {}, read->onsets, progress.part(0.6, 1.0));
-    if (!settled) return tl::unexpected(settled.error());
-    return out;
-}
-
 namespace {
 
 // Whether all that is heard of a source, and where its first downbeat lies, follows from what was heard before.
@@ -160,6 +146,68 @@ bool saysAll(const Source& before, const hear::Window& window) {
 constexpr std::size_t mostKept = std::size_t(1) << 24; // samples of a file that are kept for its content
 
 } // namespace
+
+Result<ImportedSource> settledOf(const std::filesystem::path& file, const ReadSource& read, Witnesses heeded,
+                                 const base::Progress& progress, std::optional<Source> before) {
+    ImportedSource out{newSource(file), read.warnings};
+    out.source.content = read.content;
+    out.source.facts = read.facts;
+    if (before && !saysAll(*before, heeded.window)) before.reset();
+    auto settled = readAndSettle(out.source, file, heeded, read.recording, before, read.onsets, progress);
+    if (!settled) return tl::unexpected(settled.error());
+    return out;
+}
+
+Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
+                                  const base::Progress& progress) {
+    auto read = readSource(file, rate, progress.part(0, 0.6));
+    if (!read) return tl::unexpected(read.error());
+    auto out = settledOf(file, *read, heeded, progress.part(0.6, 1.0));
+    if (out) out->source.sound = std::move(read->sound);
+    return out;
+}
+
+Result<Beginning> readBeginning(const std::filesystem::path& file, int rate, Seconds length,
+                                const base::Progress& progress) {
+    auto reader = sound::Reader::open(file, sound::mostBytes / static_cast<std::int64_t>(sizeof(float)), rate);
+    if (!reader) return tl::unexpected(reader.error());
+    const auto channels = static_cast<std::size_t>(reader->facts().channels);
+    const Frames most = metre::toFrames(length, reader->facts().rate);
+    sound::Audio audio(reader->facts().rate, reader->facts().channels, Frames(0));
+    Beginning out;
+    constexpr std::int64_t block = 1 << 15;
+    std::vector<float> buffer(static_cast<std::size_t>(block) * channels);
+    while (!out.isWhole && audio.frames() < most) {
+        if (progress.stopped()) return base::cancelled();
+        const auto got = reader->read(buffer.data(), block);
+        if (!got) return tl::unexpected(got.error());
+        out.isWhole = *got == 0;
+        for (std::size_t c = 0; c < channels; ++c)
+            for (std::int64_t i = 0; i < *got; ++i)
+                audio.channels[c].push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
+    }
+    if (audio.frames() == Frames(0)) {
+        auto ended = reader->end(); // says why
+        if (!ended) return tl::unexpected(ended.error());
+    }
+    out.facts = reader->facts();
+    out.facts.frames = audio.frames();
+    const auto named = [&](const base::Problem& p) {
+        return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));
+    };
+    auto recording = hear::Recording::of(audio);
+    if (!recording) return named(recording.error());
+    const std::vector<hear::Onset> onsets = hear::onsets(*recording, 0.5, progress);
+    if (rate > 0 && rate != audio.rate) {
+        auto converted = sound::resampled(audio, rate, progress);
+        if (!converted) return converted.error().cancelled ? base::cancelled() : named(converted.error());
+        audio = std::move(*converted);
+    }
+    const std::vector<hear::Onset> attacks = hear::refinedIn(audio, onsets);
+    out.sound = soundOf(std::move(audio), attacks);
+    if (progress.stopped()) return base::cancelled();
+    return out;
+}
 
 Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses heeded,
                                     const base::Progress& progress, const HeardBefore& heardBefore) {

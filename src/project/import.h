@@ -44,6 +44,21 @@ struct ReadSource {
 };
 Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
 
+// All that is said and heard of a file that was read, and the reading that is used; without sound. What was heard
+// of it before, where that is known, is not listened to again. Any thread; takes time.
+Result<ImportedSource> settledOf(const std::filesystem::path& file, const ReadSource& read, Witnesses heeded = {},
+                                 const base::Progress& progress = {}, std::optional<Source> before = {});
+
+// The beginning of a file, so long at most, at a rate: for whoever wants to hear it at once. Its facts are those of
+// the part. Any thread. Fails, naming the file and the reason.
+struct Beginning {
+    sound::FileFacts facts;
+    std::shared_ptr<const Sound> sound;
+    bool isWhole = false; // there is no more
+};
+Result<Beginning> readBeginning(const std::filesystem::path& file, int rate, Seconds length,
+                                const base::Progress& progress = {});
+
 // What was heard of a recording before, by its content; none where it must be listened to.
 using HeardBefore = std::function<std::optional<Source>(const std::string& content)>;
 

@@ -610,6 +610,27 @@ Result<std::vector<Entry>> Library::entriesOf(const std::vector<fs::path>& files
     });
 }
 
+Result<std::vector<Entry>> Library::entriesIn(const fs::path& folder) const {
+    const std::lock_guard lock(mutex_);
+    return used(notRead, [&] {
+        std::vector<Entry> list;
+        SQLite::Statement find(database_->sqlite, fmt::format("SELECT {} FROM files WHERE path > ? AND path < ?"
+                                                              " ORDER BY path",
+                                                              entryColumns));
+        const auto [from, to] = boundsOf(folder);
+        bindBytes(find, 1, from);
+        bindBytes(find, 2, to);
+        Writer writer(database_->sqlite);
+        while (find.executeStep()) {
+            Entry e = entryFrom(find);
+            if (e.file.native().find('/', from.size()) != std::string::npos) continue; // deeper
+            e.own = writer.own(e.content);
+            list.push_back(std::move(e));
+        }
+        return list;
+    });
+}
+
 std::optional<project::Source> Library::sourceOf(std::int64_t id) const {
     const std::lock_guard lock(mutex_);
     auto found = used(notRead, [&]() -> std::optional<project::Source> {

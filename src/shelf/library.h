@@ -125,6 +125,8 @@ class Library {
     Result<std::vector<Entry>> entries(const std::vector<std::int64_t>& ids) const;
     // By file, of those that are known; in any order.
     Result<std::vector<Entry>> entriesOf(const std::vector<std::filesystem::path>& files) const;
+    // Of the files that lie in a folder itself, by path.
+    Result<std::vector<Entry>> entriesIn(const std::filesystem::path& folder) const;
     // All that is known of a file's timing, without sound and id; none where it was not read.
     std::optional<project::Source> sourceOf(std::int64_t id) const;
     // What was heard of a recording with this content, whatever its file is called; none where that was not, or by

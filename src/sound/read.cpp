@@ -102,6 +102,10 @@ Result<std::vector<std::string>> Reader::end() const {
     return warnings;
 }
 
+Seconds Reader::declaredLength() const {
+    return metre::toSeconds(metre::Frames(std::max<std::int64_t>(0, decoder_->declared)), facts_.rate);
+}
+
 double Reader::progress() const {
     return decoder_->declared > 0 ? std::min(1.0, double(facts_.frames.value) / double(decoder_->declared)) : 0;
 }

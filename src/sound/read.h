@@ -55,6 +55,7 @@ class Reader {
     Result<std::vector<std::string>> end() const;
     const FileFacts& facts() const { return facts_; } // `frames` grows while it is read
     double progress() const;                          // 0 to 1; 0 where the length is not known
+    Seconds declaredLength() const;                   // as the file says, which need not be so; 0 where it does not
 
   private:
     Reader(std::filesystem::path path, std::unique_ptr<Decoder> decoder)

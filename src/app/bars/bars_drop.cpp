@@ -1,14 +1,14 @@
 // Files and sources dropped on the page.
 #include "app/bars/bars_view.h"
 
-#include "app/shelf/shelf.h"
+#include "app/shelf/in_project_page.h"
+#include "app/widgets/dropped_files.h"
 #include "app/widgets/text.h"
 #include "metre/snap.h"
 #include "project/edit_clips.h"
 
 #include <QDragEnterEvent>
 #include <QMimeData>
-#include <QUrl>
 
 namespace app {
 
@@ -27,7 +27,7 @@ void BarsView::showLanding(const QPointF& at) {
 }
 
 void BarsView::dragEnterEvent(QDragEnterEvent* event) {
-    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(Shelf::sourceMime))
+    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(InProjectPage::sourceMime))
         event->acceptProposedAction();
 }
 
@@ -47,24 +47,18 @@ void BarsView::dropEvent(QDropEvent* event) {
     const project::Project p = session_.now(); // a copy: edits below replace the present one
     std::optional<TrackId> track;
     if (drag.landingTrack < p.tracks.size()) track = p.tracks[drag.landingTrack]->id;
-    if (event->mimeData()->hasFormat(Shelf::sourceMime)) {
-        const SourceId source{event->mimeData()->data(Shelf::sourceMime).toLongLong()};
+    if (event->mimeData()->hasFormat(InProjectPage::sourceMime)) {
+        const SourceId source{event->mimeData()->data(InProjectPage::sourceMime).toLongLong()};
         auto placed = project::place(p, source, track, *drag.landing);
         if (!placed)
             session_.say(qt(placed.error().text));
         else if (session_.edit(tr("Place"), std::move(placed->project)))
             session_.document().select({placed->id});
     } else {
-        std::vector<std::filesystem::path> files;
         QStringList elsewhere;
-        for (const QUrl& url : event->mimeData()->urls()) {
-            // toLocalFile() would lose bytes that are no UTF-8; the encoded form keeps them.
-            const QByteArray bytes = QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1());
-            if (url.isLocalFile())
-                files.emplace_back(bytes.toStdString());
-            else
-                elsewhere << tr("%1 is not a file on this machine.").arg(url.toDisplayString());
-        }
+        std::vector<std::filesystem::path> files = filesIn(*event->mimeData(), &elsewhere);
+        for (QString& each : elsewhere)
+            each = tr("%1 is not a file on this machine.").arg(each);
         if (!elsewhere.isEmpty()) session_.complain(tr("Not everything can be brought in"), elsewhere);
         session_.importFiles(std::move(files), track, *drag.landing);
     }

@@ -22,6 +22,18 @@ Preferences loadPreferences() {
     p.output.rate = std::clamp(file.value("output/rate", 0).toInt(), 0, 384000);
     p.output.block = std::clamp(file.value("output/block", 256).toInt(), 16, 8192);
     p.lamp = file.value("look/lamp", false).toBool();
+    AuditionWays& a = p.audition;
+    a.automatic = file.value("audition/automatic", a.automatic).toBool();
+    a.inTempo = file.value("audition/inTempo", a.inTempo).toBool();
+    a.inKey = file.value("audition/inKey", a.inKey).toBool();
+    a.repeat = file.value("audition/repeat", a.repeat).toBool();
+    a.atOnce = file.value("audition/atOnce", a.atOnce).toBool();
+    a.db = std::clamp(file.value("audition/level", a.db).toDouble(), AuditionWays::quietest, AuditionWays::loudest);
+    const QString news = file.value("sources/new", "keep").toString();
+    p.newSources = news == "recorded" ? NewSources::AsRecorded
+                   : news == "lead"   ? NewSources::Lead
+                                      : NewSources::KeepTime;
+    p.copyAudio = file.value("sources/copy", true).toBool();
     p.recent = file.value("projects/recent").toStringList().mid(0, Preferences::mostRecent);
     return p;
 }
@@ -35,6 +47,16 @@ void savePreferences(const Preferences& p) {
     file.setValue("output/rate", p.output.rate);
     file.setValue("output/block", p.output.block);
     file.setValue("look/lamp", p.lamp);
+    file.setValue("audition/automatic", p.audition.automatic);
+    file.setValue("audition/inTempo", p.audition.inTempo);
+    file.setValue("audition/inKey", p.audition.inKey);
+    file.setValue("audition/repeat", p.audition.repeat);
+    file.setValue("audition/atOnce", p.audition.atOnce);
+    file.setValue("audition/level", p.audition.db);
+    file.setValue("sources/new", p.newSources == NewSources::AsRecorded ? "recorded"
+                                 : p.newSources == NewSources::Lead     ? "lead"
+                                                                        : "keep");
+    file.setValue("sources/copy", p.copyAudio);
     file.setValue("projects/recent", p.recent);
 }
 

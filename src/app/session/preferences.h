@@ -1,6 +1,7 @@
 // What the user prefers, kept in the data folder from one start to the next.
 #pragma once
 
+#include "app/session/audition_ways.h"
 #include "play/output.h"
 
 #include <QStringList>
@@ -8,10 +9,20 @@
 
 namespace app {
 
+// What a file that comes in does.
+enum class NewSources {
+    KeepTime,   // it is fitted to the project's time
+    AsRecorded, // it stays as it was recorded
+    Lead        // the project takes its tempo, where it is the first
+};
+
 struct Preferences {
     play::OutputChoice output;
     bool lamp = false;
-    QStringList recent; // folders of projects, the latest first
+    AuditionWays audition;
+    NewSources newSources = NewSources::KeepTime;
+    bool copyAudio = true; // what comes in is copied into the project's folder when that is saved
+    QStringList recent;    // folders of projects, the latest first
     static constexpr int mostRecent = 10;
     bool operator==(const Preferences&) const = default;
 };

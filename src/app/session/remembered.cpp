@@ -56,6 +56,7 @@ void Remembered::settled(qint64 version, qint64 from, const project::Project& be
 
 void Remembered::put(const std::string& content, const std::optional<shelf::Settled>& settled) {
     complain(settled ? memory_->remember(content, *settled) : memory_->forget(content));
+    mailbox_.post([this, content, settled] { emit kept(content, settled); });
 }
 
 void Remembered::complain(const base::Result<void>& result) {
@@ -67,7 +68,10 @@ void Remembered::forget(std::vector<std::string> contents) {
     later([this, contents = std::move(contents)] {
         int forgotten = 0;
         for (const std::string& content : contents)
-            if (memory_->recall(content) && memory_->forget(content)) ++forgotten;
+            if (memory_->recall(content) && memory_->forget(content)) {
+                ++forgotten;
+                mailbox_.post([this, content] { emit kept(content, std::nullopt); });
+            }
         mailbox_.post([this, forgotten] {
             emit said(forgotten == 0 ? tr("Nothing was remembered of these.")
                                      : tr("Forgotten what was settled for %1 sources.").arg(forgotten));

@@ -30,6 +30,8 @@ class Remembered : public QObject {
 
   signals:
     void said(const QString& sentence);
+    // What was remembered, or forgotten, of a recording.
+    void kept(const std::string& content, const std::optional<shelf::Settled>& settled);
 
   private:
     // What a step of undo taught: to be taken back with it.

@@ -19,6 +19,18 @@ Session::Session(play::OpenedOutput output, QObject* parent)
         std::make_unique<play::Player>(std::move(output.output), [this] { mailbox_.post([this] { tick(); }); });
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
     player_->setProject(laid());
+    library_ = std::make_unique<LibraryDesk>(jobs_, remembered_.memory());
+    audition_ = std::make_unique<Audition>(*player_, *library_);
+    audition_->setWays(preferences_.audition);
+    connect(audition_.get(), &Audition::changed, this, [this] {
+        if (preferences_.audition == audition_->ways()) return;
+        Preferences p = preferences_;
+        p.audition = audition_->ways();
+        prefer(p);
+    });
+    connect(&remembered_, &Remembered::kept, library_.get(), &LibraryDesk::settled);
+    connect(library_.get(), &LibraryDesk::said, this, &Session::say);
+    connect(library_.get(), &LibraryDesk::complained, this, &Session::complain);
     connect(&document_, &Document::changed, this, [this] {
         toldFailure_ = false;
         player_->setProject(laid());
@@ -39,6 +51,7 @@ Session::Session(play::OpenedOutput output, QObject* parent)
 
 Session::~Session() {
     timer_.stop();
+    audition_.reset();
     player_->stop();
     player_.reset(); // first: its workers call back into this
 }

@@ -1,6 +1,7 @@
 // What the window works with: the document, the player, long work, and what is kept beside them.
 #pragma once
 
+#include "app/session/audition.h"
 #include "app/session/autosave.h"
 #include "app/session/document.h"
 #include "app/session/jobs.h"
@@ -34,6 +35,8 @@ class Session : public QObject {
     Document& document() { return document_; }
     Jobs& jobs() { return jobs_; }
     Autosave& autosave() { return autosave_; }
+    LibraryDesk& library() { return *library_; }
+    Audition& audition() { return *audition_; }
     play::Player& player() { return *player_; }
     const play::Player& player() const { return *player_; }
     QString outputTold() const { return outputTold_; }
@@ -68,6 +71,8 @@ class Session : public QObject {
 
     // Long work; each says in the end what it did.
     void importFiles(std::vector<std::filesystem::path> files, std::optional<TrackId> track, Beats at);
+    // The project takes the tempo of a file: what the library knows, or what is heard now.
+    void takeTempoFrom(const std::filesystem::path& file);
     void open(const std::filesystem::path& path);
     void save(const std::filesystem::path& folder, std::function<void()> afterwards = {});
     void deliver(const deliver::LoopOptions& options, std::vector<deliver::PlannedLoop> plan);
@@ -130,7 +135,9 @@ class Session : public QObject {
     std::int64_t imports_ = 0;
     std::vector<project::Taken> taken_;
     std::int64_t takenFrom_ = 0; // the document's generation
-    Jobs jobs_;                  // last: ends before what it uses
+    std::unique_ptr<LibraryDesk> library_;
+    Jobs jobs_;                          // ends before what it uses
+    std::unique_ptr<Audition> audition_; // last: uses the library
 };
 
 } // namespace app

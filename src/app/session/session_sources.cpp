@@ -164,6 +164,36 @@ void Session::importEnded(const QStringList& problems, const QStringList& warnin
                    lines, !problems.isEmpty());
 }
 
+void Session::takeTempoFrom(const fs::path& file) {
+    const auto generation = document_.generation();
+    jobs_.start<base::Result<project::ImportedSource>>(
+        Lane::Listen, tr("Finding the tempo of %1").arg(qt(base::shownName(file))),
+        [file, library = library_->library(), memory = remembered_.memory()](const base::Progress& progress) {
+            auto read = project::listenToFile(file, {}, progress, [&](const std::string& content) {
+                return library ? library->heardBefore(content) : std::nullopt;
+            });
+            if (read && memory)
+                if (const auto settled = memory->recall(read->source.content))
+                    shelf::recallInto(read->source, *settled);
+            return read;
+        },
+        [this, file, generation](const base::Result<project::ImportedSource>& read) {
+            if (generation != document_.generation()) return;
+            if (!read) {
+                if (!read.error().cancelled) complain(tr("Its tempo was not taken"), {qt(read.error().text)});
+                return;
+            }
+            const project::Source& s = read->source;
+            if (!s.beats) {
+                say(tr("%1 has no beat that is known: the project's tempo stays.").arg(qt(s.name)));
+                return;
+            }
+            const Bpm bpm = s.beats->meanTempo();
+            if (edit(tr("Tempo"), project::setTempo(now(), bpm)))
+                say(tr("The project's tempo is %1 now, as %2 has it").arg(qt(metre::tempoLabel(bpm)), qt(s.name)));
+        });
+}
+
 void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window window) {
     std::vector<project::Source> copies;
     for (const SourceId id : sources)

@@ -1,160 +1,172 @@
 #include "app/shelf/shelf.h"
 
 #include "app/session/session.h"
-#include "app/widgets/controls.h"
-#include "app/widgets/text.h"
+#include "app/shelf/audition_panel.h"
+#include "app/shelf/folders_page.h"
+#include "app/shelf/in_project_page.h"
+#include "app/shelf/library_page.h"
+#include "app/shelf/own_words_editor.h"
+#include "app/shelf/shelf_list.h"
+#include "app/widgets/dropped_files.h"
 #include "app/widgets/tokens.h"
-#include "base/utf8.h"
-#include "metre/tempo.h"
-#include "project/settle.h"
 
-#include <QLabel>
+#include <QDragEnterEvent>
+#include <QMenu>
 #include <QMimeData>
 #include <QPainter>
-#include <QStandardItemModel>
-#include <QStyledItemDelegate>
+#include <QStackedWidget>
+#include <QTabBar>
 #include <QVBoxLayout>
 
 namespace app {
 
-namespace {
-
-enum Role { IdRole = Qt::UserRole + 1, TempoRole, WitnessRole, BeatsRole, IsFigureRole };
-
-class SourceModel : public QStandardItemModel {
-  public:
-    using QStandardItemModel::QStandardItemModel;
-    QMimeData* mimeData(const QModelIndexList& indexes) const override {
-        if (indexes.isEmpty()) return nullptr;
-        auto* data = new QMimeData;
-        data->setData(Shelf::sourceMime, QByteArray::number(indexes.front().data(IdRole).toLongLong()));
-        return data;
-    }
-    QStringList mimeTypes() const override { return {Shelf::sourceMime}; }
-};
-
-// Two lines a source: its name and tempo, its beats and who says so.
-class SourceDelegate : public QStyledItemDelegate {
-  public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 36}; }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const Tokens& t = tokens();
-        const QRect r = option.rect;
-        const bool selected = option.state.testFlag(QStyle::State_Selected);
-        if (selected) {
-            p->fillRect(r, t.sheet);
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), t.brass);
-        }
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), t.rule);
-        const QRect inner = r.adjusted(10, 3, -10, -3);
-        const QRect top(inner.left(), inner.top(), inner.width(), 17);
-        const QRect bottom(inner.left(), inner.top() + 16, inner.width(), 14);
-        const QString tempo = index.data(TempoRole).toString();
-        // Figures are set large to be compared; words are not.
-        const QFont tempoFont = index.data(IsFigureRole).toBool() ? figureFont(17) : textFont(sizes::label);
-        p->setFont(tempoFont);
-        p->setPen(index.data(IsFigureRole).toBool() ? t.ink : t.inkSoft);
-        const int tempoWidth = QFontMetrics(tempoFont).horizontalAdvance(tempo) + 10;
-        p->drawText(top.adjusted(0, -1, 0, 2), Qt::AlignRight | Qt::AlignVCenter, tempo);
-        p->setFont(textFont(sizes::text));
-        p->setPen(t.ink);
-        const QString name = QFontMetrics(p->font()).elidedText(index.data(Qt::DisplayRole).toString(),
-                                                                Qt::ElideMiddle, top.width() - tempoWidth);
-        p->drawText(top, Qt::AlignLeft | Qt::AlignVCenter, name);
-        p->setFont(textFont(sizes::label));
-        p->setPen(t.inkSoft);
-        p->drawText(bottom, Qt::AlignLeft | Qt::AlignVCenter, index.data(BeatsRole).toString());
-        p->drawText(bottom, Qt::AlignRight | Qt::AlignVCenter, index.data(WitnessRole).toString());
-        if (option.state.testFlag(QStyle::State_HasFocus)) {
-            p->setPen(QPen(t.brass, 1));
-            p->drawRect(r.adjusted(0, 0, -1, -1));
-        }
-    }
-};
-
-} // namespace
+namespace fs = std::filesystem;
 
 Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    auto* title = new QLabel(tr("In project"), this);
-    title->setFont(textFont(sizes::strong, QFont::DemiBold));
-    title->setContentsMargins(12, 10, 12, 6);
-    model_ = new SourceModel(this);
-    list_ = new QListView(this);
-    list_->setObjectName("shelfList");
-    list_->setAccessibleName(tr("Sources in the project"));
-    list_->setModel(model_);
-    list_->setItemDelegate(new SourceDelegate(list_));
-    list_->setFrameShape(QFrame::NoFrame);
-    list_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    list_->setDragEnabled(true);
-    list_->setUniformItemSizes(true);
-    list_->setStyleSheet("QListView { background: transparent; }");
-    empty_ = label(tr("Every loop, sample or stem that you bring in is listed here, with its tempo and where that "
-                      "is known from."),
-                   this);
-    empty_->setWordWrap(true);
-    empty_->setContentsMargins(12, 0, 12, 0);
-    auto* layout = new QVBoxLayout(this);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(0);
-    layout->addWidget(title);
-    layout->addWidget(empty_);
-    layout->addWidget(list_, 1);
-    connect(&session_, &Session::changed, this, &Shelf::refresh);
-    connect(&session_, &Session::selectionChanged, this, &Shelf::refreshSelection);
-    connect(list_, &QListView::clicked, this, [this](const QModelIndex& i) {
-        session_.document().selectSource(SourceId{i.data(IdRole).toLongLong()});
+    setAcceptDrops(true);
+    tabs_ = new QTabBar(this);
+    tabs_->setObjectName("shelfTabs");
+    tabs_->setAccessibleName(tr("Where audio comes from"));
+    tabs_->setDrawBase(false);
+    tabs_->setExpanding(false);
+    tabs_->addTab(tr("Library"));
+    tabs_->addTab(tr("Folders"));
+    tabs_->addTab(tr("In project"));
+    pages_ = new QStackedWidget(this);
+    library_ = new LibraryPage(session_, this);
+    folders_ = new FoldersPage(session_, this);
+    inProject_ = new InProjectPage(session_, this);
+    pages_->addWidget(library_);
+    pages_->addWidget(folders_);
+    pages_->addWidget(inProject_);
+    words_ = new OwnWordsEditor(this);
+    audition_ = new AuditionPanel(session_, this);
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 6, 10, 2);
+    head->addWidget(tabs_);
+    head->addStretch(1);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 1, 0);
+    all->setSpacing(0);
+    all->addLayout(head);
+    all->addWidget(pages_, 1);
+    all->addWidget(words_);
+    all->addWidget(audition_);
+    connect(tabs_, &QTabBar::currentChanged, pages_, &QStackedWidget::setCurrentIndex);
+    connect(inProject_, &InProjectPage::placeAsked, this, &Shelf::placeAsked);
+    connect(inProject_, &InProjectPage::picked, this, [this](qint64 id) {
+        if (const auto source = project::sourceOf(session_.now(), SourceId{id})) session_.audition().pick(source);
     });
-    connect(list_, &QListView::activated, this,
-            [this](const QModelIndex& i) { emit placeAsked(i.data(IdRole).toLongLong()); });
-    connect(list_->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex& i) {
-        if (i.isValid() && list_->hasFocus())
-            session_.document().selectSource(SourceId{i.data(IdRole).toLongLong()});
+    connect(folders_, &FoldersPage::addAsked, this, &Shelf::addFolder);
+    connect(words_, &OwnWordsEditor::kept, this, [this](const auto& contents, const shelf::OwnWords& words) {
+        session_.library().setOwn(contents, words);
     });
-    refresh();
+    serve(library_->list(), library_->model());
+    serve(folders_->list(), folders_->model());
+    // A project that is opened with sources shows them.
+    connect(&session_, &Session::opened, this, [this] {
+        if (!session_.now().sources.empty() && session_.library().size() == 0) tabs_->setCurrentIndex(2);
+    });
 }
 
-void Shelf::refresh() {
-    const project::Project& p = session_.now();
-    const auto count = static_cast<int>(p.sources.size());
-    if (model_->rowCount() > count) model_->removeRows(count, model_->rowCount() - count);
-    for (int i = 0; i < count; ++i) {
-        const project::Source& s = *p.sources[static_cast<std::size_t>(i)];
-        if (model_->rowCount() <= i) model_->appendRow(new QStandardItem);
-        QStandardItem* item = model_->item(i);
-        const bool missing = !s.sound;
-        QString tempo = tr("no tempo");
-        const hear::Reading* heard = project::readingBy(s, hear::Witness::Heard);
-        const bool isFree = s.chosen == hear::Witness::Heard && heard != nullptr && !heard->steady;
-        if (s.beats)
-            tempo = (isFree ? QStringLiteral("~") : QString()) + qt(metre::tempoLabel(s.beats->meanTempo()));
-        if (s.kind == hear::Kind::OneHit && !s.beats) tempo = tr("one hit");
-        QString beats = QStringLiteral("%1 s").arg(s.length().value, 0, 'f', 2);
-        if (isFree) beats = tr("played free · %1").arg(beats);
-        if (const auto n = s.wholeBeats()) beats = tr("%1 beats · %2").arg(*n).arg(beats);
-        item->setText(qt(s.name));
-        item->setToolTip(qt(base::shownPath(s.file)));
-        item->setData(qlonglong(s.id.value), IdRole);
-        item->setData(missing ? tr("missing") : tempo, TempoRole);
-        item->setData(!missing && s.beats.has_value(), IsFigureRole);
-        item->setData(s.chosen ? QString::fromLatin1(hear::witnessWord(*s.chosen)) : QString(), WitnessRole);
-        item->setData(beats, BeatsRole);
-        item->setData(tr("%1, %2").arg(qt(s.name), tempo), Qt::AccessibleTextRole);
-    }
-    empty_->setVisible(count == 0);
-    refreshSelection();
+namespace {
+std::vector<fs::path> selectedFiles(const ShelfList& list, const EntryModel& model) {
+    std::vector<fs::path> files;
+    QModelIndexList rows = list.selectionModel()->selectedIndexes();
+    std::sort(rows.begin(), rows.end());
+    for (const QModelIndex& index : rows)
+        if (const EntryModel::Row* row = model.row(index); row != nullptr && !row->file().empty())
+            files.push_back(row->file());
+    return files;
 }
 
-void Shelf::refreshSelection() {
-    const auto source = session_.selection().source;
-    if (!source) {
-        list_->selectionModel()->clearSelection();
-        return;
+std::vector<shelf::Entry> selectedEntries(const ShelfList& list, const EntryModel& model) {
+    std::vector<shelf::Entry> entries;
+    for (const QModelIndex& index : list.selectionModel()->selectedIndexes())
+        if (const EntryModel::Row* row = model.row(index); row != nullptr && row->entry && row->entry->isRead())
+            entries.push_back(*row->entry);
+    return entries;
+}
+} // namespace
+
+void Shelf::serve(ShelfList* list, EntryModel& model) {
+    connect(list, &ShelfList::picked, this, [this, &model](const QModelIndex& index) {
+        if (const EntryModel::Row* row = model.row(index); row != nullptr && !row->file().empty())
+            session_.audition().pick(row->file(), session_.now().rate);
+    });
+    // Pressed again, what has fallen silent is heard again.
+    connect(list, &ShelfList::clicked, this, [this, &model](const QModelIndex& index) {
+        const EntryModel::Row* row = model.row(index);
+        Audition& audition = session_.audition();
+        if (row != nullptr && row->file() == audition.file() && audition.ways().automatic && !audition.isHeard())
+            audition.hear();
+    });
+    connect(list, &ShelfList::bringInAsked, this,
+            [this, list, &model] { emit importAsked(selectedFiles(*list, model)); });
+    connect(list, &ShelfList::menuAsked, this,
+            [this, list, &model](const QPoint& at) { offerMenu(list, model, at); });
+}
+
+void Shelf::offerMenu(ShelfList* list, EntryModel& model, const QPoint& at) {
+    const std::vector<fs::path> files = selectedFiles(*list, model);
+    const std::vector<shelf::Entry> entries = selectedEntries(*list, model);
+    if (files.empty()) return;
+    QMenu menu(this);
+    menu.setObjectName("shelfMenu");
+    menu.addAction(session_.audition().isHeard() ? tr("Stop hearing it\tA") : tr("Hear it\tA"), this,
+                   &Shelf::toggleHearing);
+    menu.addAction(tr("Bring in at the play position\tEnter"), this, [this, files] { emit importAsked(files); });
+    menu.addAction(tr("Take its tempo as the project's"), this,
+                   [this, file = files.front()] { session_.takeTempoFrom(file); });
+    menu.addSeparator();
+    const bool favourite = !entries.empty() && entries.front().own.favourite;
+    QAction* mark = menu.addAction(favourite ? tr("No longer a favourite") : tr("A favourite"), this,
+                                   [this, entries, favourite] {
+                                       for (const shelf::Entry& e : entries) {
+                                           shelf::OwnWords words = e.own;
+                                           words.favourite = !favourite;
+                                           session_.library().setOwn({e.content}, words);
+                                       }
+                                   });
+    QAction* words = menu.addAction(tr("Tags and notes…"), this, [this, entries] { words_->ask(entries); });
+    mark->setEnabled(!entries.empty());
+    words->setEnabled(!entries.empty());
+    if (pages_->currentWidget() == library_)
+        menu.addAction(tr("Show in its folder"), this, [this, file = files.front()] {
+            tabs_->setCurrentIndex(1);
+            folders_->show(file.parent_path(), file);
+        });
+    menu.exec(at);
+}
+
+void Shelf::search() {
+    show();
+    tabs_->setCurrentIndex(0);
+    library_->focusSearch();
+}
+
+void Shelf::toggleHearing() {
+    audition_->toggleHearing();
+}
+
+void Shelf::addFolder() {
+    library_->askFolder();
+}
+
+// Folders from the file manager become the library's.
+void Shelf::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls() && event->source() == nullptr) event->acceptProposedAction();
+}
+
+void Shelf::dropEvent(QDropEvent* event) {
+    for (const fs::path& file : filesIn(*event->mimeData())) {
+        std::error_code error;
+        if (fs::is_directory(file, error))
+            session_.library().addFolder(file);
+        else
+            session_.library().addFolder(file.parent_path());
     }
-    for (int i = 0; i < model_->rowCount(); ++i)
-        if (model_->item(i)->data(IdRole).toLongLong() == source->value)
-            list_->selectionModel()->setCurrentIndex(model_->index(i, 0), QItemSelectionModel::ClearAndSelect);
+    event->acceptProposedAction();
 }
 
 void Shelf::paintEvent(QPaintEvent*) {

@@ -1,38 +1,56 @@
-// The shelf: where audio comes from. Its page In project lists the sources.
+// The shelf: where audio comes from. Library, Folders and In project, and what is picked there auditioned at its
+// foot.
 #pragma once
 
-#include <QListView>
 #include <QWidget>
+#include <filesystem>
+#include <vector>
 
-class QLabel;
-class QStandardItemModel;
+class QStackedWidget;
+class QTabBar;
 
 namespace app {
 
+class AuditionPanel;
+class EntryModel;
+class FoldersPage;
+class InProjectPage;
+class LibraryPage;
+class OwnWordsEditor;
 class Session;
+class ShelfList;
 
 class Shelf : public QWidget {
     Q_OBJECT
   public:
-    static constexpr const char* sourceMime = "application/x-patient-metre-source";
-
     explicit Shelf(Session& session, QWidget* parent = nullptr);
-    QSize sizeHint() const override { return {240, 400}; }
+    QSize sizeHint() const override { return {258, 400}; }
+
+    void search(); // the search field of the library
+    void toggleHearing();
+    void addFolder();
 
   signals:
-    void placeAsked(qint64 source); // by double click or Enter
+    void placeAsked(qint64 source); // of a source, by double click or Enter
+    void importAsked(const std::vector<std::filesystem::path>& files);
 
   protected:
     void paintEvent(QPaintEvent*) override;
+    void dragEnterEvent(QDragEnterEvent*) override;
+    void dropEvent(QDropEvent*) override;
 
   private:
-    void refresh();
-    void refreshSelection();
+    void serve(ShelfList* list, EntryModel& model);
+    void offerMenu(ShelfList* list, EntryModel& model, const QPoint& at);
 
     Session& session_;
-    QStandardItemModel* model_;
-    QListView* list_;
-    QLabel* empty_;
+    QTabBar* tabs_;
+    QStackedWidget* pages_;
+    LibraryPage* library_;
+    FoldersPage* folders_;
+    InProjectPage* inProject_;
+    OwnWordsEditor* words_;
+    AuditionPanel* audition_;
 };
 
 } // namespace app

@@ -112,7 +112,9 @@ QListWidget { background: transparent; color: %7; border: none; outline: none; }
 QListWidget::item { padding: 6px 10px; border-left: 3px solid transparent; }
 QListWidget::item:selected { background: %2; color: %7; border-left: 3px solid %9; }
 QTreeWidget { background: transparent; color: %7; border: none; outline: none; }
+QTreeWidget { selection-background-color: %2; show-decoration-selected: 1; }
 QTreeWidget::item { padding: 2px 4px; border-bottom: 1px solid %5; }
+QTreeWidget::item:selected, QTreeWidget::branch:selected { background: %2; color: %7; }
 QLabel { color: %7; }
 QLabel[soft="true"] { color: %8; }
 QCheckBox { color: %7; }

@@ -135,6 +135,11 @@ void MainWindow::fileCommands(CommandList& list) {
     list.add("save", tr("&Save"), standard(QKeySequence::Save), Needs::Nothing, OnBar, [this] { saveThen({}); });
     list.add("saveAs", tr("Save &as…"), keys(Qt::CTRL | Qt::SHIFT | Qt::Key_S), Needs::Nothing, OnBar,
              [this] { askSaveAs({}); });
+    list.add("addFolder", tr("Add a &folder to the library…"), {}, Needs::Nothing, OnBar,
+             [this] { shelf_->addFolder(); });
+    list.add("scanFolders", tr("Scan the &library's folders again"), {}, Needs::Nothing, OnBar,
+             [this] { session_.library().scan(); });
+    list.line();
     list.add("gather", tr("Bring all audio into the folder"), {}, Needs::Nothing, OnBar,
              [this] { saveThen([this] { session_.say(tr("All audio lies in the project's folder now.")); }); });
     list.add("findMissing", tr("Find &missing audio…"), {}, Needs::Nothing, OnBar, [this] { askMissing(); });
@@ -641,6 +646,8 @@ void MainWindow::playCommands(CommandList& list) {
         [this, &doc] { doc.setLooping(!session_.now().loop.on); }, [this] { return session_.now().loop.on; });
     list.add("loopSelection", tr("Loop range around the &selection"), keys(Qt::CTRL | Qt::Key_L), Needs::Nothing,
              OnClip, [this] { loopSelection(); });
+    list.add("hearPicked", tr("He&ar what is picked on the shelf"), keys(Qt::Key_A), Needs::Nothing, OnBar,
+             [this] { shelf_->toggleHearing(); });
     list.add("swapCompared", tr("Hear the &other way (A|B)"), keys(Qt::Key_X), Needs::Nothing, OnClip,
              [this] { bench_->swapCompared(); });
     list.line();
@@ -688,6 +695,8 @@ void MainWindow::viewCommands(CommandList& list) {
     list.add(
         "lanes", tr("&Lanes over the bars"), keys(Qt::Key_N), Needs::Nothing, OnPage,
         [this] { bars_->setShowsLanes(!bars_->showsLanes()); }, [this] { return bars_->showsLanes(); });
+    list.add("searchShelf", tr("Search the li&brary"), standard(QKeySequence::Find), Needs::Nothing, OnBar,
+             [this] { shelf_->search(); });
     list.add(
         "showShelf", tr("&Shelf"), {}, Needs::Nothing, OnBar, [this] { shelf_->setVisible(!shelf_->isVisible()); },
         [this] { return !shelf_->isHidden(); });

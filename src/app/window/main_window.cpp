@@ -6,6 +6,7 @@
 #include "app/shelf/shelf.h"
 #include "app/sources/sources_page.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/dropped_files.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/window/head_strip.h"
@@ -29,7 +30,6 @@
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QTabBar>
-#include <QUrl>
 #include <QVBoxLayout>
 
 namespace app {
@@ -100,7 +100,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     sides_->addWidget(levels_);
     sides_->setStretchFactor(1, 1);
     sides_->setHandleWidth(1);
-    sides_->setSizes({240, 1040});
+    sides_->setSizes({258, 1022});
 
     auto* centre = new QWidget(this);
     auto* all = new QVBoxLayout(centre);
@@ -125,6 +125,10 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
             session_.say(qt(placed.error().text));
         else if (session_.edit(tr("Place"), std::move(placed->project)))
             session_.document().select({placed->id});
+    });
+    connect(shelf_, &Shelf::importAsked, this, [this](const std::vector<std::filesystem::path>& files) {
+        const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
+        session_.importFiles(files, {}, at);
     });
     connect(&session_, &Session::told, message_, &MessageBar::show);
     connect(&session_, &Session::broughtIn, this,
@@ -426,12 +430,7 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
 
 void MainWindow::dropEvent(QDropEvent* event) {
     // Anywhere but on the bars, files come in as from the menu: at the play position.
-    std::vector<std::filesystem::path> files;
-    for (const QUrl& url : event->mimeData()->urls())
-        if (url.isLocalFile())
-            files.emplace_back(
-                QByteArray::fromPercentEncoding(url.path(QUrl::FullyEncoded).toLatin1()).toStdString());
-    session_.importFiles(std::move(files), {},
+    session_.importFiles(filesIn(*event->mimeData()), {},
                          metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre));
     event->acceptProposedAction();
 }

@@ -1,0 +1,243 @@
+#include "app/session/audition.h"
+
+#include "app/widgets/text.h"
+#include "hear/name.h"
+#include "project/import.h"
+#include "project/settle.h"
+#include "sound/resample.h"
+
+#include <algorithm>
+
+namespace app {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+constexpr std::size_t keptBytes = std::size_t(256) << 20; // of what was read last
+constexpr double firstPart = 20;    // seconds of a long recording that are heard before all of it is read
+constexpr double longest = 20 * 60; // of what is longer, only a beginning is heard
+constexpr double beginning = 5 * 60;
+
+std::size_t bytesOf(const project::Source& s) {
+    const sound::Audio& a = s.sound->audio;
+    return static_cast<std::size_t>(a.frames().value) * a.channels.size() * sizeof(float);
+}
+
+} // namespace
+
+Audition::Audition(play::Player& player, LibraryDesk& desk, QObject* parent)
+    : QObject(parent), player_(player), desk_(desk) {
+    thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
+}
+
+Audition::~Audition() {
+    const std::lock_guard lock(mutex_);
+    reading_.request_stop();
+}
+
+void Audition::setWays(const AuditionWays& ways) {
+    if (ways == ways_) return;
+    ways_ = ways;
+    if (wantsToHear_) tell();
+    emit changed();
+}
+
+void Audition::pick(const fs::path& file, int rate) {
+    if (file == file_ && !file.empty() && (source_ || isReading_)) return;
+    wantsToHear_ = ways_.automatic;
+    file_ = file;
+    source_.reset();
+    problem_.clear();
+    isReading_ = true;
+    ++number_;
+    {
+        const std::lock_guard lock(mutex_);
+        reading_.request_stop(); // of what was picked before
+        reading_ = {};
+        asked_ = Request{number_, file, rate};
+        wake_.notify_all();
+    }
+    emit changed();
+}
+
+void Audition::pick(const project::SourcePtr& source) {
+    if (source_ == source) return;
+    if (!source->sound) return;
+    const bool other = file_ != source->file;
+    ++number_;
+    {
+        const std::lock_guard lock(mutex_);
+        reading_.request_stop();
+        asked_.reset();
+    }
+    file_ = source->file;
+    source_ = source;
+    problem_.clear();
+    isReading_ = false;
+    if (other) wantsToHear_ = ways_.automatic;
+    if (wantsToHear_) tell();
+    emit changed();
+}
+
+void Audition::hear() {
+    wantsToHear_ = true;
+    if (source_) tell();
+    emit changed();
+}
+
+void Audition::stop() {
+    wantsToHear_ = false;
+    player_.stopAudition();
+    emit changed();
+}
+
+void Audition::hearFrom(metre::Seconds at) {
+    if (!source_) return;
+    if (!player_.isAuditioning()) hear();
+    if (player_.isAuditioning()) player_.auditionFrom(at);
+}
+
+std::optional<metre::Seconds> Audition::position() const {
+    if (!wantsToHear_ || !player_.isAuditioning()) return std::nullopt;
+    return player_.auditionPosition();
+}
+
+void Audition::tell() {
+    player_.audition({source_, ways_.inTempo, ways_.inKey, ways_.repeat, ways_.atOnce, ways_.db});
+}
+
+bool Audition::isLatest(std::int64_t number) const {
+    const std::lock_guard lock(mutex_);
+    return !asked_ || asked_->number == number;
+}
+
+void Audition::hand(std::int64_t number, std::shared_ptr<const project::Source> source, bool done) {
+    mailbox_.post([this, number, source = std::move(source), done] {
+        if (number != number_) return;
+        source_ = source;
+        isReading_ = !done;
+        if (wantsToHear_) tell();
+        emit changed();
+    });
+}
+
+void Audition::fail(std::int64_t number, const QString& problem) {
+    mailbox_.post([this, number, problem] {
+        if (number != number_) return;
+        problem_ = problem;
+        isReading_ = false;
+        wantsToHear_ = false;
+        player_.stopAudition();
+        emit changed();
+    });
+}
+
+void Audition::work(const std::stop_token& end) {
+    std::unique_lock lock(mutex_);
+    while (wake_.wait(lock, end, [&] { return asked_.has_value(); })) {
+        const Request request = *asked_;
+        asked_.reset();
+        const std::stop_token stop = reading_.get_token();
+        lock.unlock();
+        try {
+            read(request, stop);
+        } catch (const std::exception& e) {
+            fail(request.number, QString::fromUtf8(e.what()));
+        }
+        lock.lock();
+    }
+}
+
+void Audition::read(const Request& request, const std::stop_token& end) {
+    const auto listed = sound::listed(request.file);
+    if (!listed) {
+        fail(request.number, tr("%1 is not there.").arg(qt(base::shownPath(request.file))));
+        return;
+    }
+    const auto before = std::find_if(kept_.begin(), kept_.end(),
+                                     [&](const Kept& k) { return k.listed == *listed && k.rate == request.rate; });
+    if (before != kept_.end()) {
+        kept_.splice(kept_.begin(), kept_, before);
+        hand(request.number, before->source, true);
+        return;
+    }
+    // What the library knows of it, if that is of this file as it is now.
+    std::optional<project::Source> known;
+    if (const auto library = desk_.library()) {
+        const auto entries = library->entriesOf({request.file});
+        if (entries && !entries->empty() && entries->front().isRead())
+            known = library->sourceOf(entries->front().id);
+    }
+    const base::Progress progress{{}, end};
+    auto begun = std::make_shared<project::Source>(known ? *known : project::Source());
+    begun->file = request.file;
+    begun->name = base::shownName(request.file.stem());
+    auto reader = sound::Reader::open(request.file, sound::mostBytes / std::int64_t(sizeof(float)), request.rate);
+    if (!reader) {
+        fail(request.number, qt(reader.error().text));
+        return;
+    }
+    const bool isLong = !known || known->length().value > firstPart;
+    if (isLong) {
+        auto first = project::readBeginning(request.file, request.rate, metre::Seconds(firstPart), progress);
+        if (!first) {
+            if (!first.error().cancelled) fail(request.number, qt(first.error().text));
+            return;
+        }
+        if (!first->isWhole) {
+            auto part = std::make_shared<project::Source>(*begun);
+            part->facts = first->facts;
+            part->content = "beginning of " + base::shownPath(request.file) + std::to_string(listed->changed);
+            part->sound = std::move(first->sound);
+            if (!known) part->beats.reset();
+            hand(request.number, part, false);
+            const double seconds = known ? known->length().value : reader->declaredLength().value;
+            if (seconds > longest) {
+                auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
+                if (!more) return;
+                auto most = std::make_shared<project::Source>(*part);
+                most->content += " further";
+                most->facts = more->facts;
+                most->sound = std::move(more->sound);
+                hand(request.number, most, true);
+                return;
+            }
+        }
+    }
+    auto whole = project::readSource(request.file, request.rate, progress);
+    if (!whole) {
+        if (!whole.error().cancelled) fail(request.number, qt(whole.error().text));
+        return;
+    }
+    if (known && known->content != whole->content) known.reset(); // it has become another
+    auto source = std::make_shared<project::Source>(known ? *known : project::Source());
+    source->file = request.file;
+    source->name = begun->name;
+    source->facts = whole->facts;
+    source->content = whole->content;
+    source->sound = whole->sound;
+    if (known) {
+        hand(request.number, source, true);
+    } else {
+        hand(request.number, source, false);
+        auto imported = project::settledOf(request.file, *whole, {}, progress);
+        if (!imported) return;
+        imported->source.sound = whole->sound;
+        source = std::make_shared<project::Source>(std::move(imported->source));
+        if (desk_.memory())
+            if (const auto settled = desk_.memory()->recall(source->content)) shelf::recallInto(*source, *settled);
+        hand(request.number, source, true);
+        auto withoutSound = *source;
+        withoutSound.sound.reset();
+        mailbox_.post([this, file = shelf::ReadFile{*listed, std::move(withoutSound), {}}] { desk_.put(file); });
+    }
+    kept_.push_front({*listed, request.rate, source});
+    std::size_t bytes = 0;
+    for (auto each = kept_.begin(); each != kept_.end();) {
+        bytes += bytesOf(*each->source);
+        each = bytes > keptBytes && each != kept_.begin() ? kept_.erase(each) : std::next(each);
+    }
+}
+
+} // namespace app

@@ -1,0 +1,36 @@
+// Own tags and notes of what is selected on the shelf, typed in place.
+#pragma once
+
+#include "shelf/library.h"
+
+#include <QWidget>
+
+class QLabel;
+class QLineEdit;
+
+namespace app {
+
+class OwnWordsEditor : public QWidget {
+    Q_OBJECT
+  public:
+    explicit OwnWordsEditor(QWidget* parent = nullptr);
+    // Of these recordings; what they share stands there.
+    void ask(const std::vector<shelf::Entry>& entries);
+
+  signals:
+    void kept(const std::vector<std::string>& contents, const shelf::OwnWords& words);
+
+  protected:
+    void keyPressEvent(QKeyEvent*) override;
+
+  private:
+    void keep();
+
+    QLabel* title_;
+    QLineEdit* tags_;
+    QLineEdit* notes_;
+    std::vector<std::string> contents_;
+    bool favourite_ = false;
+};
+
+} // namespace app

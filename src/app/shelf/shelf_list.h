@@ -1,0 +1,28 @@
+// A list on the shelf: two lines a row, walked with the arrow keys, dragged from.
+#pragma once
+
+#include <QListView>
+
+namespace app {
+
+class ShelfList : public QListView {
+    Q_OBJECT
+  public:
+    ShelfList(const QString& name, QWidget* parent = nullptr);
+
+  signals:
+    void picked(const QModelIndex& index); // by arrow key, or a click
+    void bringInAsked();                   // by Enter or a double click: what is selected
+    void menuAsked(const QPoint& at);      // global
+    void scrolled();
+
+  protected:
+    void currentChanged(const QModelIndex& now, const QModelIndex& before) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void mouseDoubleClickEvent(QMouseEvent*) override;
+    void contextMenuEvent(QContextMenuEvent*) override;
+    void startDrag(Qt::DropActions) override;
+    void resizeEvent(QResizeEvent*) override;
+};
+
+} // namespace app
