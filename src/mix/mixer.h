@@ -34,7 +34,7 @@ struct Take {
     } which = Which::All;
     std::int64_t edge = 0; // a frame of the scene
     Ramp ramp;             // of all, or of those across the edge
-    Guests guests;
+    Guests guests = {};
 };
 
 // The highest absolute sample of each track's left and right, before the output gain: raised by whoever mixes.

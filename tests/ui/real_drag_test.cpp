@@ -12,36 +12,75 @@ namespace {
 using metre::Beats;
 using namespace ui;
 
+// Begins a drag of the pointer, step by step from the event loop; whoever asks goes on with that.
+void dragByHand(const QPoint& from, const QPoint& to) {
+    struct Hand {
+        std::vector<QStringList> steps;
+        std::size_t next = 0;
+        QTimer timer;
+    };
+    static std::unique_ptr<Hand> hand;
+    hand = std::make_unique<Hand>();
+    const auto move = [](const QPoint& at) {
+        return QStringList{"mousemove", QString::number(at.x()), QString::number(at.y())};
+    };
+    hand->steps = {move(from), {"mousedown", "1"}};
+    for (int i = 1; i <= 12; ++i)
+        hand->steps.push_back(move(from + (to - from) * i / 12));
+    hand->steps.push_back({"mousemove_relative", "1", "0"});
+    hand->steps.push_back({"mouseup", "1"});
+    QObject::connect(&hand->timer, &QTimer::timeout, [h = hand.get()] {
+        if (h->next < h->steps.size())
+            QProcess::startDetached("xdotool", h->steps[h->next++]);
+        else
+            h->timer.stop();
+    });
+    hand->timer.start(60);
+}
+
 TEST(RealDrag, ASourceIsDraggedFromTheShelfOntoTheBars) {
     ASSERT_EQ(QGuiApplication::platformName(), "xcb");
     Window w;
     w.import({shaker()});
+    w.shelfPage(2);
     auto* list = w.child<QListView>("shelfList");
     const QPoint from = list->viewport()->mapToGlobal(list->visualRect(list->model()->index(0, 0)).center());
     const auto& l = w.bars().layout();
     const QPoint to = w.bars().viewport()->mapToGlobal(QPoint(static_cast<int>(l.x(Beats(12))) + 3, l.top() + 90));
 
-    std::vector<QStringList> steps = {{"mousemove", QString::number(from.x()), QString::number(from.y())},
-                                      {"mousedown", "1"}};
-    for (int i = 1; i <= 12; ++i) {
-        const QPoint at = from + (to - from) * i / 12;
-        steps.push_back({"mousemove", QString::number(at.x()), QString::number(at.y())});
-    }
-    steps.push_back({"mousemove_relative", "1", "0"});
-    steps.push_back({"mouseup", "1"});
-    std::size_t next = 0;
-    QTimer hand;
-    QObject::connect(&hand, &QTimer::timeout, [&] {
-        if (next < steps.size())
-            QProcess::startDetached("xdotool", steps[next++]);
-        else
-            hand.stop();
-    });
-    hand.start(60);
+    dragByHand(from, to);
     ASSERT_TRUE(waitFor([&] { return project::allClips(w.now()).size() == 2; }));
     const project::Clip& c = *project::clipOf(w.now(), project::allClips(w.now()).back());
     EXPECT_EQ(c.at, Beats(12)) << "snapped to the beat";
     EXPECT_EQ(w.now().tracks.size(), 2U) << "below the last track a new one is made";
+}
+
+TEST(RealDrag, AFileOfTheLibraryIsDraggedOntoTheBarsAndOntoTheTempo) {
+    Window w;
+    w.session().library().addFolder(support::demoFolder());
+    w.settle();
+    auto* list = w.child<QListView>("libraryList");
+    ASSERT_TRUE(waitFor([&] { return list->model()->rowCount() == 10; }));
+    const auto rowOf = [&](const QString& name) {
+        for (int i = 0; i < 10; ++i)
+            if (list->model()->index(i, 0).data().toString() == name) return list->model()->index(i, 0);
+        return QModelIndex();
+    };
+    list->scrollTo(rowOf("rope_shaker_124"));
+    QPoint from = list->viewport()->mapToGlobal(list->visualRect(rowOf("rope_shaker_124")).center());
+    const auto& l = w.bars().layout();
+    dragByHand(from, w.bars().viewport()->mapToGlobal(QPoint(static_cast<int>(l.x(Beats(8))) + 3, l.top() + 30)));
+    ASSERT_TRUE(waitFor([&] { return project::allClips(w.now()).size() == 1; }));
+    EXPECT_EQ(project::clipOf(w.now(), project::allClips(w.now())[0])->at, Beats(8));
+    w.settle();
+
+    list->scrollTo(rowOf("lock_gate_brushes"));
+    from = list->viewport()->mapToGlobal(list->visualRect(rowOf("lock_gate_brushes")).center());
+    auto* tempo = w.child<QWidget>("projectTempo");
+    dragByHand(from, tempo->mapToGlobal(tempo->rect().center()));
+    ASSERT_TRUE(waitFor([&] { return w.now().tempo.tempoAt(Beats(0)) == metre::Bpm(88); }));
+    EXPECT_EQ(project::allClips(w.now()).size(), 1U) << "only its tempo was taken";
+    w.settle();
 }
 
 } // namespace

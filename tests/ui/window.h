@@ -13,6 +13,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPointer>
+#include <QTabBar>
 #include <QTest>
 #include <functional>
 #include <gtest/gtest.h>
@@ -93,6 +94,11 @@ struct Window {
             waitFor([&] { return !session().jobs().isBusy() && session().player().pendingRenders() == 0; }));
     }
 
+    // A page of the shelf: 0 library, 1 folders, 2 in project.
+    void shelfPage(int page) {
+        auto* tabs = child<QTabBar>("shelfTabs");
+        QTest::mouseClick(tabs, Qt::LeftButton, {}, tabs->tabRect(page).center());
+    }
     QPoint middleOf(app::ClipId id) {
         const project::LaidClip* clip = session().laid()->find(id);
         if (clip != nullptr) return bars().layout().clip(*clip).center().toPoint();

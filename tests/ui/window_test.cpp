@@ -393,6 +393,7 @@ TEST(Card, DifferentValuesShowAsMixedAndAreSetTogether) {
 
 TEST(Shelf, ListsWhatCameInAndPlacesItAgain) {
     Loaded w;
+    w.shelfPage(2);
     auto* list = w.child<QListView>("shelfList");
     ASSERT_EQ(list->model()->rowCount(), 2);
     const QRect row = list->visualRect(list->model()->index(1, 0));

@@ -1,13 +1,16 @@
 #include "app/window/head_strip.h"
 
 #include "app/session/session.h"
+#include "app/shelf/in_project_page.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/dropped_files.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/meter.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
 
+#include <QDragEnterEvent>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
@@ -18,6 +21,7 @@ namespace app {
 
 HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("headStrip");
+    setAcceptDrops(true);
     clock_.start();
 
     tempo_ = new Figure(tr("Project tempo"), sizes::largeFigure, this);
@@ -209,6 +213,29 @@ void HeadStrip::refreshPosition() {
     if (play_->text() != mark) play_->setText(mark);
     const float left = player.takePeak(0);
     meter_->feed(left, player.takePeak(1));
+}
+
+void HeadStrip::dragEnterEvent(QDragEnterEvent* event) {
+    if (event->mimeData()->hasUrls() || event->mimeData()->hasFormat(InProjectPage::sourceMime)) event->accept();
+}
+
+// Onto the tempo: the project takes that of what is dropped. Elsewhere on the strip nothing is to be dropped.
+void HeadStrip::dragMoveEvent(QDragMoveEvent* event) {
+    event->setAccepted(tempo_->geometry().adjusted(-10, -20, 10, 10).contains(event->position().toPoint()));
+}
+
+void HeadStrip::dropEvent(QDropEvent* event) {
+    if (event->mimeData()->hasFormat(InProjectPage::sourceMime)) {
+        const SourceId id{event->mimeData()->data(InProjectPage::sourceMime).toLongLong()};
+        const project::SourcePtr source = project::sourceOf(session_.now(), id);
+        if (source && source->beats)
+            setTempo(source->beats->meanTempo().value, {});
+        else
+            session_.say(tr("No beat is known of it: the project's tempo stays."));
+    } else if (const auto files = filesIn(*event->mimeData()); !files.empty()) {
+        session_.takeTempoFrom(files.front());
+    }
+    event->acceptProposedAction();
 }
 
 void HeadStrip::paintEvent(QPaintEvent*) {

@@ -27,6 +27,9 @@ class HeadStrip : public QWidget {
 
   protected:
     void paintEvent(QPaintEvent*) override;
+    void dragEnterEvent(QDragEnterEvent*) override;
+    void dragMoveEvent(QDragMoveEvent*) override;
+    void dropEvent(QDropEvent*) override;
     bool eventFilter(QObject*, QEvent*) override;
 
   private:
