@@ -43,8 +43,7 @@ Project loops(int count) {
             project::Source stereo = *s;
             sound::Audio audio = s->sound->audio;
             if (audio.channels.size() == 1) audio.channels.push_back(audio.channels[0]);
-            stereo.sound = std::make_shared<const project::Sound>(
-                project::Sound{audio, sound::Peaks(audio), s->sound->onsets, s->sound->attacks});
+            stereo.sound = std::make_shared<const project::Sound>(audio, s->sound->onsets);
             sources.push_back(std::move(stereo));
         }
     for (int i = 0; i < count; ++i) {
@@ -68,8 +67,7 @@ Project withTone(const Project& p) {
     project::Source s;
     s.name = s.content = "tone";
     s.facts = {48000, 2, tone.frames(), "made"};
-    const sound::Peaks peaks(tone);
-    s.sound = std::make_shared<const project::Sound>(project::Sound{std::move(tone), peaks, {}, {}});
+    s.sound = std::make_shared<const project::Sound>(std::move(tone));
     s.beats = metre::BeatMap(Bpm(60), metre::Seconds(0));
     project::Added added = project::addSources(p, {std::move(s)});
     const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));

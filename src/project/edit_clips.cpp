@@ -13,6 +13,19 @@
 
 namespace project {
 
+Clip wholeClip(const Source& s) {
+    Clip clip;
+    clip.source = s.id;
+    clip.to = s.wholeEnd();
+    // Nothing is stretched unasked by a tempo that may be none, and no hit at all.
+    if (s.beats && (hear::isMaybe(s.readings, s.chosen) || s.kind == hear::Kind::OneHit))
+        clip.rule = TimeRule::Place;
+    // A whole number of beats means a loop: it goes round without a seam.
+    clip.stretch.method = methodFor(s.kind);
+    clip.stretch.loop = s.wholeBeats().has_value();
+    return clip;
+}
+
 Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> track, Beats at) {
     const SourcePtr s = sourceOf(p, source);
     if (!s) return tl::unexpected(mayChange(p, source).error());
@@ -24,17 +37,9 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
         placed.project = std::move(added.project);
         track = added.id;
     }
-    Clip clip;
+    Clip clip = wholeClip(*s);
     clip.id = ClipId{placed.project.nextId++};
-    clip.source = source;
     clip.at = at;
-    clip.to = s->wholeEnd();
-    // Nothing is stretched unasked by a tempo that may be none, and no hit at all.
-    if (s->beats && (hear::isMaybe(s->readings, s->chosen) || s->kind == hear::Kind::OneHit))
-        clip.rule = TimeRule::Place;
-    // A whole number of beats means a loop: it goes round without a seam.
-    clip.stretch.method = methodFor(s->kind);
-    clip.stretch.loop = s->wholeBeats().has_value();
     placed.id = clip.id;
     eachTrack(placed.project, [&](Track& t) {
         if (t.id != *track) return false;

@@ -14,6 +14,8 @@ struct Placed {
     Project project;
     ClipId id;
 };
+// The clip that place() makes of a source, without id and place.
+Clip wholeClip(const Source& source);
 Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> track, Beats at);
 
 // Moves clips in time, and by a number of tracks up or down; fails when one would leave the tracks or begin before

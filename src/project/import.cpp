@@ -4,6 +4,7 @@
 #include "hear/name.h"
 #include "hear/onsets.h"
 #include "metre/tempo.h"
+#include "project/arriving.h"
 #include "project/edit_clips.h"
 #include "project/settle.h"
 #include "sound/content.h"
@@ -62,13 +63,7 @@ void bringInto(hear::Reading& r, const hear::Window& window) {
 } // namespace
 
 std::shared_ptr<const Sound> soundOf(sound::Audio audio, const std::vector<hear::Onset>& heard) {
-    auto sound = std::make_shared<Sound>();
-    sound->audio = std::move(audio);
-    sound->peaks = sound::Peaks(sound->audio);
-    sound->onsets = heard;
-    for (const hear::Onset& onset : sound->onsets)
-        sound->attacks.push_back(onset.at);
-    return sound;
+    return std::make_shared<const Sound>(std::move(audio), heard);
 }
 
 std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress) {
@@ -76,8 +71,8 @@ std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& p
     return soundOf(std::move(audio), heard);
 }
 
-Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
-    auto read = sound::read(file, 0, progress.part(0, 0.5), rate);
+Result<ReadSource> decodeSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
+    auto read = sound::read(file, 0, progress.part(0, 0.6), rate);
     if (!read) return tl::unexpected(read.error());
     const auto named = [&](const base::Problem& p) {
         return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));
@@ -86,19 +81,31 @@ Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const
     if (!recording) return named(recording.error());
     ReadSource out;
     out.recording = std::move(*recording);
-    out.onsets = hear::onsets(out.recording, 0.5, progress.part(0.5, 0.8));
     if (progress.stopped()) return base::cancelled();
     if (rate > 0 && rate != read->audio.rate) {
-        auto converted = sound::resampled(read->audio, rate, progress.part(0.8, 1));
+        auto converted = sound::resampled(read->audio, rate, progress.part(0.6, 1));
         if (!converted) return converted.error().cancelled ? base::cancelled() : named(converted.error());
         read->audio = std::move(*converted);
     }
-    const std::vector<hear::Onset> attacks = hear::refinedIn(read->audio, out.onsets);
     out.facts = read->facts;
     out.content = std::move(read->content);
     out.warnings = std::move(read->warnings);
-    out.sound = soundOf(std::move(read->audio), attacks);
+    out.sound = std::make_shared<const Sound>(std::move(read->audio));
     return out;
+}
+
+Result<void> findAttacks(ReadSource& read, const base::Progress& progress) {
+    read.onsets = hear::onsets(read.recording, 0.5, progress);
+    if (progress.stopped()) return base::cancelled();
+    read.sound = std::make_shared<const Sound>(*read.sound, hear::refinedIn(read.sound->audio, read.onsets));
+    return {};
+}
+
+Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
+    auto read = decodeSource(file, rate, progress.part(0, 0.6));
+    if (!read) return read;
+    if (auto found = findAttacks(*read, progress.part(0.6, 1)); !found) return tl::unexpected(found.error());
+    return read;
 }
 
 namespace {
@@ -146,6 +153,14 @@ bool saysAll(const Source& before, const hear::Window& window) {
 constexpr std::size_t mostKept = std::size_t(1) << 24; // samples of a file that are kept for its content
 
 } // namespace
+
+Source unheardOf(const std::filesystem::path& file, const ReadSource& read) {
+    Source s = newSource(file);
+    s.content = read.content;
+    s.facts = read.facts;
+    s.sound = read.sound;
+    return s;
+}
 
 Result<ImportedSource> settledOf(const std::filesystem::path& file, const ReadSource& read, Witnesses heeded,
                                  const base::Progress& progress, std::optional<Source> before) {
@@ -260,9 +275,27 @@ Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses
     return out;
 }
 
+namespace {
+
+// Whether all clips of a source stay as they were recorded.
+bool isPlacedOnly(const Project& p, SourceId id) {
+    bool any = false;
+    for (const TrackPtr& t : p.tracks)
+        for (const Clip& c : t->clips) {
+            if (c.source != id) continue;
+            any = true;
+            const TimeRule rule = c.rule.value_or(t->rule.value_or(p.rule));
+            if (rule == TimeRule::Stretch || rule == TimeRule::Slices) return false;
+        }
+    return any;
+}
+
+} // namespace
+
 std::string toldOf(const Project& p, SourceId id) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return {};
+    if (isUnheard(*s) && !s->beats) return fmt::format("{}: being listened to", s->name);
     if (!s->beats || !s->chosen) {
         const char* why = s->kind == hear::Kind::OneHit ? "one hit" : "no beat heard";
         return fmt::format("{}: {}, placed as recorded", s->name, why);
@@ -295,6 +328,8 @@ std::string toldOf(const Project& p, SourceId id) {
     if (const auto beats = s->wholeBeats()) told += fmt::format(", {} beat{}", *beats, *beats == 1 ? "" : "s");
     if (hear::isMaybe(s->readings, s->chosen))
         told += ", but that is not sure: placed as recorded";
+    else if (isPlacedOnly(p, id))
+        told += ", as recorded";
     else
         told += fmt::format(", fitted to {}", metre::tempoLabel(p.tempo.tempoAt(Beats(0))));
     if (!ranking.disagree.empty() && ranking.best == s->chosen) told += fmt::format(" ({})", ranking.disagree);

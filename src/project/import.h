@@ -43,6 +43,11 @@ struct ReadSource {
     std::vector<std::string> warnings;
 };
 Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
+// The same in two steps: read, so that it can be seen and played; and its onsets found, which takes longer.
+Result<ReadSource> decodeSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
+Result<void> findAttacks(ReadSource& read, const base::Progress& progress = {});
+// A source of what was decoded, of which nothing else is known yet.
+Source unheardOf(const std::filesystem::path& file, const ReadSource& read);
 
 // All that is said and heard of a file that was read, and the reading that is used; without sound. What was heard
 // of it before, where that is known, is not listened to again. Any thread; takes time.

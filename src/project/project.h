@@ -39,11 +39,34 @@ using ClipId = Id<struct ClipTag>;
 
 // The audio of a source with what is worked out from it, at the project's rate. Shared by all versions of a
 // project.
-struct Sound {
-    sound::Audio audio;
-    sound::Peaks peaks;
-    std::vector<hear::Onset> onsets;
-    std::vector<Frames> attacks; // where the onsets are
+class Sound {
+  public:
+    // Works out the outline.
+    explicit Sound(sound::Audio of, std::vector<hear::Onset> heard = {})
+        : whole_(std::make_shared<const sound::Audio>(std::move(of))),
+          outline_(std::make_shared<const sound::Peaks>(*whole_)), audio(*whole_), peaks(*outline_),
+          onsets(std::move(heard)), attacks(placesOf(onsets)) {}
+    // The same, of which other onsets are known.
+    Sound(const Sound& same, std::vector<hear::Onset> heard)
+        : whole_(same.whole_), outline_(same.outline_), audio(*whole_), peaks(*outline_), onsets(std::move(heard)),
+          attacks(placesOf(onsets)) {}
+
+  private:
+    static std::vector<Frames> placesOf(const std::vector<hear::Onset>& onsets) {
+        std::vector<Frames> places;
+        places.reserve(onsets.size());
+        for (const hear::Onset& onset : onsets)
+            places.push_back(onset.at);
+        return places;
+    }
+    sound::AudioPtr whole_;
+    std::shared_ptr<const sound::Peaks> outline_;
+
+  public:
+    const sound::Audio& audio;
+    const sound::Peaks& peaks;
+    const std::vector<hear::Onset> onsets;
+    const std::vector<Frames> attacks; // where the onsets are
 };
 
 // A part of a recording, in its own seconds.

@@ -346,8 +346,10 @@ project::Project projectOf(const sound::Audio& audio, stretch::Method method,
                            const std::vector<Frames>& attacks = {}) {
     project::Project p = demo();
     project::Source source = *p.sources[0];
-    source.sound = std::make_shared<const project::Sound>(
-        project::Sound{audio, sound::Peaks(audio), {}, std::vector<Frames>(attacks)});
+    std::vector<hear::Onset> onsets;
+    for (const Frames at : attacks)
+        onsets.push_back({at, 1});
+    source.sound = std::make_shared<const project::Sound>(audio, onsets);
     source.content = "made for a test";
     source.beats = metre::BeatMap(Bpm(100), metre::Seconds(0));
     project::Clip clip = p.tracks[0]->clips[0];

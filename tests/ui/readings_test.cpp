@@ -1,4 +1,5 @@
 // The readings of a source in the bench, and the page of all sources, by mouse and keys.
+#include "app/window/import_report.h"
 #include "project/timing.h"
 #include "ui/window.h"
 
@@ -75,10 +76,10 @@ TEST(Readings, AnUnnamedLoopIsHeardAndSaysOnWhatItRests) {
     EXPECT_TRUE(said.contains("Heard 117")) << said.toStdString();
     EXPECT_TRUE(said.contains("Length 117")) << said.toStdString();
     EXPECT_TRUE(said.contains("Name nothing")) << said.toStdString();
-    const QString told = w.child<QPlainTextEdit>("messageLines")->toPlainText();
+    const QString told = w.child<app::ImportReport>("importReport")->lines().join('\n');
     EXPECT_TRUE(told.contains("towpath: 117 as heard, 16 beats, fitted to 120")) << told.toStdString();
     // One click from the message to where it can be changed.
-    QTest::mouseClick(w.child<QPushButton>("messageAction"), Qt::LeftButton);
+    QTest::mouseClick(w.child<QPushButton>("reportReadings"), Qt::LeftButton);
     EXPECT_TRUE(w.child<QTableView>("sourcesTable")->isVisible());
 }
 

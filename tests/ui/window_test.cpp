@@ -5,6 +5,7 @@
 #include "app/shelf/shelf.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
+#include "app/window/import_report.h"
 #include "base/user_folders.h"
 #include "project/recovery.h"
 #include "project/save.h"
@@ -162,14 +163,15 @@ TEST(Import, BadFilesAreNamedWithTheReasonAndTheOthersComeIn) {
          {folder / "shopping.wav", folder / odd, folder / "empty.flac", folder / "gone.wav"});
     w.settle();
     ASSERT_EQ(w.now().sources.size(), 1U);
-    const QString told = w.child<QPlainTextEdit>("messageLines")->toPlainText();
+    auto* report = w.child<app::ImportReport>("importReport");
+    const QString told = report->lines().join('\n');
     for (const char* part : {"shopping.wav could not be read: it is not an audio file",
                              "empty.flac could not be read: the file is empty",
                              "gone.wav could not be read: there is no such file", "name says 100", "heard 124"})
         EXPECT_TRUE(told.contains(part)) << told.toStdString();
-    EXPECT_TRUE(w.window->findChild<QWidget*>("messageBar")->isVisible());
-    QTest::keyClick(w.child<QPlainTextEdit>("messageLines"), Qt::Key_Escape);
-    EXPECT_FALSE(w.window->findChild<QWidget*>("messageBar")->isVisible());
+    EXPECT_TRUE(report->isVisible());
+    QTest::keyClick(w.child<QPushButton>("reportClose"), Qt::Key_Escape);
+    EXPECT_FALSE(report->isVisible());
 }
 
 TEST(Import, CanBeCancelled) {

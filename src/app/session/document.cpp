@@ -156,6 +156,10 @@ void Document::replace(project::Project p, const std::filesystem::path& folder, 
     emit changed();
 }
 
+void Document::heard(SourceId id, const project::Source& heard) {
+    amend([&](project::Project& p) { p = project::withHeard(p, id, heard); });
+}
+
 void Document::found(const std::vector<project::Found>& list) {
     amend([&](project::Project& p) { p = project::withFound(p, list); });
 }

@@ -1,6 +1,7 @@
 // The document that the window works on: its history, how it is laid out, and what is selected.
 #pragma once
 
+#include "project/arriving.h"
 #include "project/edit_arrange.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
@@ -71,6 +72,8 @@ class Document : public QObject {
 
     // Another document in the place of this one; `saved`: as it lies in its folder.
     void replace(project::Project p, const std::filesystem::path& folder, bool saved);
+    // What was heard of a source after it was placed, in every version.
+    void heard(SourceId id, const project::Source& heard);
     // Audio that was missing is there again, in every version.
     void found(const std::vector<project::Found>& found);
     // It was saved, as it was in that version, into that folder, where files of its sources lie now.

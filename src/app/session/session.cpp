@@ -195,6 +195,7 @@ void Session::prefer(const Preferences& preferences) {
     preferences_ = preferences;
     savePreferences(preferences_);
     if (otherOutput) takeDevice();
+    emit preferred();
 }
 
 void Session::replaceDocument(project::Project p, const fs::path& folder, bool saved) {
@@ -272,8 +273,8 @@ void Session::recover(const fs::path& autosaved) {
 void Session::save(const fs::path& folder, std::function<void()> afterwards) {
     jobs_.start<base::Result<project::Project>>(
         Lane::Save, tr("Saving %1").arg(qt(base::shownName(folder))),
-        [p = now(), folder](const base::Progress& progress) {
-            return project::saveProject(p, folder, true, progress);
+        [p = now(), folder, copies = preferences_.copyAudio](const base::Progress& progress) {
+            return project::saveProject(p, folder, copies, progress);
         },
         [this, folder, afterwards = std::move(afterwards), version = document_.history().version(),
          revision = document_.revision(),

@@ -22,6 +22,13 @@
 
 namespace app {
 
+// What an import brought.
+struct BroughtIn {
+    QString title;
+    std::vector<SourceId> sources;
+    QStringList problems; // files that did not come in, and warnings
+};
+
 class Session : public QObject {
     Q_OBJECT
   public:
@@ -70,6 +77,9 @@ class Session : public QObject {
     void takeDevice();
 
     // Long work; each says in the end what it did.
+    // Files, and folders for the audio in them: each on a track of its own, or on the track that is said, one after
+    // the other, from `at` on. What is short comes in heard; what is long stands on the page as soon as it is
+    // decoded, and is heard behind.
     void importFiles(std::vector<std::filesystem::path> files, std::optional<TrackId> track, Beats at);
     // The project takes the tempo of a file: what the library knows, or what is heard now.
     void takeTempoFrom(const std::filesystem::path& file);
@@ -101,22 +111,22 @@ class Session : public QObject {
   signals:
     void changed(); // the document
     void selectionChanged();
-    void rendered(); // what is heard, or how much of it is ready
-    void ticked();   // about 60 times a second while playing, else a few times
+    void preferred(); // the preferences
+    void rendered();  // what is heard, or how much of it is ready
+    void ticked();    // about 60 times a second while playing, else a few times
     void said(const QString& sentence);
     void told(const QString& title, const QStringList& lines, bool isProblem);
-    // What an import brought, a line a file; `problem` when something did not come in.
-    void broughtIn(const QString& title, const QStringList& lines, bool isProblem);
+    void broughtIn(const BroughtIn& brought);
     void deviceLost(const QString& sentence);
     void opened(); // another document
     void saved();
 
   private:
     void measured(project::Normalise how, const std::vector<ClipId>& clips, const std::vector<double>& gains);
-    std::optional<SourceId> bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at,
-                                    const Gesture& gesture);
-    void importEnded(const QStringList& problems, const QStringList& warnings, bool cancelled,
-                     const std::vector<SourceId>& came);
+    struct Import; // one that is under way (session_import.cpp)
+    void bringIn(Import& import, std::size_t file, project::Source source);
+    void heardOf(Import& import, std::size_t file, const project::Source& heard);
+    void importEnded(Import& import, bool cancelled);
     void tick();
     void watchDevice();
     void watchRenders();

@@ -1,168 +1,19 @@
-// What the session does with sources: bringing them in, listening again, writing into their files, and remembering
-// what was settled.
+// What the session does with sources: taking a tempo, listening again, writing into their files, forgetting what
+// was settled.
 #include "app/session/session.h"
 
 #include "app/widgets/text.h"
-#include "base/background.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/import.h"
-#include "project/missing.h"
 #include "project/settle.h"
-#include "sound/audio_files.h"
 #include "sound/tag_file.h"
 
 #include <algorithm>
-#include <future>
-#include <mutex>
-#include <numeric>
-#include <thread>
 
 namespace app {
 
 namespace fs = std::filesystem;
-
-namespace {
-
-struct ImportOutcome {
-    QStringList problems;
-    QStringList warnings;
-    bool cancelled = false;
-};
-
-// Reads files side by side and hands each on as soon as those before it are done.
-ImportOutcome importAll(const std::vector<fs::path>& files, int rate, const shelf::Memory* memory,
-                        const base::Progress& progress,
-                        const std::function<void(project::ImportedSource)>& arrived) {
-    using Result = base::Result<project::ImportedSource>;
-    const std::size_t abreast = std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, 8);
-    ImportOutcome out;
-    // How far each is; several report at once.
-    std::mutex mutex;
-    std::vector<double> fractions(files.size(), 0.0);
-    const auto report = [&](std::size_t file, double fraction) {
-        const std::lock_guard lock(mutex);
-        fractions[file] = fraction;
-        progress.at(std::accumulate(fractions.begin(), fractions.end(), 0.0) / double(files.size()));
-    };
-    std::vector<std::future<Result>> running; // last: its work ends before what it reports to
-    std::size_t next = 0;
-    for (std::size_t i = 0; i < files.size(); ++i) {
-        for (; next < files.size() && next < i + abreast; ++next)
-            running.push_back(std::async(std::launch::async, [&, index = next] {
-                base::workInBackground();
-                return project::importFile(
-                    files[index], rate, {},
-                    {[&report, index](double f) { report(index, 0.99 * f); }, progress.stop});
-            }));
-        Result imported = running[i].get();
-        report(i, 1);
-        if (progress.stopped()) {
-            out.cancelled = true;
-            break; // those under way stop by themselves
-        }
-        if (!imported) {
-            out.problems << qt(imported.error().text);
-            continue;
-        }
-        for (const std::string& w : imported->warnings)
-            out.warnings << qt(w);
-        if (memory != nullptr)
-            if (const auto settled = memory->recall(imported->source.content))
-                shelf::recallInto(imported->source, *settled);
-        arrived(std::move(*imported));
-    }
-    return out;
-}
-
-} // namespace
-
-std::optional<SourceId> Session::bringIn(project::ImportedSource imported, std::optional<TrackId> track, Beats at,
-                                         const Gesture& gesture) {
-    project::Added added = project::addSources(now(), {std::move(imported.source)});
-    auto placed = project::placeSources(added.project, added.ids, track, at);
-    if (!placed) {
-        say(qt(placed.error().text));
-        return std::nullopt;
-    }
-    edit(tr("Import"), std::move(placed->project), gesture);
-    say(qt(project::toldOf(now(), added.ids.front())));
-    return added.ids.front();
-}
-
-void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
-    if (files.empty()) return;
-    // A folder stands for the files in it.
-    std::vector<fs::path> all;
-    for (const fs::path& file : files) {
-        std::error_code error;
-        if (!fs::is_directory(file, error)) {
-            all.push_back(file);
-            continue;
-        }
-        const std::vector<sound::ListedFile> within = sound::audioIn(file).files;
-        if (within.empty())
-            complain(tr("Nothing was brought in"), {tr("%1 holds no audio.").arg(qt(base::shownPath(file)))});
-        for (const sound::ListedFile& each : within)
-            all.push_back(each.file);
-    }
-    files = std::move(all);
-    if (files.empty()) return;
-    const int rate = now().rate;
-    const auto count = static_cast<int>(files.size());
-    const QString what =
-        count == 1 ? tr("Importing %1").arg(qt(base::shownName(files.front()))) : tr("Importing and listening");
-    // All of one import is undone at once.
-    const Gesture gesture{"import", ++imports_, 1};
-    const auto came = std::make_shared<std::vector<SourceId>>();
-    const auto generation = document_.generation();
-    jobs_.start<ImportOutcome>(
-        Lane::Import, what,
-        [this, files = std::move(files), rate, track, at, gesture, generation, came,
-         memory = remembered_.memory()](const base::Progress& p) {
-            bool first = true;
-            return importAll(files, rate, memory.get(), p, [&](project::ImportedSource imported) {
-                auto one = std::make_shared<project::ImportedSource>(std::move(imported));
-                const auto onto = first ? track : std::nullopt;
-                first = false;
-                mailbox_.post([this, one, onto, at, gesture, generation, came] {
-                    if (generation != document_.generation()) return;
-                    if (const auto id = bringIn(std::move(*one), onto, at, gesture)) came->push_back(*id);
-                });
-            });
-        },
-        [this, came, generation](const ImportOutcome& out) {
-            if (generation == document_.generation()) importEnded(out.problems, out.warnings, out.cancelled, *came);
-        },
-        count);
-}
-
-void Session::importEnded(const QStringList& problems, const QStringList& warnings, bool cancelled,
-                          const std::vector<SourceId>& came) {
-    document_.endGesture();
-    QStringList lines = problems + warnings;
-    const QString more = cancelled ? tr(" The rest was cancelled.") : QString();
-    const project::Project p = now();
-    std::vector<ClipId> clips;
-    int n = 0;
-    for (const SourceId id : came) {
-        if (!project::sourceOf(p, id)) continue; // taken back meanwhile
-        ++n;
-        lines << qt(project::toldOf(p, id));
-        for (const project::LaidClip& c : laid()->clips())
-            if (c.clip->source == id) clips.push_back(c.id());
-    }
-    if (n == 0) {
-        if (cancelled) say(tr("The import was cancelled; nothing came in."));
-        if (!lines.isEmpty()) emit told(tr("Nothing came in"), lines, true);
-        return;
-    }
-    document_.select(clips);
-    say(n == 1 ? lines.back() + more : tr("%1 sources came in.").arg(n) + more);
-    emit broughtIn(tr("%1 came in").arg(n) +
-                       (problems.isEmpty() ? QString() : tr(", %1 did not").arg(problems.size())) + more,
-                   lines, !problems.isEmpty());
-}
 
 void Session::takeTempoFrom(const fs::path& file) {
     const auto generation = document_.generation();

@@ -7,9 +7,11 @@
 #include "app/sources/sources_page.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/dropped_files.h"
+#include "app/widgets/preference_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/window/head_strip.h"
+#include "app/window/import_report.h"
 #include "app/window/message_bar.h"
 #include "app/window/preferences_sheet.h"
 #include "app/window/status_line.h"
@@ -42,6 +44,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
 
     head_ = new HeadStrip(session_, this);
     message_ = new MessageBar(this);
+    report_ = new ImportReport(session_, this);
     shelf_ = new Shelf(session_, this);
     bars_ = new BarsView(session_, this);
     bench_ = new Bench(session_, this);
@@ -80,9 +83,18 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     pageHead->addWidget(tabs_);
     pageHead->addStretch(1);
     pageHead->setSpacing(8);
+    newSources_ = new QComboBox(page);
+    newSources_->setObjectName("newSources");
+    newSources_->setAccessibleName(tr("New sources"));
+    newSources_->setToolTip(tr("What a file that comes in does"));
+    for (const auto& [text, way] : newSourceWays())
+        newSources_->addItem(text, static_cast<int>(way));
     snapLabel_ = label(tr("Snap"), page);
     pageHead->addWidget(snapLabel_);
     pageHead->addWidget(snap_);
+    pageHead->addSpacing(6);
+    pageHead->addWidget(label(tr("New sources"), page));
+    pageHead->addWidget(newSources_);
     pageLayout->addLayout(pageHead);
     pageLayout->addWidget(pages_, 1);
 
@@ -108,6 +120,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     all->setSpacing(0);
     all->addWidget(head_);
     all->addWidget(message_);
+    all->addWidget(report_);
     all->addWidget(sides_, 1);
     all->addWidget(status_);
     setCentralWidget(centre);
@@ -118,6 +131,15 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
         const auto snap = static_cast<metre::Snap>(snap_->itemData(index).toInt());
         session_.document().setSnap(snap);
     });
+    connect(newSources_, &QComboBox::activated, this, [this](int index) {
+        Preferences p = session_.preferences();
+        p.newSources = static_cast<NewSources>(newSources_->itemData(index).toInt());
+        session_.prefer(p);
+    });
+    connect(&session_, &Session::preferred, this, [this] {
+        newSources_->setCurrentIndex(newSources_->findData(static_cast<int>(session_.preferences().newSources)));
+    });
+    newSources_->setCurrentIndex(newSources_->findData(static_cast<int>(session_.preferences().newSources)));
     connect(shelf_, &Shelf::placeAsked, this, [this](qint64 source) {
         const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
         auto placed = project::place(session_.now(), SourceId{source}, {}, at);
@@ -131,11 +153,11 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
         session_.importFiles(files, {}, at);
     });
     connect(&session_, &Session::told, message_, &MessageBar::show);
-    connect(&session_, &Session::broughtIn, this,
-            [this](const QString& title, const QStringList& lines, bool problem) {
-                message_->show(title, lines, problem);
-                message_->offer(tr("Change readings"), [this] { tabs_->setCurrentIndex(1); });
-            });
+    connect(&session_, &Session::broughtIn, this, [this](const BroughtIn& brought) {
+        message_->hide();
+        report_->show(brought);
+    });
+    connect(report_, &ImportReport::sourcesAsked, this, [this] { tabs_->setCurrentIndex(1); });
     connect(&session_, &Session::deviceLost, this, [this](const QString& sentence) {
         message_->show(sentence, {}, true);
         message_->offer(tr("Take it again"), [this] { session_.takeDevice(); });

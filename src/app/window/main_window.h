@@ -17,6 +17,7 @@ namespace app {
 class BarsView;
 class Bench;
 class HeadStrip;
+class ImportReport;
 class MessageBar;
 class Shelf;
 class SourcesPage;
@@ -81,6 +82,7 @@ class MainWindow : public QMainWindow {
     Session session_;
     HeadStrip* head_;
     MessageBar* message_;
+    ImportReport* report_;
     Shelf* shelf_;
     BarsView* bars_;
     Bench* bench_;
@@ -92,6 +94,7 @@ class MainWindow : public QMainWindow {
     SourcesPage* sources_;
     QLabel* snapLabel_;
     QComboBox* snap_;
+    QComboBox* newSources_;
     Commands* commands_ = nullptr;
     QString toSelect_;
     bool mayClose_ = false;

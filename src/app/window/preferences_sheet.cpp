@@ -3,6 +3,7 @@
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
+#include "app/widgets/preference_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -42,6 +43,7 @@ PreferencesSheet::PreferencesSheet(Session& session, QWidget* parent) : QDialog(
     addDevice();
     addPlaying();
     addProject();
+    addSources();
     addLook();
     connect(groups_, &QListWidget::currentRowChanged, pages_, &QStackedWidget::setCurrentIndex);
     groups_->setCurrentRow(0);
@@ -191,6 +193,26 @@ void PreferencesSheet::addProject() {
                                                       session_.now(), static_cast<project::TimeRule>(v.toInt())));
                }),
         tr("What clips do when the tempo changes, where neither they nor their track say otherwise."));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::addSources() {
+    QVBoxLayout* page = group(tr("New sources"));
+    std::vector<std::pair<QString, QVariant>> ways;
+    for (const auto& [text, way] : newSourceWays())
+        ways.emplace_back(text, static_cast<int>(way));
+    add(page, tr("What comes in"),
+        choice("preferNewSources", tr("What comes in"), ways, static_cast<int>(session_.preferences().newSources),
+               [this](const QVariant& v) {
+                   prefer([&](Preferences& p) { p.newSources = static_cast<NewSources>(v.toInt()); });
+               }),
+        tr("It is fitted to the project's time; or stays as it was recorded; or the project takes the tempo of the "
+           "first."));
+    add(page, tr("Its audio"),
+        choice("preferCopy", tr("Its audio"), {{tr("copied into the project"), true}, {tr("referred to"), false}},
+               session_.preferences().copyAudio,
+               [this](const QVariant& v) { prefer([&](Preferences& p) { p.copyAudio = v.toBool(); }); }),
+        tr("When the project is saved: copied into its folder, which can then be moved; or left where it lies."));
     page->addStretch(1);
 }
 

@@ -29,6 +29,7 @@ class PreferencesSheet : public QDialog {
     void addDevice();
     void addPlaying();
     void addProject();
+    void addSources();
     void addLook();
     void prefer(const std::function<void(Preferences&)>& change);
     void refresh();

@@ -1,0 +1,268 @@
+// Bringing files in: read side by side, placed in their order, heard behind.
+#include "app/session/session.h"
+
+#include "app/widgets/text.h"
+#include "base/background.h"
+#include "base/utf8.h"
+#include "metre/snap.h"
+#include "project/arriving.h"
+#include "project/import.h"
+#include "sound/audio_files.h"
+
+#include <algorithm>
+#include <future>
+#include <mutex>
+#include <numeric>
+#include <thread>
+
+namespace app {
+
+namespace fs = std::filesystem;
+
+// Shared by the worker, which only fills `problems`, and the interface thread, which has the rest.
+struct Session::Import {
+    std::int64_t generation = 0;
+    Gesture gesture;
+    std::optional<TrackId> track;
+    Beats at;
+    bool oneAfterTheOther = false;
+    NewSources way = NewSources::KeepTime;
+    std::vector<std::optional<SourceId>> came; // by file
+    bool ledAlready = false;
+    std::mutex mutex; // guards what follows
+    QStringList problems;
+    void complain(const std::string& text) {
+        const std::lock_guard lock(mutex);
+        problems << qt(text);
+    }
+};
+
+namespace {
+
+constexpr double quicklyHeard = 30; // seconds of audio that are listened to before they are placed
+
+// Folders stand for the audio in them.
+std::vector<fs::path> expanded(const std::vector<fs::path>& files,
+                               const std::function<void(std::string)>& complain) {
+    std::vector<fs::path> all;
+    for (const fs::path& file : files) {
+        std::error_code error;
+        if (!fs::is_directory(file, error)) {
+            all.push_back(file);
+            continue;
+        }
+        const sound::FolderContent within = sound::audioIn(file);
+        if (!within.problem.empty())
+            complain(within.problem);
+        else if (within.files.empty())
+            complain(base::shownPath(file) + " holds no audio.");
+        for (const sound::ListedFile& each : within.files)
+            all.push_back(each.file);
+    }
+    return all;
+}
+
+// Works on each side by side, and hands each result on in the order of the files.
+template <class Result>
+void abreast(std::size_t count, const std::function<Result(std::size_t)>& work,
+             const std::function<void(std::size_t, Result)>& done, const std::stop_token& stop) {
+    const std::size_t most = std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, 8);
+    std::vector<std::future<Result>> running;
+    for (std::size_t i = 0; i < count; ++i) {
+        for (; running.size() < count && running.size() < i + most;)
+            running.push_back(std::async(std::launch::async, [&work, index = running.size()] {
+                base::workInBackground();
+                return work(index);
+            }));
+        Result result = running[i].get();
+        if (stop.stop_requested()) return; // those under way stop by themselves
+        done(i, std::move(result));
+    }
+}
+
+// How far all files are together; several report at once.
+class Shares {
+  public:
+    Shares(std::size_t files, base::Progress to) : shares_(files, 0.0), to_(std::move(to)) {}
+    base::Progress of(std::size_t file, double from, double to) {
+        return {[this, file, from, to](double f) { set(file, from + (to - from) * f); }, to_.stop};
+    }
+    void set(std::size_t file, double share) {
+        const std::lock_guard lock(mutex_);
+        shares_[file] = share;
+        to_.at(std::accumulate(shares_.begin(), shares_.end(), 0.0) / double(shares_.size()));
+    }
+
+  private:
+    std::mutex mutex_;
+    std::vector<double> shares_;
+    base::Progress to_;
+};
+
+} // namespace
+
+void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
+    if (files.empty()) return;
+    const auto import = std::make_shared<Import>();
+    import->generation = document_.generation();
+    // All of one import is undone at once.
+    import->gesture = Gesture{"import", ++imports_, 1};
+    import->track = track;
+    import->at = at;
+    import->oneAfterTheOther = track.has_value();
+    import->way = preferences_.newSources;
+    const QString what = files.size() == 1 ? tr("Importing %1").arg(qt(base::shownName(files.front())))
+                                           : tr("Importing and listening");
+    const auto count = static_cast<int>(files.size());
+    const auto onInterface = [this, import](std::function<void()> act) {
+        mailbox_.post([this, import, act = std::move(act)] {
+            if (import->generation == document_.generation()) act();
+        });
+    };
+    jobs_.start<bool>(
+        Lane::Import, what,
+        [this, import, onInterface, files = std::move(files), rate = now().rate, memory = remembered_.memory(),
+         library = library_->library()](const base::Progress& p) {
+            const std::vector<fs::path> all = expanded(files, [&](const std::string& s) { import->complain(s); });
+            if (all.empty()) return p.stopped();
+            onInterface([import, n = all.size()] { import->came.resize(n); });
+            Shares shares(all.size(), p);
+            const auto heard = [&](const fs::path& file, project::ReadSource& read,
+                                   const base::Progress& progress) -> base::Result<project::Source> {
+                if (auto found = project::findAttacks(read, progress.part(0, 0.4)); !found)
+                    return tl::unexpected(found.error());
+                auto settled = project::settledOf(file, read, {}, progress.part(0.4, 1),
+                                                  library ? library->heardBefore(read.content) : std::nullopt);
+                if (!settled) return tl::unexpected(settled.error());
+                if (memory)
+                    if (const auto before = memory->recall(read.content))
+                        shelf::recallInto(settled->source, *before);
+                settled->source.sound = read.sound;
+                return std::move(settled->source);
+            };
+            struct Read {
+                base::Result<project::ReadSource> read;
+                std::optional<project::Source> source; // heard already
+            };
+            const bool inOrder = import->oneAfterTheOther && all.size() > 1; // each begins where one before ends
+            std::vector<std::pair<std::size_t, std::shared_ptr<project::ReadSource>>> later;
+            abreast<Read>(
+                all.size(),
+                [&](std::size_t i) {
+                    Read out{project::decodeSource(all[i], rate, shares.of(i, 0, 0.3)), {}};
+                    if (!out.read || (out.read->facts.length().value > quicklyHeard && !inOrder)) return out;
+                    if (auto source = heard(all[i], *out.read, shares.of(i, 0.3, 1)))
+                        out.source = std::move(*source);
+                    else
+                        out.read = tl::unexpected(source.error());
+                    return out;
+                },
+                [&](std::size_t i, Read out) {
+                    if (!out.read) {
+                        import->complain(out.read.error().text);
+                        shares.set(i, 1);
+                        return;
+                    }
+                    for (const std::string& warning : out.read->warnings)
+                        import->complain(warning);
+                    auto source = std::make_shared<project::Source>(
+                        out.source ? std::move(*out.source) : project::unheardOf(all[i], *out.read));
+                    if (!out.source)
+                        later.emplace_back(i, std::make_shared<project::ReadSource>(std::move(*out.read)));
+                    onInterface([this, import, i, source] { bringIn(*import, i, std::move(*source)); });
+                },
+                p.stop);
+            abreast<base::Result<project::Source>>(
+                p.stopped() ? 0 : later.size(),
+                [&](std::size_t k) {
+                    auto source = heard(all[later[k].first], *later[k].second, shares.of(later[k].first, 0.3, 1));
+                    later[k].second.reset();
+                    return source;
+                },
+                [&](std::size_t k, base::Result<project::Source> source) {
+                    if (!source) {
+                        import->complain(source.error().text);
+                        return;
+                    }
+                    onInterface([this, import, i = later[k].first,
+                                 one = std::make_shared<project::Source>(std::move(*source))] {
+                        heardOf(*import, i, *one);
+                    });
+                },
+                p.stop);
+            return p.stopped();
+        },
+        [this, import](bool cancelled) {
+            if (import->generation == document_.generation()) importEnded(*import, cancelled);
+        },
+        count);
+}
+
+// On the page, as it is known so far.
+void Session::bringIn(Import& import, std::size_t file, project::Source source) {
+    project::Project p = now();
+    if (import.way == NewSources::Lead && !import.ledAlready && source.beats) {
+        import.ledAlready = true;
+        if (auto led = project::setTempo(p, source.beats->meanTempo())) p = std::move(*led);
+    }
+    project::Added added = project::addSources(p, {std::move(source)});
+    const SourceId id = added.ids.front();
+    auto placed = project::placeSources(added.project, {id}, import.track, import.at);
+    if (!placed) {
+        import.complain(placed.error().text);
+        return;
+    }
+    if (import.way == NewSources::AsRecorded)
+        if (auto raw = project::setAsRecorded(placed->project, placed->clips)) placed->project = std::move(*raw);
+    const bool isIn = edit(tr("Import"), std::move(placed->project), import.gesture);
+    if (!isIn) return;
+    import.came[file] = id;
+    if (const project::LaidClip* clip = laid()->find(placed->clips.front());
+        clip != nullptr && import.oneAfterTheOther) {
+        // The next begins on the bar line after its end, or on that itself.
+        const Beats end = clip->time().end - Beats(1e-6);
+        import.at = metre::gridAfter(end, metre::Snap::Bar, now().metre);
+    }
+    say(qt(project::toldOf(now(), id)));
+}
+
+// Its tempo comes after it: every version learns of it, as if it had been known from the beginning.
+void Session::heardOf(Import& import, std::size_t file, const project::Source& heard) {
+    if (file >= import.came.size() || !import.came[file]) return;
+    const SourceId id = *import.came[file];
+    document_.heard(id, heard);
+    if (import.way == NewSources::Lead && !import.ledAlready && file == 0 && heard.beats) {
+        import.ledAlready = true;
+        edit(tr("Import"), project::setTempo(now(), heard.beats->meanTempo()), import.gesture);
+    }
+    if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
+}
+
+void Session::importEnded(Import& import, bool cancelled) {
+    document_.endGesture();
+    BroughtIn brought;
+    std::vector<ClipId> clips;
+    for (const auto& id : import.came) {
+        if (!id || !project::sourceOf(now(), *id)) continue; // it did not come, or was taken back meanwhile
+        brought.sources.push_back(*id);
+        for (const project::LaidClip& c : laid()->clips())
+            if (c.clip->source == *id) clips.push_back(c.id());
+    }
+    brought.problems = import.problems;
+    const QString more = cancelled ? tr(" The rest was cancelled.") : QString();
+    const auto n = static_cast<int>(brought.sources.size());
+    if (n == 0) {
+        if (cancelled) say(tr("The import was cancelled; nothing came in."));
+        if (!brought.problems.isEmpty()) emit told(tr("Nothing came in"), brought.problems, true);
+        return;
+    }
+    document_.select(clips);
+    say(n == 1 ? qt(project::toldOf(now(), brought.sources.front())) + more
+               : tr("%1 sources came in.").arg(n) + more);
+    brought.title = tr("%1 came in").arg(n) +
+                    (brought.problems.isEmpty() ? QString() : tr(", %1 to look at").arg(brought.problems.size())) +
+                    more;
+    emit broughtIn(brought);
+}
+
+} // namespace app

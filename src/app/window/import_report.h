@@ -1,0 +1,51 @@
+// What an import brought, file by file: which reading was used and what was done, with one click to change either.
+#pragma once
+
+#include "app/session/session.h"
+
+#include <QWidget>
+
+class QLabel;
+class QScrollArea;
+class QVBoxLayout;
+
+namespace app {
+
+class ImportReport : public QWidget {
+    Q_OBJECT
+  public:
+    explicit ImportReport(Session& session, QWidget* parent = nullptr);
+    void show(const BroughtIn& brought);
+    // All lines, as they are now.
+    QStringList lines() const;
+
+  signals:
+    void sourcesAsked(); // the page with all readings
+
+  protected:
+    void paintEvent(QPaintEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+
+  private:
+    struct Row {
+        SourceId source;
+        QWidget* widget = nullptr;
+        QLabel* text = nullptr;
+    };
+    void addRow(SourceId source);
+    void addLine(const QString& text, bool isProblem);
+    void fill(Row& row);
+    void refresh();
+
+    Session& session_;
+    QLabel* title_;
+    QScrollArea* area_;
+    QWidget* list_;
+    QVBoxLayout* rows_;
+    std::vector<Row> shown_;
+    QStringList problems_;
+    std::int64_t generation_ = 0;
+    bool isProblem_ = false;
+};
+
+} // namespace app
