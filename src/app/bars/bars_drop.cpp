@@ -12,7 +12,7 @@
 
 namespace app {
 
-void BarsView::showLanding(const QPointF& at) {
+void BarsView::showLanding(const QPointF& at, int files) {
     const project::Project& p = session_.now();
     const auto track = layout_.trackAt(at.y(), p.tracks.size());
     const Beats beat = layout_.beat(std::max<double>(at.x(), BarsLayout::headers));
@@ -23,6 +23,12 @@ void BarsView::showLanding(const QPointF& at) {
         drag_.landingTrack < p.tracks.size() ? qt(p.tracks[drag_.landingTrack]->name) : tr("new track");
     drag_.result =
         QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(*drag_.landing))), where);
+    if (files > 1)
+        drag_.result = drag_.landingTrack < p.tracks.size()
+                           ? tr("%1   %2 files one after the other").arg(drag_.result).arg(files)
+                           : tr("%1   %2 files, each on a track of its own")
+                                 .arg(qt(metre::positionLabel(p.metre.positionAt(*drag_.landing))))
+                                 .arg(files);
     viewport()->update();
 }
 
@@ -32,7 +38,7 @@ void BarsView::dragEnterEvent(QDragEnterEvent* event) {
 }
 
 void BarsView::dragMoveEvent(QDragMoveEvent* event) {
-    showLanding(event->position());
+    showLanding(event->position(), static_cast<int>(event->mimeData()->urls().size()));
     event->acceptProposedAction();
 }
 
@@ -41,7 +47,7 @@ void BarsView::dragLeaveEvent(QDragLeaveEvent*) {
 }
 
 void BarsView::dropEvent(QDropEvent* event) {
-    showLanding(event->position());
+    showLanding(event->position(), 1);
     const BarsDrag drag = drag_;
     cancelDrag();
     const project::Project p = session_.now(); // a copy: edits below replace the present one

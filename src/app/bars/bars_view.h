@@ -113,7 +113,7 @@ class BarsView : public QAbstractScrollArea {
     void followPlayPosition();
     void takeLevels();
     void cancelDrag();
-    void showLanding(const QPointF& at);
+    void showLanding(const QPointF& at, int files);
     void selectNeighbour(int direction);
     // Asks for a line of text on the page.
     void ask(const QRect& where, const QString& initial, const QString& name,

@@ -220,7 +220,7 @@ void Session::bringIn(Import& import, std::size_t file, project::Source source) 
     if (const project::LaidClip* clip = laid()->find(placed->clips.front());
         clip != nullptr && import.oneAfterTheOther) {
         // The next begins on the bar line after its end, or on that itself.
-        const Beats end = clip->time().end - Beats(1e-6);
+        const Beats end = clip->time().end - Beats(0.01);
         import.at = metre::gridAfter(end, metre::Snap::Bar, now().metre);
     }
     say(qt(project::toldOf(now(), id)));

@@ -28,6 +28,7 @@ FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(4);
     strip_ = new QScrollArea(this);
+    strip_->setAccessibleName(tr("What is looked for"));
     strip_->setFrameShape(QFrame::NoFrame);
     strip_->setWidget(chips_);
     strip_->setWidgetResizable(true);

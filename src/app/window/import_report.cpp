@@ -50,11 +50,14 @@ ImportReport::ImportReport(Session& session, QWidget* parent) : QWidget(parent),
     setObjectName("importReport");
     title_ = new QLabel(this);
     title_->setFont(textFont(sizes::text, QFont::DemiBold));
+    title_->setFixedHeight(rowHeight);
     list_ = new QWidget;
     rows_ = new QVBoxLayout(list_);
     rows_->setContentsMargins(0, 0, 0, 0);
     rows_->setSpacing(0);
     area_ = new QScrollArea(this);
+    area_->setObjectName("reportRows");
+    area_->setAccessibleName(tr("What came in, file by file"));
     area_->setFrameShape(QFrame::NoFrame);
     area_->setWidgetResizable(true);
     area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
