@@ -15,7 +15,7 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::size_t keptBytes = std::size_t(256) << 20; // of what was read last
-constexpr double firstPart = 20;    // seconds of a long recording that are heard before all of it is read
+constexpr double firstPart = 4;     // seconds of a recording that are heard before all of it is read
 constexpr double longest = 20 * 60; // of what is longer, only a beginning is heard
 constexpr double beginning = 5 * 60;
 
@@ -178,7 +178,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         fail(request.number, qt(reader.error().text));
         return;
     }
-    const bool isLong = !known || known->length().value > firstPart;
+    const bool isLong = !known || known->length().value > 1.5 * firstPart;
     if (isLong) {
         auto first = project::readBeginning(request.file, request.rate, metre::Seconds(firstPart), progress);
         if (!first) {
