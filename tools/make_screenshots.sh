@@ -12,6 +12,12 @@ mkdir -p "$shots"
 # A copy at a place that says nothing about this machine.
 copy=/tmp/music/canal_journey
 rm -rf "$copy" && mkdir -p /tmp/music && cp -r demo/canal_journey "$copy"
+# A library to find things in.
+packs=/tmp/music/packs
+rm -rf "$packs" && mkdir -p "$packs/locks" "$packs/reeds"
+cp demo/canal_journey/audio/{winch,lock,rope,keel}* "$packs/locks"
+cp demo/canal_journey/audio/{barge,heron,kalimba,pontoon,reed,towpath}* "$packs/reeds"
+build/release/src/pmetre scan --quiet "$packs" >/dev/null
 "$application" "$copy" --select winch --shot "$shots/bars.png"
 "$application" "$copy" --select winch --lamp --shot "$shots/bars-lamplight.png"
 "$application" "$copy" --select pontoon --dialog pageSources --shot "$shots/sources.png"
@@ -33,4 +39,5 @@ END
 "$application" "$changing" --shot "$shots/lanes.png"
 "$application" "$copy" --dialog selectAll --shot "$shots/many.png"
 "$application" "$copy" --dialog preferences --shot "$shots/preferences.png"
+"$application" "$copy" --dialog searchLimits --shot "$shots/shelf.png"
 "$application" "$copy" --dialog deliver --shot "$shots/deliver.png"

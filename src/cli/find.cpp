@@ -48,10 +48,10 @@ base::Result<shelf::Query> queryOf(const FindCommand& command) {
     return query;
 }
 
-constexpr const char* tableForm = "{:>8}  {:>5}  {:<7}  {:<8}  {:>8}  {}  {}";
+constexpr const char* foundForm = "{:>8}  {:>5}  {:<7}  {:<8}  {:>8}  {}  {}";
 
 std::string tableLine(const shelf::Entry& e) {
-    return fmt::format(tableForm, e.bpm ? metre::tempoFigure(*e.bpm) : "–",
+    return fmt::format(foundForm, e.bpm ? metre::tempoFigure(*e.bpm) : "–",
                        e.beats ? std::to_string(*e.beats) : "–", e.key ? hear::keyLabel(*e.key) : "–",
                        hear::kindLabel(e.kind), fmt::format("{:.2f}", e.length.value),
                        base::toUtf8(e.file.native()), shelf::tagsText(e.own.tags));
@@ -92,7 +92,7 @@ int find(const FindCommand& command, Output& output) {
         return 1;
     }
     if (command.table)
-        output.line(fmt::format(tableForm, "tempo", "beats", "key", "kind", "seconds", "file", "tags"));
+        output.line(fmt::format(foundForm, "tempo", "beats", "key", "kind", "seconds", "file", "tags"));
     for (const shelf::Entry& e : *entries)
         if (!output.line(command.table ? tableLine(e) : jsonLine(e))) return 1;
     return 0;

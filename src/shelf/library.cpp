@@ -42,7 +42,7 @@ void makeLibrary(SQLite::Database& d) {
     d.exec("CREATE VIRTUAL TABLE words USING fts5 (name, place, own, sound,"
            " tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')");
 }
-constexpr std::array<Migration, 1> migrations = {makeLibrary};
+constexpr std::array<Migration, 1> libraryVersions = {makeLibrary};
 
 void bindPath(SQLite::Statement& s, int at, const fs::path& path) {
     s.bind(at, path.native().data(), static_cast<int>(path.native().size()));
@@ -402,7 +402,7 @@ Result<fs::path> putAside(const fs::path& file) {
 Result<std::unique_ptr<Library>> Library::open(const fs::path& file) {
     const std::string what = fmt::format("The library could not be opened from {}", base::shownPath(file));
     bool damaged = false;
-    auto opened = openDatabase(file, migrations, what, &damaged);
+    auto opened = openDatabase(file, libraryVersions, what, &damaged);
     if (opened) {
         const auto whole = used("check", [&] { return isWhole((*opened)->sqlite); });
         damaged = !whole || !*whole;
@@ -414,7 +414,7 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& file) {
     }
     const auto aside = putAside(file);
     if (!aside) return base::problem(fmt::format("{}: it is damaged.", what));
-    auto fresh = openDatabase(file, migrations, what);
+    auto fresh = openDatabase(file, libraryVersions, what);
     if (!fresh) return tl::unexpected(fresh.error());
     std::unique_ptr<Library> library(new Library(std::move(*fresh), file));
     library->told_ = fmt::format("The library was damaged and has been begun anew; the damaged one is kept as {}.",

@@ -60,7 +60,9 @@ Result<void> addTo(Plan& plan, Scanned& out, const Library& library, const fs::p
         byPath.erase(found);
     }
     if (progress.stopped() || listing.hasMore) return {}; // who knows what else is there
-    for (const auto& [path, k] : byPath) {
+    for (const auto& left : byPath) {
+        const fs::path path = left.first;
+        const Library::Known* k = left.second;
         // What lies in a folder that could not be listed is not gone for that.
         const bool unseen = std::any_of(listing.unread.begin(), listing.unread.end(), [&](const auto& unread) {
             std::error_code error;

@@ -3,6 +3,7 @@
 
 #include "shelf/own_words.h"
 #include "support/files.h"
+#include "support/small_disk.h"
 
 #include <SQLiteCpp/SQLiteCpp.h>
 #include <algorithm>
@@ -312,6 +313,32 @@ TEST(Library, OneThatAnotherProgramHoldsIsRefusedInWordsAndNotLost) {
     other.exec("ROLLBACK");
     EXPECT_TRUE(library->put({read({"/packs/new.wav", "n", 100, {}})}));
     EXPECT_EQ(library->size(), 6U);
+}
+
+TEST(Library, OnAFullDiskItSaysSoAndKeepsWhatItHad) {
+    const support::SmallDisk disk(2000);
+    auto library = opened(disk.folder());
+    std::size_t kept = 0;
+    std::string problem;
+    for (int i = 0; i < 5000 && problem.empty(); ++i) {
+        const std::string number = std::to_string(i);
+        const auto put = library->put({read({"/packs/n" + number + ".wav", "c" + number, 100, {}})});
+        if (put)
+            ++kept;
+        else
+            problem = put.error().text;
+    }
+    EXPECT_NE(problem.find("could not be written"), std::string::npos) << problem;
+    if (disk.isMounted()) {
+        EXPECT_NE(problem.find("full"), std::string::npos) << problem;
+    }
+    EXPECT_GT(kept, 20U);
+    EXPECT_EQ(library->size(), kept);
+    library.reset();
+    const auto again = Library::open(disk.folder() / "library.sqlite");
+    ASSERT_TRUE(again) << again.error().text;
+    EXPECT_TRUE((*again)->told().empty()) << (*again)->told();
+    EXPECT_EQ((*again)->size(), kept);
 }
 
 } // namespace

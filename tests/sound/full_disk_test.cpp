@@ -4,42 +4,15 @@
 #include "sound/write.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/small_disk.h"
 
-#include <csignal>
 #include <gtest/gtest.h>
-#include <sys/mount.h>
-#include <sys/resource.h>
 
 namespace {
 
 using namespace sound;
 
-// A limit on file size fails a write just like a full disk does, and needs no rights: EFBIG in place of ENOSPC.
-class SmallDisk {
-  public:
-    SmallDisk() {
-        mounted_ = mount("tmpfs", folder_.path().c_str(), "tmpfs", 0, "size=256k") == 0;
-        if (mounted_) return;
-        signal(SIGXFSZ, SIG_IGN);
-        getrlimit(RLIMIT_FSIZE, &before_);
-        rlimit limit = before_;
-        limit.rlim_cur = 200 * 1024;
-        setrlimit(RLIMIT_FSIZE, &limit);
-    }
-    ~SmallDisk() {
-        if (mounted_)
-            umount(folder_.path().c_str());
-        else
-            setrlimit(RLIMIT_FSIZE, &before_);
-    }
-    const support::Folder& folder() const { return folder_; }
-    bool isMounted() const { return mounted_; }
-
-  private:
-    support::Folder folder_;
-    bool mounted_ = false;
-    rlimit before_{};
-};
+using support::SmallDisk;
 
 TEST(FullDisk, AnAudioFileIsThereWholeOrNotAtAll) {
     const SmallDisk disk;

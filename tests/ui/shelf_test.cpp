@@ -141,6 +141,26 @@ TEST(ShelfLibrary, OwnTagsAreTypedAndFoundByAndMarkedAsFavourites) {
     ASSERT_TRUE(waitFor([&] { return w.names() == QStringList{"keel_bass_96"}; }));
 }
 
+TEST(ShelfLibrary, ALoopMadeHereIsAddedAndFoundByTempoKeyAndBeats) {
+    Window w;
+    w.session().edit("Tempo", project::setTempo(w.now(), Bpm(104)));
+    w.import({bass()});
+    for (QAction* a : w.window->findChildren<QAction*>())
+        if (a->objectName() == "addToLibrary") a->trigger();
+    auto* list = w.child<QListView>("libraryList");
+    ASSERT_TRUE(waitFor([&] { return list->model()->rowCount() == 1; }));
+    const QString row = list->model()->index(0, 0).data(Qt::AccessibleTextRole).toString();
+    EXPECT_TRUE(row.contains("keel_bass")) << row.toStdString();
+    EXPECT_TRUE(row.contains("104")) << row.toStdString();
+    EXPECT_TRUE(row.contains("8 beats · D min")) << row.toStdString();
+    w.settle();
+    // Once more it is there already, and nothing is replaced.
+    for (QAction* a : w.window->findChildren<QAction*>())
+        if (a->objectName() == "addToLibrary") a->trigger();
+    w.settle();
+    EXPECT_EQ(list->model()->rowCount(), 1);
+}
+
 TEST(ShelfAudition, WhatIsClickedIsHeardAtItsLevelAndArrowKeysWalk) {
     WithLibrary w;
     w.click("pontoon_marimba");

@@ -15,8 +15,8 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::size_t keptBytes = std::size_t(256) << 20; // of what was read last
-constexpr double firstPart = 4;     // seconds of a recording that are heard before all of it is read
-constexpr double longest = 20 * 60; // of what is longer, only a beginning is heard
+constexpr double firstPart = 4;          // seconds of a recording that are heard before all of it is read
+constexpr double longestHeard = 20 * 60; // of what is longer, only a beginning is heard
 constexpr double beginning = 5 * 60;
 
 std::size_t bytesOf(const project::Source& s) {
@@ -44,7 +44,10 @@ void Audition::setWays(const AuditionWays& ways) {
 }
 
 void Audition::pick(const fs::path& file, int rate) {
-    if (file == file_ && !file.empty() && (source_ || isReading_)) return;
+    if (file == file_ && !file.empty() && (source_ || isReading_)) {
+        if (ways_.automatic && !wantsToHear_) hear(); // it was stopped, and is picked again
+        return;
+    }
     wantsToHear_ = ways_.automatic;
     file_ = file;
     source_.reset();
@@ -193,7 +196,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
             if (!known) part->beats.reset();
             hand(request.number, part, false);
             const double seconds = known ? known->length().value : reader->declaredLength().value;
-            if (seconds > longest) {
+            if (seconds > longestHeard) {
                 auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
                 if (!more) return;
                 auto most = std::make_shared<project::Source>(*part);

@@ -3,6 +3,7 @@
 #include "app/session/session.h"
 
 #include "app/widgets/text.h"
+#include "base/user_folders.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/import.h"
@@ -10,6 +11,7 @@
 #include "sound/tag_file.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace app {
 
@@ -43,6 +45,55 @@ void Session::takeTempoFrom(const fs::path& file) {
             if (edit(tr("Tempo"), project::setTempo(now(), bpm)))
                 say(tr("The project's tempo is %1 now, as %2 has it").arg(qt(metre::tempoLabel(bpm)), qt(s.name)));
         });
+}
+
+void Session::addToLibrary() {
+    deliver::LoopOptions options;
+    options.folder = base::dataFolder() / "loops";
+    auto plan = deliver::planLoops(*laid(), selection().clips, options);
+    if (!plan) {
+        say(qt(plan.error().text));
+        return;
+    }
+    QStringList there;
+    for (const deliver::PlannedLoop& loop : *plan)
+        if (loop.exists) there << tr("%1 is in the library already.").arg(qt(base::shownName(loop.file)));
+    std::erase_if(*plan, [](const deliver::PlannedLoop& loop) { return loop.exists; });
+    if (!there.isEmpty()) complain(tr("Not everything was added to the library"), there);
+    if (plan->empty()) return;
+    std::error_code error;
+    fs::create_directories(options.folder, error);
+    const auto count = static_cast<int>(plan->size());
+    jobs_.start<QStringList>(
+        Lane::Deliver, tr("Adding to the library"),
+        [laid = laid(), plan = std::move(*plan), options](const base::Progress& progress) {
+            const deliver::Delivered done = deliver::deliverLoops(laid, plan, options, progress);
+            QStringList problems;
+            for (const std::string& problem : done.problems)
+                problems << qt(problem);
+            for (const deliver::PlannedLoop& loop : plan) {
+                const project::LaidClip* clip = laid->find(loop.clip);
+                if (clip == nullptr ||
+                    std::find(done.written.begin(), done.written.end(), loop.file) == done.written.end())
+                    continue;
+                // Tempo and key are in it; how many beats it has is not yet.
+                const double beats = (clip->time().end - clip->time().start).value;
+                if (!clip->time().steadyTempo || std::abs(beats - std::round(beats)) > 1e-6 || beats < 1) continue;
+                sound::LoopInfo info;
+                info.bpm = *clip->time().steadyTempo;
+                info.beats = static_cast<int>(std::lround(beats));
+                if (const auto tagged = sound::tagFile(loop.file, {}, info); !tagged)
+                    problems << qt(tagged.error().text);
+            }
+            return problems;
+        },
+        [this, folder = options.folder, count](const QStringList& problems) {
+            if (!problems.isEmpty()) complain(tr("Not everything was added to the library"), problems);
+            library_->addFolder(folder);
+            say(count == 1 ? tr("One loop added to the library: a right click there gives it tags")
+                           : tr("%1 loops added to the library: a right click there gives them tags").arg(count));
+        },
+        count);
 }
 
 void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window window) {

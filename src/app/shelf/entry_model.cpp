@@ -41,6 +41,8 @@ ShelfRow rowFor(const EntryModel::Row& row) {
     if (e.isFree) detail << QObject::tr("played free");
     if (e.key) detail << qt(hear::keyLabel(*e.key));
     if (e.isRead()) detail << secondsText(e.length);
+    const bool isSaid = e.kind == hear::Kind::OneHit || e.kind == hear::Kind::NoBeat; // in the tempo's place
+    if (e.isRead() && !isSaid) detail << QString::fromLatin1(hear::kindLabel(e.kind));
     if (!e.own.tags.empty()) detail << qt(shelf::tagsText(e.own.tags));
     r.detail = joined(detail);
     if (e.isGone) {

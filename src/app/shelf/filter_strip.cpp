@@ -177,6 +177,10 @@ void FilterStrip::setTags(const std::vector<std::string>& tags) {
     }
 }
 
+void FilterStrip::openLimits() {
+    more_->setChecked(true);
+}
+
 bool FilterStrip::isEmpty() const {
     const auto buttons = chips_->findChildren<QPushButton*>();
     return std::none_of(buttons.begin(), buttons.end(), [](const QPushButton* b) { return b->isChecked(); }) &&

@@ -26,6 +26,7 @@ class FilterStrip : public QWidget {
     void setTags(const std::vector<std::string>& tags);
     bool isEmpty() const; // nothing is asked for
     void clear();
+    void openLimits();
 
   signals:
     void changed();

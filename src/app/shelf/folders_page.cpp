@@ -137,7 +137,10 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
     });
     connect(filter_, &QLineEdit::textChanged, this, &FoldersPage::arrange);
     connect(order_, &QComboBox::activated, this, &FoldersPage::arrange);
-    connect(&session_.library(), &LibraryDesk::changed, this, &FoldersPage::refreshTree);
+    connect(&session_.library(), &LibraryDesk::changed, this, [this] {
+        refreshTree();
+        if (isVisible()) again_.start(); // a scan may have read what is shown
+    });
     connect(&session_.library(), &LibraryDesk::wasRead, this, [this](const shelf::Entry& entry) {
         for (EntryModel::Row& r : all_)
             if (r.listed.file.native() == entry.file.native())

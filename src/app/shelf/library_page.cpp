@@ -101,6 +101,10 @@ void LibraryPage::focusSearch() {
     words_->selectAll();
 }
 
+void LibraryPage::openLimits() {
+    filter_->openLimits();
+}
+
 void LibraryPage::askFolder() {
     auto* dialog = new QFileDialog(this, tr("A folder for the library; all within it is looked through"));
     dialog->setObjectName("libraryDialog");

@@ -23,6 +23,7 @@ class LibraryPage : public QWidget {
     ShelfList* list() { return list_; }
     EntryModel& model() { return *model_; }
     void focusSearch();
+    void openLimits();
     void askFolder();
 
   private:

@@ -145,6 +145,11 @@ void Shelf::search() {
     library_->focusSearch();
 }
 
+void Shelf::searchWithin() {
+    search();
+    library_->openLimits();
+}
+
 void Shelf::toggleHearing() {
     audition_->toggleHearing();
 }

@@ -27,6 +27,7 @@ class Shelf : public QWidget {
     QSize sizeHint() const override { return {258, 400}; }
 
     void search(); // the search field of the library
+    void searchWithin(); // and its limits
     void toggleHearing();
     void addFolder();
 

@@ -11,7 +11,7 @@
 namespace app {
 
 namespace {
-constexpr double fallPerTick = 0.5; // 30 dB a second
+constexpr double levelFall = 0.5; // 30 dB a second
 constexpr int knob = 5;             // its radius
 } // namespace
 
@@ -39,7 +39,7 @@ void LevelBar::take(double db) {
 
 void LevelBar::feed(float peak) {
     const double before = shown_;
-    shown_ = std::max({sound::dbFromFactor(peak), shown_ - fallPerTick, sound::silenceDb});
+    shown_ = std::max({sound::dbFromFactor(peak), shown_ - levelFall, sound::silenceDb});
     if (std::max(before, quietest_) != std::max(shown_, quietest_)) update();
 }
 

@@ -144,6 +144,8 @@ void MainWindow::fileCommands(CommandList& list) {
              [this] { saveThen([this] { session_.say(tr("All audio lies in the project's folder now.")); }); });
     list.add("findMissing", tr("Find &missing audio…"), {}, Needs::Nothing, OnBar, [this] { askMissing(); });
     list.line();
+    list.add("addToLibrary", tr("Add to the li&brary"), {}, Needs::Clips, OnClip,
+             [this] { session_.addToLibrary(); });
     list.add("deliver", tr("&Deliver loops…"), keys(Qt::CTRL | Qt::Key_D), Needs::Nothing, OnClip, [this] {
         auto* dialog = new DeliverDialog(session_, this);
         dialog->setAttribute(Qt::WA_DeleteOnClose);
@@ -697,6 +699,8 @@ void MainWindow::viewCommands(CommandList& list) {
         [this] { bars_->setShowsLanes(!bars_->showsLanes()); }, [this] { return bars_->showsLanes(); });
     list.add("searchShelf", tr("Search the li&brary"), standard(QKeySequence::Find), Needs::Nothing, OnBar,
              [this] { shelf_->search(); });
+    list.add("searchLimits", tr("Search the library within li&mits"), keys(Qt::CTRL | Qt::SHIFT | Qt::Key_F),
+             Needs::Nothing, OnBar, [this] { shelf_->searchWithin(); });
     list.add(
         "showShelf", tr("&Shelf"), {}, Needs::Nothing, OnBar, [this] { shelf_->setVisible(!shelf_->isVisible()); },
         [this] { return !shelf_->isHidden(); });
