@@ -81,8 +81,8 @@ class Session : public QObject {
     // the other, from `at` on. What is short comes in heard; what is long stands on the page as soon as it is
     // decoded, and is heard behind.
     void importFiles(std::vector<std::filesystem::path> files, std::optional<TrackId> track, Beats at);
-    // Writes the selected clips as fitted loops into a folder of the library's own, with tempo, key and beats in their
-    // tags, and takes them into it.
+    // Writes the selected clips as fitted loops into a folder of the library's own, with tempo, key and beats in
+    // their tags, and takes them into it.
     void addToLibrary();
     // The project takes the tempo of a file: what the library knows, or what is heard now.
     void takeTempoFrom(const std::filesystem::path& file);

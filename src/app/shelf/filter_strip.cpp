@@ -122,7 +122,7 @@ void FilterStrip::addLimits() {
     relation_ = new QComboBox(limits_);
     relation_->setObjectName("filterRelation");
     relation_->setAccessibleName(tr("How the key goes with that"));
-    relation_->addItem(tr("the same"), static_cast<int>(shelf::KeyRelation::Same));
+    relation_->addItem(tr("same"), static_cast<int>(shelf::KeyRelation::Same));
     relation_->addItem(tr("related"), static_cast<int>(shelf::KeyRelation::Related));
     shortest_ = field("filterShortest", tr("Shortest, in seconds"), tr("any"));
     longest_ = field("filterLongest", tr("Longest, in seconds"), tr("any"));
@@ -149,6 +149,8 @@ void FilterStrip::addLimits() {
     grid->addWidget(label(tr("Order"), limits_), 4, 0);
     grid->addWidget(order_, 4, 1, 1, 3);
     grid->addWidget(present_, 5, 1, 1, 3);
+    for (QComboBox* box : {key_, relation_})
+        box->setStyleSheet("QComboBox { padding: 3px 6px; min-width: 30px; }");
     for (QComboBox* box : {key_, relation_, order_})
         connect(box, &QComboBox::activated, this, &FilterStrip::changed);
     for (QCheckBox* box : {octaves_, present_})

@@ -26,7 +26,7 @@ class Shelf : public QWidget {
     explicit Shelf(Session& session, QWidget* parent = nullptr);
     QSize sizeHint() const override { return {258, 400}; }
 
-    void search(); // the search field of the library
+    void search();       // the search field of the library
     void searchWithin(); // and its limits
     void toggleHearing();
     void addFolder();

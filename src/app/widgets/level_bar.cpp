@@ -12,7 +12,7 @@ namespace app {
 
 namespace {
 constexpr double levelFall = 0.5; // 30 dB a second
-constexpr int knob = 5;             // its radius
+constexpr int knob = 5;           // its radius
 } // namespace
 
 LevelBar::LevelBar(const QString& name, double quietest, double loudest, double usual, QWidget* parent)
