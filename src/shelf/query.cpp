@@ -1,0 +1,133 @@
+#include "shelf/query.h"
+
+#include "base/utf8.h"
+#include "shelf/own_words.h"
+#include "shelf/query_sql.h"
+#include "shelf/rows.h"
+
+#include <cmath>
+
+namespace shelf {
+
+namespace {
+
+// Words as FTS5 takes them: each quoted, and taken as the beginning of one.
+std::string matchOf(const std::string& words) {
+    std::string match;
+    std::string word;
+    const auto take = [&] {
+        if (!word.empty()) match += (match.empty() ? "\"" : " \"") + word + "\"*";
+        word.clear();
+    };
+    for (const char c : base::toUtf8(words)) {
+        if (c == ' ' || c == '\t' || c == '"' || c == '\0' || c == '_' || c == ',')
+            take();
+        else
+            word += c;
+    }
+    take();
+    return match;
+}
+
+} // namespace
+
+Conditions conditionsOf(const Query& q) {
+    Conditions c;
+    const auto text = [&](const std::string& value) {
+        c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); });
+    };
+    const auto number = [&](double value) { c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); }); };
+    const std::string match = matchOf(q.words);
+    if (!match.empty()) {
+        c.add("id IN (SELECT rowid FROM words WHERE words MATCH ?)");
+        text(match);
+    }
+    for (const std::string& tag : q.tags) {
+        c.add("content IN (SELECT content FROM own_tags WHERE tag = ?)");
+        text(cleanTag(tag));
+    }
+    if (q.favourites) c.add("content IN (SELECT content FROM own WHERE favourite = 1)");
+    if (q.tempo) {
+        const auto within = [&](double factor) {
+            number(q.tempo->low.value * factor - 0.005);
+            number(q.tempo->high.value * factor + 0.005);
+        };
+        c.add(q.octaves ? "(bpm BETWEEN ? AND ? OR bpm BETWEEN ? AND ? OR bpm BETWEEN ? AND ?)"
+                        : "bpm BETWEEN ? AND ?");
+        within(1);
+        if (q.octaves) {
+            within(0.5);
+            within(2);
+        }
+    }
+    if (q.key && q.relation != KeyRelation::Any) {
+        std::string keys;
+        for (int n = 0; n < 24; ++n) {
+            const hear::Key other = keyFrom(n);
+            if (q.relation == KeyRelation::Same ? other == *q.key : hear::areRelated(*q.key, other))
+                keys += (keys.empty() ? "" : ",") + std::to_string(n);
+        }
+        c.add("key IN (" + keys + ")");
+    }
+    if (q.mode == Mode::Major) c.add("key < 12");
+    if (q.mode == Mode::Minor) c.add("key >= 12");
+    if (q.mode == Mode::Neither) c.add("key IS NULL");
+    if (!q.kinds.empty()) {
+        std::string marks;
+        for (const hear::Kind kind : q.kinds) {
+            marks += marks.empty() ? "?" : ",?";
+            text(hear::kindWord(kind));
+        }
+        c.add("kind IN (" + marks + ")");
+    }
+    if (q.shortest) {
+        c.add("seconds >= ?");
+        number(q.shortest->value);
+    }
+    if (q.longest) {
+        c.add("seconds <= ?");
+        number(q.longest->value);
+    }
+    if (!q.within.empty()) {
+        c.add("path > ? AND path < ?");
+        for (const std::string& bound : {boundsOf(q.within).first, boundsOf(q.within).second})
+            c.bind([bound](SQLite::Statement& s, int at) { bindBytes(s, at, bound); });
+    }
+    if (!q.withGone) c.add("gone = 0");
+    if (!q.withDamaged) c.add("problem = ''");
+    return c;
+}
+
+const char* sqlOrder(Order order) {
+    switch (order) {
+    case Order::Tempo:
+        return "bpm IS NULL, bpm, name COLLATE NOCASE";
+    case Order::Kind:
+        return "kind, name COLLATE NOCASE";
+    case Order::Length:
+        return "seconds, name COLLATE NOCASE";
+    case Order::Name:
+    case Order::Key:
+    case Order::Goes:
+        break;
+    }
+    return "name COLLATE NOCASE";
+}
+
+double goesWith(std::optional<metre::Bpm> bpm, std::optional<hear::Key> key, std::optional<metre::Bpm> projectTempo,
+                std::optional<hear::Key> projectKey) {
+    double cost = 0;
+    if (projectTempo) {
+        if (!bpm) return 100;
+        const double octaves = std::log2(bpm->value / projectTempo->value);
+        cost += std::abs(octaves - std::round(octaves));
+        cost += 1e-3 * std::abs(std::round(octaves)); // the same tempo before its half or double
+    }
+    if (projectKey && key && !hear::areRelated(*key, *projectKey)) {
+        const int apart = std::abs(hear::signatureOf(*key) - hear::signatureOf(*projectKey));
+        cost += 0.1 * (std::min(apart, 12 - apart) - 1);
+    }
+    return cost;
+}
+
+} // namespace shelf
