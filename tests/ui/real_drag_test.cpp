@@ -60,7 +60,7 @@ TEST(RealDrag, AFileOfTheLibraryIsDraggedOntoTheBarsAndOntoTheTempo) {
     w.session().library().addFolder(support::demoFolder());
     w.settle();
     auto* list = w.child<QListView>("libraryList");
-    ASSERT_TRUE(waitFor([&] { return list->model()->rowCount() == 10; }));
+    ASSERT_TRUE(waitFor([&] { return list->model()->rowCount() == 10 && !w.session().jobs().isBusy(); }));
     const auto rowOf = [&](const QString& name) {
         for (int i = 0; i < 10; ++i)
             if (list->model()->index(i, 0).data().toString() == name) return list->model()->index(i, 0);

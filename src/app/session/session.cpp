@@ -76,6 +76,8 @@ void Session::togglePlay() {
 void Session::stop() {
     if (player_->isPlaying())
         player_->stop();
+    else if (player_->isAuditioning())
+        audition_->stop();
     else
         locate(now().loop.on ? now().loop.from : Beats(0));
     emit ticked();

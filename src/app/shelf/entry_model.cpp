@@ -103,6 +103,27 @@ int EntryModel::rowOf(const std::filesystem::path& file) const {
     return found == byFile_.end() ? -1 : found->second;
 }
 
+bool EntryModel::isSame(const std::vector<std::int64_t>& ids) const {
+    return std::equal(rows_.begin(), rows_.end(), ids.begin(), ids.end(),
+                      [](const Row& r, std::int64_t id) { return r.id == id; });
+}
+
+void EntryModel::renew(const std::vector<shelf::Entry>& entries) {
+    std::unordered_map<std::int64_t, const shelf::Entry*> byId;
+    for (const shelf::Entry& e : entries)
+        byId.emplace(e.id, &e);
+    for (std::size_t i = 0; i < rows_.size(); ++i) {
+        Row& r = rows_[i];
+        r.isAsked = false;
+        const auto found = byId.find(r.id);
+        r.isStale = found == byId.end();
+        if (r.isStale) continue;
+        r.entry = std::make_shared<const shelf::Entry>(*found->second);
+        byFile_.insert_or_assign(r.entry->file.native(), static_cast<int>(i));
+    }
+    if (!rows_.empty()) emit dataChanged(index(0), index(rowCount() - 1));
+}
+
 void EntryModel::learn(const shelf::Entry& entry) {
     const int at = rowOf(entry.file);
     if (at < 0) return;
@@ -117,7 +138,7 @@ int EntryModel::rowCount(const QModelIndex& parent) const {
 QVariant EntryModel::data(const QModelIndex& index, int role) const {
     const Row* r = row(index);
     if (r == nullptr) return {};
-    if (!r->entry && r->id != 0 && !r->isAsked) ask(index.row());
+    if ((!r->entry || r->isStale) && r->id != 0 && !r->isAsked) ask(index.row());
     switch (role) {
     case RowRole:
         return QVariant::fromValue(rowFor(*r));
@@ -178,7 +199,7 @@ void EntryModel::askFor() {
     std::vector<std::int64_t> ids;
     for (int i = from; i < to; ++i) {
         Row& r = rows_[static_cast<std::size_t>(i)];
-        if (r.entry || r.id == 0) continue;
+        if ((r.entry && !r.isStale) || r.id == 0) continue;
         r.isAsked = true;
         ids.push_back(r.id);
     }
@@ -188,7 +209,8 @@ void EntryModel::askFor() {
             for (int i = from; i < to; ++i) {
                 Row& r = rows_[static_cast<std::size_t>(i)];
                 if (r.id != e.id) continue;
-                byFile_.emplace(e.file.native(), i);
+                byFile_.insert_or_assign(e.file.native(), i);
+                r.isStale = false;
                 r.entry = std::make_shared<const shelf::Entry>(std::move(e));
                 break;
             }

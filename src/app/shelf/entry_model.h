@@ -31,6 +31,7 @@ class EntryModel : public QAbstractListModel {
         sound::ListedFile listed;                  // of a folder
         std::shared_ptr<const shelf::Entry> entry; // null while nothing is known of it
         bool isAsked = false;
+        bool isStale = false; // what is known of it may be another meanwhile
 
         std::filesystem::path file() const { return entry ? entry->file : listed.file; }
         // The file was not read, or has changed since.
@@ -42,7 +43,10 @@ class EntryModel : public QAbstractListModel {
     void setRows(std::vector<Row> rows);
     const std::vector<Row>& rows() const { return rows_; }
     const Row* row(const QModelIndex& index) const;
-    int rowOf(const std::filesystem::path& file) const; // −1: none
+    int rowOf(const std::filesystem::path& file) const;      // −1: none
+    bool isSame(const std::vector<std::int64_t>& ids) const; // as those of the rows, in their order
+    // Of these rows this is known now; the others are asked for again as they are looked at.
+    void renew(const std::vector<shelf::Entry>& entries);
     // More is known of it.
     void learn(const shelf::Entry& entry);
 

@@ -131,6 +131,12 @@ void LibraryPage::search() {
     query.words = words_->text().toStdString();
     const bool all = query.words.empty() && filter_->isEmpty();
     session_.library().search(query, [this, all](LibraryDesk::Found found) {
+        const int n = static_cast<int>(found.ids.size());
+        count_->setText(!all ? tr("%1 found").arg(n) : n == 1 ? tr("1 file") : tr("%1 files").arg(n));
+        if (model_->isSame(found.ids)) { // nothing moves under the hand; what is known of them may be more
+            model_->renew(found.first);
+            return;
+        }
         std::vector<EntryModel::Row> rows(found.ids.size());
         for (std::size_t i = 0; i < rows.size(); ++i)
             rows[i].id = found.ids[i];
@@ -153,8 +159,6 @@ void LibraryPage::search() {
                 list_->verticalScrollBar()->setValue(scroll);
                 break;
             }
-        const int n = model_->rowCount();
-        count_->setText(!all ? tr("%1 found").arg(n) : n == 1 ? tr("1 file") : tr("%1 files").arg(n));
     });
 }
 

@@ -45,17 +45,18 @@ OwnWordsEditor::OwnWordsEditor(QWidget* parent) : QWidget(parent) {
 }
 
 void OwnWordsEditor::ask(const std::vector<shelf::Entry>& entries) {
-    contents_.clear();
+    asked_.clear();
     for (const shelf::Entry& e : entries)
-        contents_.push_back(e.content);
+        asked_.emplace_back(e.content, e.own.favourite);
     if (entries.empty()) return;
     const shelf::OwnWords& first = entries.front().own;
-    const bool same = std::all_of(entries.begin(), entries.end(), [&](const auto& e) { return e.own == first; });
+    const bool same = std::all_of(entries.begin(), entries.end(), [&](const auto& e) {
+        return e.own.tags == first.tags && e.own.notes == first.notes;
+    });
     title_->setText(entries.size() == 1 ? qt(entries.front().name) : tr("%1 files").arg(entries.size()));
     tags_->setText(same ? qt(shelf::tagsText(first.tags)) : QString());
     notes_->setText(same ? qt(first.notes) : QString());
     tags_->setPlaceholderText(same ? tr("Tags: reed, dusk") : tr("mixed: what is typed takes their place"));
-    favourite_ = first.favourite;
     show();
     tags_->setFocus();
     tags_->selectAll();
@@ -63,8 +64,10 @@ void OwnWordsEditor::ask(const std::vector<shelf::Entry>& entries) {
 
 void OwnWordsEditor::keep() {
     hide();
-    emit kept(contents_,
-              {shelf::tagsFrom(tags_->text().toStdString()), notes_->text().trimmed().toStdString(), favourite_});
+    const std::vector<std::string> tags = shelf::tagsFrom(tags_->text().toStdString());
+    const std::string notes = notes_->text().trimmed().toStdString();
+    for (const auto& [content, favourite] : asked_)
+        emit kept(content, {tags, notes, favourite});
 }
 
 void OwnWordsEditor::keyPressEvent(QKeyEvent* event) {

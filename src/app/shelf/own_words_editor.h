@@ -18,7 +18,7 @@ class OwnWordsEditor : public QWidget {
     void ask(const std::vector<shelf::Entry>& entries);
 
   signals:
-    void kept(const std::vector<std::string>& contents, const shelf::OwnWords& words);
+    void kept(const std::string& content, const shelf::OwnWords& words); // for each
 
   protected:
     void keyPressEvent(QKeyEvent*) override;
@@ -29,8 +29,7 @@ class OwnWordsEditor : public QWidget {
     QLabel* title_;
     QLineEdit* tags_;
     QLineEdit* notes_;
-    std::vector<std::string> contents_;
-    bool favourite_ = false;
+    std::vector<std::pair<std::string, bool>> asked_; // content, and whether it is a favourite, which it stays
 };
 
 } // namespace app

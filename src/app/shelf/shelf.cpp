@@ -58,8 +58,8 @@ Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(sess
         if (const auto source = project::sourceOf(session_.now(), SourceId{id})) session_.audition().pick(source);
     });
     connect(folders_, &FoldersPage::addAsked, this, &Shelf::addFolder);
-    connect(words_, &OwnWordsEditor::kept, this, [this](const auto& contents, const shelf::OwnWords& words) {
-        session_.library().setOwn(contents, words);
+    connect(words_, &OwnWordsEditor::kept, this, [this](const std::string& content, const shelf::OwnWords& words) {
+        session_.library().setOwn({content}, words);
     });
     serve(library_->list(), library_->model());
     serve(folders_->list(), folders_->model());

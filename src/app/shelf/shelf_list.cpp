@@ -95,6 +95,12 @@ void ShelfList::currentChanged(const QModelIndex& now, const QModelIndex& before
     if (now.isValid()) emit picked(now);
 }
 
+void ShelfList::focusInEvent(QFocusEvent* event) {
+    // The first row becomes the current one then; nobody has picked it.
+    const QSignalBlocker quiet(this);
+    QListView::focusInEvent(event);
+}
+
 void ShelfList::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
         if (currentIndex().isValid()) emit bringInAsked();

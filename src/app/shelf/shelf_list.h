@@ -18,6 +18,7 @@ class ShelfList : public QListView {
 
   protected:
     void currentChanged(const QModelIndex& now, const QModelIndex& before) override;
+    void focusInEvent(QFocusEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
     void mouseDoubleClickEvent(QMouseEvent*) override;
     void contextMenuEvent(QContextMenuEvent*) override;

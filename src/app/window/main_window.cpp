@@ -193,7 +193,9 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     bars_->setFocus();
 }
 
-MainWindow::~MainWindow() = default;
+MainWindow::~MainWindow() {
+    hide(); // while what its parts work with is still there: they are told
+}
 
 void MainWindow::loopSelection() {
     project::LoopRange range{Beats(1e9), Beats(0), true};
