@@ -102,31 +102,9 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& file) {
     const auto text = base::readText(ownFile(file));
     const auto words = text ? ownWordsFrom(*text) : base::Result<AllOwnWords>(tl::unexpected(text.error()));
     if (words) {
-        auto kept = used(notKept, [&] {
-            SQLite::Transaction all(library->database_->sqlite);
-            SQLite::Statement own(library->database_->sqlite, "INSERT OR REPLACE INTO own VALUES (?, ?, ?)");
-            SQLite::Statement tag(library->database_->sqlite, "INSERT OR REPLACE INTO own_tags VALUES (?, ?)");
-            SQLite::Statement folder(library->database_->sqlite, "INSERT OR REPLACE INTO folders VALUES (?)");
-            for (const auto& [content, w] : words->of) {
-                own.reset();
-                own.bind(1, content);
-                own.bind(2, w.notes);
-                own.bind(3, w.favourite ? 1 : 0);
-                own.exec();
-                for (const std::string& t : w.tags) {
-                    tag.reset();
-                    tag.bind(1, content);
-                    tag.bind(2, t);
-                    tag.exec();
-                }
-            }
-            for (const fs::path& f : words->folders) {
-                folder.reset();
-                bindPath(folder, 1, f);
-                folder.exec();
-            }
-            all.commit();
-        });
+        auto kept = library->setOwn(words->of);
+        for (const fs::path& folder : words->folders)
+            if (kept) kept = library->addFolder(folder);
         if (!kept) return tl::unexpected(kept.error());
         library->told_ += " Your own tags and folders are in it; scan to fill it again.";
     }
@@ -349,7 +327,7 @@ std::size_t Library::size() const {
     return count ? static_cast<std::size_t>(*count) : 0;
 }
 
-Result<void> Library::setOwn(const std::vector<std::string>& contents, const OwnWords& words) {
+Result<void> Library::setOwn(const std::map<std::string, OwnWords>& of) {
     const std::lock_guard lock(mutex_);
     auto done = used(notKept, [&] {
         SQLite::Database& d = database_->sqlite;
@@ -360,7 +338,7 @@ Result<void> Library::setOwn(const std::vector<std::string>& contents, const Own
         SQLite::Statement put(d, "INSERT INTO own VALUES (?, ?, ?)");
         SQLite::Statement rows(d, fmt::format("SELECT {} FROM files WHERE content = ?", entryColumns));
         Writer writer(d);
-        for (const std::string& content : contents) {
+        for (const auto& [content, words] : of) {
             if (content.empty()) continue;
             for (SQLite::Statement* s : {&clear, &drop}) {
                 s->reset();
@@ -416,12 +394,12 @@ Result<void> Library::settle(const std::string& content, const std::optional<Set
     const std::lock_guard lock(mutex_);
     return used(notKept, [&] {
         SQLite::Database& d = database_->sqlite;
-        std::vector<ReadFile> files;
-        SQLite::Statement rows(d, "SELECT s.source, f.path, f.bytes, f.changed FROM sources s JOIN files f"
-                                  " ON f.id = s.id WHERE f.content = ?");
+        std::vector<std::pair<std::int64_t, project::Source>> sources;
+        SQLite::Statement rows(
+            d, "SELECT s.id, s.source FROM sources s JOIN files f ON f.id = s.id WHERE f.content = ?");
         rows.bind(1, content);
         while (rows.executeStep()) {
-            auto source = project::sourceFromJson(rows.getColumn(0).getString());
+            auto source = project::sourceFromJson(rows.getColumn(1).getString());
             if (!source) continue;
             std::erase_if(source->readings, [](const hear::Reading& r) {
                 return r.by == hear::Witness::Typed || r.by == hear::Witness::Tapped;
@@ -430,16 +408,13 @@ Result<void> Library::settle(const std::string& content, const std::optional<Set
                 recallInto(*source, *settled);
             else
                 project::settle(*source);
-            files.push_back(
-                {{pathOf(rows.getColumn(1)), rows.getColumn(2).getInt64(), rows.getColumn(3).getInt64()},
-                 std::move(source),
-                 {}});
+            sources.emplace_back(rows.getColumn(0).getInt64(), std::move(*source));
         }
-        if (files.empty()) return;
+        if (sources.empty()) return;
         SQLite::Transaction all(d, SQLite::TransactionBehavior::IMMEDIATE);
         Writer writer(d);
-        for (const ReadFile& file : files)
-            writer.put(file);
+        for (const auto& [id, source] : sources)
+            writer.retime(id, source);
         all.commit();
     });
 }

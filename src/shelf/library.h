@@ -92,7 +92,7 @@ class Library {
     std::size_t size() const;
 
     // The user's own words, by content, in the database and beside it.
-    Result<void> setOwn(const std::vector<std::string>& contents, const OwnWords& words);
+    Result<void> setOwn(const std::map<std::string, OwnWords>& of);
     OwnWords own(const std::string& content) const;
     // All own tags, the most used first.
     std::vector<std::string> tags() const;

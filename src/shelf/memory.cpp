@@ -159,6 +159,11 @@ void recallInto(project::Source& source, const Settled& settled) {
     project::useReading(source, reading);
 }
 
+void recallInto(project::Source& source, const Memory* memory) {
+    if (memory == nullptr) return;
+    if (const auto settled = memory->recall(source.content)) recallInto(source, *settled);
+}
+
 fs::path memoryFile() {
     return base::dataFolder() / "settled.sqlite";
 }

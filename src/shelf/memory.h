@@ -52,6 +52,9 @@ std::optional<Settled> settledOf(const project::Source& source);
 // Uses what was remembered; it stands among the readings as what the user said.
 void recallInto(project::Source& source, const Settled& settled);
 
+// The same with what a memory has of its content, where there is a memory and it has something.
+void recallInto(project::Source& source, const Memory* memory);
+
 // Where the user's memory lies: in base::dataFolder().
 std::filesystem::path memoryFile();
 

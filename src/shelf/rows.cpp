@@ -42,6 +42,16 @@ bool isFree(const project::Source& s) {
     return s.chosen == hear::Witness::Heard && heard != nullptr && !heard->steady;
 }
 
+// Five columns: bpm, maybe, free, witness, beats. What is not bound is NULL.
+void bindTiming(SQLite::Statement& s, int at, const project::Source* source) {
+    if (source != nullptr && source->beats) s.bind(at, source->beats->meanTempo().value);
+    s.bind(at + 1, source != nullptr && hear::isMaybe(source->readings, source->chosen) ? 1 : 0);
+    s.bind(at + 2, source != nullptr && isFree(*source) ? 1 : 0);
+    s.bind(at + 3, source != nullptr && source->chosen ? hear::witnessWord(*source->chosen) : "");
+    if (source != nullptr && source->beats && !isFree(*source))
+        if (const auto beats = source->wholeBeats()) s.bind(at + 4, *beats);
+}
+
 } // namespace
 
 Writer::Writer(SQLite::Database& d)
@@ -51,6 +61,7 @@ Writer::Writer(SQLite::Database& d)
                  " kind, seconds, heard, gone, problem) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,0,?)"),
       update_(d, "UPDATE files SET path=?, bytes=?, changed=?, content=?, name=?, bpm=?, maybe=?, free=?,"
                  " witness=?, beats=?, key=?, kind=?, seconds=?, heard=?, gone=0, problem=? WHERE id=?"),
+      retime_(d, "UPDATE files SET bpm=?, maybe=?, free=?, witness=?, beats=? WHERE id=?"),
       drop_(d, "DELETE FROM files WHERE id = ?"), putSource_(d, "INSERT OR REPLACE INTO sources VALUES (?, ?)"),
       dropSource_(d, "DELETE FROM sources WHERE id = ?"), dropWords_(d, "DELETE FROM words WHERE rowid = ?"),
       putWords_(d, "INSERT INTO words (rowid, name, place, own, sound) VALUES (?, ?, ?, ?, ?)"),
@@ -73,12 +84,24 @@ Library::Came Writer::put(const ReadFile& file) {
         if (!id) {
             id = other;
             came = Library::Came::Changed;
-        } else if (other != *id) {
+        } else if (other != *id && came == Library::Came::Changed) {
             remove(other);
         }
     }
     write(id, file, content);
     return came;
+}
+
+void Writer::retime(std::int64_t id, const project::Source& source) {
+    retime_.reset();
+    retime_.clearBindings();
+    bindTiming(retime_, 1, &source);
+    retime_.bind(6, id);
+    retime_.exec();
+    putSource_.reset();
+    putSource_.bind(1, id);
+    putSource_.bind(2, project::sourceToJson(source));
+    putSource_.exec();
 }
 
 OwnWords Writer::own(const std::string& content) {
@@ -146,12 +169,7 @@ void Writer::write(std::optional<std::int64_t> id, const ReadFile& file, const s
     const std::string name = base::shownName(file.listed.file.stem());
     s.bind(5, name);
     const project::Source* source = file.source ? &*file.source : nullptr;
-    if (source != nullptr && source->beats) s.bind(6, source->beats->meanTempo().value);
-    s.bind(7, source != nullptr && hear::isMaybe(source->readings, source->chosen) ? 1 : 0);
-    s.bind(8, source != nullptr && isFree(*source) ? 1 : 0);
-    s.bind(9, source != nullptr && source->chosen ? hear::witnessWord(*source->chosen) : "");
-    if (source != nullptr && source->beats && !isFree(*source))
-        if (const auto beats = source->wholeBeats()) s.bind(10, *beats);
+    bindTiming(s, 6, source);
     if (source != nullptr && source->key) s.bind(11, keyNumber(*source->key));
     s.bind(12, source != nullptr ? hear::kindWord(source->kind) : hear::kindWord(hear::Kind::NoBeat));
     s.bind(13, source != nullptr ? source->length().value : 0.0);

@@ -29,6 +29,8 @@ class Writer {
     explicit Writer(SQLite::Database& d);
 
     Library::Came put(const ReadFile& file);
+    // Another tempo is used of a row, which else stays as it is.
+    void retime(std::int64_t id, const project::Source& source);
     OwnWords own(const std::string& content);
     // What a row is found by.
     void index(std::int64_t id, const std::filesystem::path& file, const std::string& name, const OwnWords& own,
@@ -40,8 +42,8 @@ class Writer {
     void write(std::optional<std::int64_t> id, const ReadFile& file, const std::string& content);
 
     SQLite::Database& d_;
-    SQLite::Statement byPath_, byContent_, insert_, update_, drop_, putSource_, dropSource_, dropWords_, putWords_,
-        tags_, own_;
+    SQLite::Statement byPath_, byContent_, insert_, update_, retime_, drop_, putSource_, dropSource_, dropWords_,
+        putWords_, tags_, own_;
 };
 
 } // namespace shelf

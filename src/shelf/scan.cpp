@@ -92,8 +92,7 @@ ReadFile readForLibrary(const sound::ListedFile& listed, const Library& library,
             } else {
                 out.problem.clear();
                 out.source = std::move(read->source);
-                if (memory != nullptr)
-                    if (const auto settled = memory->recall(out.source->content)) recallInto(*out.source, *settled);
+                recallInto(*out.source, memory);
             }
         } catch (const std::bad_alloc&) {
             out.problem = fmt::format("{} could not be read: there is not enough memory for it.",

@@ -185,7 +185,7 @@ TEST(Library, TheUsersOwnWordsAreFoundAndTakenBack) {
     const auto library = withLoops(folder);
     shelf::OwnWords words{shelf::tagsFrom(" Reed ,dusk, reed"), "for the tunnel", true};
     EXPECT_THAT(words.tags, ElementsAre("dusk", "reed"));
-    ASSERT_TRUE(library->setOwn({"c"}, words));
+    ASSERT_TRUE(library->setOwn({{"c", words}}));
     Query q;
     q.tags = {"REED"};
     EXPECT_THAT(names(*library, q), ElementsAre("towpath_accordion"));
@@ -197,7 +197,7 @@ TEST(Library, TheUsersOwnWordsAreFoundAndTakenBack) {
     EXPECT_THAT(names(*library, q), ElementsAre("towpath_accordion"));
     EXPECT_EQ(library->own("c"), words);
     EXPECT_THAT(library->tags(), ElementsAre("dusk", "reed"));
-    ASSERT_TRUE(library->setOwn({"c"}, {}));
+    ASSERT_TRUE(library->setOwn({{"c", {}}}));
     EXPECT_TRUE(names(*library, q).empty());
     q = {};
     q.words = "tunn";
@@ -211,7 +211,7 @@ TEST(Library, AMovedFileIsTheSameEntryAndACopyIsAnother) {
     const std::string first = folder / "first.wav";
     support::writeBytes(first, "x");
     ASSERT_TRUE(library->put({read({first, "same", 112, {}})}));
-    ASSERT_TRUE(library->setOwn({"same"}, {{"reed"}, "", false}));
+    ASSERT_TRUE(library->setOwn({{"same", {{"reed"}, "", false}}}));
     const auto id = library->search({})->front();
 
     const std::string copy = folder / "copy.wav";
@@ -262,6 +262,31 @@ TEST(Library, WhatTheUserSettledIsShownAndTakenBack) {
     EXPECT_NEAR(bpm()->value, 112, 1e-9);
 }
 
+// Two copies, one of which is gone: neither settling a tempo nor reading the other again brings it back or forgets
+// it.
+TEST(Library, WhatIsGoneStaysGoneWhateverIsDoneToItsCopy) {
+    const Folder folder;
+    const auto library = opened(folder);
+    const std::string here = folder / "here.wav";
+    const std::string gone = folder / "gone.wav";
+    for (const std::string& file : {here, gone}) {
+        support::writeBytes(file, "x");
+        ASSERT_TRUE(library->put({read({file, "same", 112, {}})}));
+    }
+    fs::remove(gone);
+    ASSERT_TRUE(library->setGone({library->entriesOf({gone})->front().id}, true));
+    const auto isStillGone = [&] {
+        const auto entries = library->entriesOf({gone});
+        return library->size() == 2 && entries->size() == 1 && entries->front().isGone;
+    };
+    ASSERT_TRUE(
+        library->settle("same", shelf::Settled{Witness::Typed, metre::BeatMap(Bpm(56), Seconds(0)).pins(), {}}));
+    EXPECT_TRUE(isStillGone());
+    EXPECT_NEAR(library->entriesOf({gone})->front().bpm->value, 56, 1e-9) << "it is the same recording";
+    ASSERT_TRUE(library->put({read({here, "same", 112, {}})})); // retagged, say
+    EXPECT_TRUE(isStillGone());
+}
+
 TEST(Library, ADamagedOneIsBegunAnewWithTheUsersOwnWords) {
     for (const bool wholly : {true, false}) {
         const Folder folder;
@@ -270,7 +295,7 @@ TEST(Library, ADamagedOneIsBegunAnewWithTheUsersOwnWords) {
             for (int i = 0; i < 400; ++i)
                 ASSERT_TRUE(library->put(
                     {read({"/packs/n" + std::to_string(i) + ".wav", "n" + std::to_string(i), 100, {}})}));
-            ASSERT_TRUE(library->setOwn({"c"}, {{"reed"}, "dusk", true}));
+            ASSERT_TRUE(library->setOwn({{"c", {{"reed"}, "dusk", true}}}));
             ASSERT_TRUE(library->addFolder("/packs"));
         }
         std::string bytes = support::readBytes(folder / "library.sqlite");

@@ -85,7 +85,7 @@ TEST_F(Scan, WhatIsGoneIsShownSoAndComesBackUnread) {
 TEST_F(Scan, ARenamedRetaggedAndMovedFileIsTheSameEntry) {
     scanned();
     const shelf::Entry before = entries()[0];
-    ASSERT_TRUE(library->setOwn({before.content}, {{"dusk"}, "", true}));
+    ASSERT_TRUE(library->setOwn({{before.content, {{"dusk"}, "", true}}}));
     fs::rename(pack / "one_100bpm.wav", pack / "inner" / "quay.wav");
     ASSERT_TRUE(sound::tagFile(pack / "inner" / "quay.wav", {Bpm(133), "Dm", {}}));
     const shelf::Scanned moved = scanned();

@@ -1,10 +1,7 @@
 #include "app/session/audition.h"
 
 #include "app/widgets/text.h"
-#include "hear/name.h"
 #include "project/import.h"
-#include "project/settle.h"
-#include "sound/resample.h"
 
 #include <algorithm>
 
@@ -110,11 +107,6 @@ void Audition::tell() {
     player_.audition({source_, ways_.inTempo, ways_.inKey, ways_.repeat, ways_.atOnce, ways_.db});
 }
 
-bool Audition::isLatest(std::int64_t number) const {
-    const std::lock_guard lock(mutex_);
-    return !asked_ || asked_->number == number;
-}
-
 void Audition::hand(std::int64_t number, std::shared_ptr<const project::Source> source, bool done) {
     mailbox_.post([this, number, source = std::move(source), done] {
         if (number != number_) return;
@@ -165,7 +157,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         hand(request.number, before->source, true);
         return;
     }
-    // What the library knows of it, if that is of this file as it is now.
+    // What the library knows of it; that it is this recording shows once all of it is read.
     std::optional<project::Source> known;
     if (const auto library = desk_.library()) {
         const auto entries = library->entriesOf({request.file});
@@ -198,7 +190,10 @@ void Audition::read(const Request& request, const std::stop_token& end) {
             const double seconds = known ? known->length().value : reader->declaredLength().value;
             if (seconds > longestHeard) {
                 auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
-                if (!more) return;
+                if (!more) {
+                    if (!more.error().cancelled) fail(request.number, qt(more.error().text));
+                    return;
+                }
                 auto most = std::make_shared<project::Source>(*part);
                 most->content += " further";
                 most->facts = more->facts;
@@ -224,12 +219,16 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         hand(request.number, source, true);
     } else {
         hand(request.number, source, false);
-        auto imported = project::settledOf(request.file, *whole, {}, progress);
-        if (!imported) return;
+        const auto library = desk_.library();
+        auto imported = project::settledOf(request.file, *whole, {}, progress,
+                                           library ? library->heardBefore(whole->content) : std::nullopt);
+        if (!imported) {
+            if (!imported.error().cancelled) fail(request.number, qt(imported.error().text));
+            return;
+        }
         imported->source.sound = whole->sound;
         source = std::make_shared<project::Source>(std::move(imported->source));
-        if (desk_.memory())
-            if (const auto settled = desk_.memory()->recall(source->content)) shelf::recallInto(*source, *settled);
+        shelf::recallInto(*source, desk_.memory().get());
         hand(request.number, source, true);
         auto withoutSound = *source;
         withoutSound.sound.reset();

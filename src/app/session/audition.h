@@ -60,7 +60,6 @@ class Audition : public QObject {
     void hand(std::int64_t number, std::shared_ptr<const project::Source> source, bool done);
     void fail(std::int64_t number, const QString& problem);
     void tell();
-    bool isLatest(std::int64_t number) const;
 
     play::Player& player_;
     LibraryDesk& desk_;

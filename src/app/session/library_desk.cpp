@@ -126,7 +126,7 @@ void LibraryDesk::scan(std::vector<fs::path> folders) {
             };
             return shelf::scan(*library, folders, options, progress);
         },
-        [this, library](const base::Result<shelf::Scanned>& done) {
+        [this](const base::Result<shelf::Scanned>& done) {
             if (!done) {
                 emit complained(tr("The folders could not be scanned"), {qt(done.error().text)});
                 return;
@@ -198,9 +198,9 @@ void LibraryDesk::foldersIn(const fs::path& folder, std::function<void(std::vect
     });
 }
 
-void LibraryDesk::setOwn(std::vector<std::string> contents, const shelf::OwnWords& words) {
-    later([this, contents = std::move(contents), words](shelf::Library& library) {
-        if (auto done = library.setOwn(contents, words); !done)
+void LibraryDesk::setOwn(std::map<std::string, shelf::OwnWords> of) {
+    later([this, of = std::move(of)](shelf::Library& library) {
+        if (auto done = library.setOwn(of); !done)
             mailbox_.post([this, text = qt(done.error().text)] { emit said(text); });
         takeStock(library);
     });

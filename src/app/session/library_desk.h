@@ -54,7 +54,7 @@ class LibraryDesk : public QObject {
     void foldersIn(const std::filesystem::path& folder,
                    std::function<void(std::vector<std::filesystem::path>)> done);
 
-    void setOwn(std::vector<std::string> contents, const shelf::OwnWords& words);
+    void setOwn(std::map<std::string, shelf::OwnWords> of); // by content
     // What was settled for a recording, or taken back.
     void settled(const std::string& content, const std::optional<shelf::Settled>& settled);
 

@@ -134,9 +134,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                 auto settled = project::settledOf(file, read, {}, progress.part(0.4, 1),
                                                   library ? library->heardBefore(read.content) : std::nullopt);
                 if (!settled) return tl::unexpected(settled.error());
-                if (memory)
-                    if (const auto before = memory->recall(read.content))
-                        shelf::recallInto(settled->source, *before);
+                shelf::recallInto(settled->source, memory.get());
                 settled->source.sound = read.sound;
                 return std::move(settled->source);
             };
@@ -144,13 +142,14 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                 base::Result<project::ReadSource> read;
                 std::optional<project::Source> source; // heard already
             };
-            const bool inOrder = import->oneAfterTheOther && all.size() > 1; // each begins where one before ends
+            // Each begins where one before ends, or the first says what time it is.
+            const bool heardFirst = (import->oneAfterTheOther && all.size() > 1) || import->way == NewSources::Lead;
             std::vector<std::pair<std::size_t, std::shared_ptr<project::ReadSource>>> later;
             abreast<Read>(
                 all.size(),
                 [&](std::size_t i) {
                     Read out{project::decodeSource(all[i], rate, shares.of(i, 0, 0.3)), {}};
-                    if (!out.read || (out.read->facts.length().value > quicklyHeard && !inOrder)) return out;
+                    if (!out.read || (out.read->facts.length().value > quicklyHeard && !heardFirst)) return out;
                     if (auto source = heard(all[i], *out.read, shares.of(i, 0.3, 1)))
                         out.source = std::move(*source);
                     else
@@ -231,10 +230,6 @@ void Session::heardOf(Import& import, std::size_t file, const project::Source& h
     if (file >= import.came.size() || !import.came[file]) return;
     const SourceId id = *import.came[file];
     document_.heard(id, heard);
-    if (import.way == NewSources::Lead && !import.ledAlready && file == 0 && heard.beats) {
-        import.ledAlready = true;
-        edit(tr("Import"), project::setTempo(now(), heard.beats->meanTempo()), import.gesture);
-    }
     if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
 }
 

@@ -25,9 +25,7 @@ void Session::takeTempoFrom(const fs::path& file) {
             auto read = project::listenToFile(file, {}, progress, [&](const std::string& content) {
                 return library ? library->heardBefore(content) : std::nullopt;
             });
-            if (read && memory)
-                if (const auto settled = memory->recall(read->source.content))
-                    shelf::recallInto(read->source, *settled);
+            if (read) shelf::recallInto(read->source, memory.get());
             return read;
         },
         [this, file, generation](const base::Result<project::ImportedSource>& read) {

@@ -1,25 +1,24 @@
 #include "app/shelf/in_project_page.h"
 
 #include "app/session/session.h"
+#include "app/shelf/entry_model.h"
+#include "app/shelf/shelf_list.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
-#include "app/widgets/tokens.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
 
 #include <QLabel>
 #include <QMimeData>
-#include <QPainter>
 #include <QStandardItemModel>
-#include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
 namespace app {
 
 namespace {
 
-enum Role { IdRole = Qt::UserRole + 1, TempoRole, WitnessRole, BeatsRole, IsFigureRole };
+constexpr int IdRole = EntryModel::RowRole + 1;
 
 class SourceModel : public QStandardItemModel {
   public:
@@ -33,46 +32,6 @@ class SourceModel : public QStandardItemModel {
     QStringList mimeTypes() const override { return {InProjectPage::sourceMime}; }
 };
 
-// Two lines a source: its name and tempo, its beats and who says so.
-class SourceDelegate : public QStyledItemDelegate {
-  public:
-    using QStyledItemDelegate::QStyledItemDelegate;
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 36}; }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const Tokens& t = tokens();
-        const QRect r = option.rect;
-        const bool selected = option.state.testFlag(QStyle::State_Selected);
-        if (selected) {
-            p->fillRect(r, t.sheet);
-            p->fillRect(QRect(r.left(), r.top(), 3, r.height()), t.brass);
-        }
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), t.rule);
-        const QRect inner = r.adjusted(10, 3, -10, -3);
-        const QRect top(inner.left(), inner.top(), inner.width(), 17);
-        const QRect bottom(inner.left(), inner.top() + 16, inner.width(), 14);
-        const QString tempo = index.data(TempoRole).toString();
-        // Figures are set large to be compared; words are not.
-        const QFont tempoFont = index.data(IsFigureRole).toBool() ? figureFont(17) : textFont(sizes::label);
-        p->setFont(tempoFont);
-        p->setPen(index.data(IsFigureRole).toBool() ? t.ink : t.inkSoft);
-        const int tempoWidth = QFontMetrics(tempoFont).horizontalAdvance(tempo) + 10;
-        p->drawText(top.adjusted(0, -1, 0, 2), Qt::AlignRight | Qt::AlignVCenter, tempo);
-        p->setFont(textFont(sizes::text));
-        p->setPen(t.ink);
-        const QString name = QFontMetrics(p->font()).elidedText(index.data(Qt::DisplayRole).toString(),
-                                                                Qt::ElideMiddle, top.width() - tempoWidth);
-        p->drawText(top, Qt::AlignLeft | Qt::AlignVCenter, name);
-        p->setFont(textFont(sizes::label));
-        p->setPen(t.inkSoft);
-        p->drawText(bottom, Qt::AlignLeft | Qt::AlignVCenter, index.data(BeatsRole).toString());
-        p->drawText(bottom, Qt::AlignRight | Qt::AlignVCenter, index.data(WitnessRole).toString());
-        if (option.state.testFlag(QStyle::State_HasFocus)) {
-            p->setPen(QPen(t.brass, 1));
-            p->drawRect(r.adjusted(0, 0, -1, -1));
-        }
-    }
-};
-
 } // namespace
 
 InProjectPage::InProjectPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
@@ -81,7 +40,7 @@ InProjectPage::InProjectPage(Session& session, QWidget* parent) : QWidget(parent
     list_->setObjectName("shelfList");
     list_->setAccessibleName(tr("Sources in the project"));
     list_->setModel(model_);
-    list_->setItemDelegate(new SourceDelegate(list_));
+    list_->setItemDelegate(shelfDelegate(list_));
     list_->setFrameShape(QFrame::NoFrame);
     list_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     list_->setDragEnabled(true);
@@ -134,10 +93,14 @@ void InProjectPage::refresh() {
         item->setText(qt(s.name));
         item->setToolTip(qt(base::shownPath(s.file)));
         item->setData(qlonglong(s.id.value), IdRole);
-        item->setData(missing ? tr("missing") : tempo, TempoRole);
-        item->setData(!missing && s.beats.has_value(), IsFigureRole);
-        item->setData(s.chosen ? QString::fromLatin1(hear::witnessWord(*s.chosen)) : QString(), WitnessRole);
-        item->setData(beats, BeatsRole);
+        ShelfRow row;
+        row.name = qt(s.name);
+        row.tempo = missing ? tr("missing") : tempo;
+        row.isFigure = !missing && s.beats.has_value();
+        row.detail = beats;
+        if (s.chosen) row.by = QString::fromLatin1(hear::witnessWord(*s.chosen));
+        row.isPale = missing;
+        item->setData(QVariant::fromValue(row), EntryModel::RowRole);
         item->setData(tr("%1, %2").arg(qt(s.name), tempo), Qt::AccessibleTextRole);
     }
     empty_->setVisible(count == 0);

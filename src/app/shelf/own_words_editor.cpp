@@ -66,8 +66,10 @@ void OwnWordsEditor::keep() {
     hide();
     const std::vector<std::string> tags = shelf::tagsFrom(tags_->text().toStdString());
     const std::string notes = notes_->text().trimmed().toStdString();
+    std::map<std::string, shelf::OwnWords> of;
     for (const auto& [content, favourite] : asked_)
-        emit kept(content, {tags, notes, favourite});
+        of[content] = {tags, notes, favourite};
+    emit kept(of);
 }
 
 void OwnWordsEditor::keyPressEvent(QKeyEvent* event) {

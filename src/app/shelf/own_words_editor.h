@@ -18,7 +18,7 @@ class OwnWordsEditor : public QWidget {
     void ask(const std::vector<shelf::Entry>& entries);
 
   signals:
-    void kept(const std::string& content, const shelf::OwnWords& words); // for each
+    void kept(const std::map<std::string, shelf::OwnWords>& of); // by content
 
   protected:
     void keyPressEvent(QKeyEvent*) override;

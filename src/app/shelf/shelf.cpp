@@ -58,9 +58,7 @@ Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(sess
         if (const auto source = project::sourceOf(session_.now(), SourceId{id})) session_.audition().pick(source);
     });
     connect(folders_, &FoldersPage::addAsked, this, &Shelf::addFolder);
-    connect(words_, &OwnWordsEditor::kept, this, [this](const std::string& content, const shelf::OwnWords& words) {
-        session_.library().setOwn({content}, words);
-    });
+    connect(words_, &OwnWordsEditor::kept, this, [this](const auto& of) { session_.library().setOwn(of); });
     serve(library_->list(), library_->model());
     serve(folders_->list(), folders_->model());
     // A project that is opened with sources shows them.
@@ -122,11 +120,12 @@ void Shelf::offerMenu(ShelfList* list, EntryModel& model, const QPoint& at) {
     const bool favourite = !entries.empty() && entries.front().own.favourite;
     QAction* mark = menu.addAction(favourite ? tr("No longer a favourite") : tr("A favourite"), this,
                                    [this, entries, favourite] {
+                                       std::map<std::string, shelf::OwnWords> of;
                                        for (const shelf::Entry& e : entries) {
-                                           shelf::OwnWords words = e.own;
-                                           words.favourite = !favourite;
-                                           session_.library().setOwn({e.content}, words);
+                                           of[e.content] = e.own;
+                                           of[e.content].favourite = !favourite;
                                        }
+                                       session_.library().setOwn(of);
                                    });
     QAction* words = menu.addAction(tr("Tags and notes…"), this, [this, entries] { words_->ask(entries); });
     mark->setEnabled(!entries.empty());

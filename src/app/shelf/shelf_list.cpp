@@ -77,9 +77,13 @@ class ShelfDelegate : public QStyledItemDelegate {
 
 } // namespace
 
+QAbstractItemDelegate* shelfDelegate(QObject* parent) {
+    return new ShelfDelegate(parent);
+}
+
 ShelfList::ShelfList(const QString& name, QWidget* parent) : QListView(parent) {
     setAccessibleName(name);
-    setItemDelegate(new ShelfDelegate(this));
+    setItemDelegate(shelfDelegate(this));
     setFrameShape(QFrame::NoFrame);
     setEditTriggers(NoEditTriggers);
     setSelectionMode(ExtendedSelection);

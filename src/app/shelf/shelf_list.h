@@ -5,6 +5,10 @@
 
 namespace app {
 
+// Draws rows that say what they are under EntryModel::RowRole: a name and a tempo, and below them details and who
+// says so.
+QAbstractItemDelegate* shelfDelegate(QObject* parent);
+
 class ShelfList : public QListView {
     Q_OBJECT
   public:

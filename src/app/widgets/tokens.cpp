@@ -120,7 +120,7 @@ QLabel[soft="true"] { color: %8; }
 QCheckBox { color: %7; spacing: 7px; }
 QCheckBox::indicator { width: 12px; height: 12px; background: %2; border: 1px solid %6; border-radius: 2px; }
 QCheckBox::indicator:checked { background: %7; border-color: %7; }
-QCheckBox:focus::indicator, QCheckBox::indicator:focus { border: 2px solid %9; }
+QCheckBox::indicator:focus { border: 2px solid %9; }
 )")
         .arg(t.paper.name(), t.sheet.name(), t.panel.name(), t.bar.name(), t.rule.name(), t.ruleStrong.name(),
              t.ink.name(), t.inkSoft.name(), t.brass.name())
