@@ -4,6 +4,8 @@
 //                                        recorded, by a tone on tape whose pitch says what tempo is heard
 //   bench_playing dropouts [seconds]     32 clips, an edit every second, blocks of 128; through JACK where a server
 //   answers
+#include "timed_output.h"
+
 #include "play/player.h"
 #include "play/simulated_output.h"
 #include "project/edit_arrange.h"
@@ -143,58 +145,12 @@ void tempo(int changes) {
     player.stop();
 }
 
-double threadSeconds() {
-    timespec t{};
-    clock_gettime(CLOCK_THREAD_CPUTIME_ID, &t);
-    return double(t.tv_sec) + 1e-9 * double(t.tv_nsec);
-}
-
-// Counts callbacks that took longer than their block lasts, by the clock on the wall (other programs and other
-// machines on the same hardware count too) and by the processor time that they used themselves.
-class Timed : public play::Output {
-  public:
-    explicit Timed(std::unique_ptr<play::Output> inner) : inner_(std::move(inner)) {}
-    play::Result<void> start(play::Callback callback) override {
-        return inner_->start([this, callback](float* out, int n) {
-            const auto begin = Clock::now();
-            const double worked = threadSeconds();
-            callback(out, n);
-            const double work = threadSeconds() - worked;
-            if (work > double(n) / inner_->rate()) lateByWork.fetch_add(1);
-            double most = mostWork.load();
-            while (work > most && !mostWork.compare_exchange_weak(most, work)) {
-            }
-            const double took = std::chrono::duration<double>(Clock::now() - begin).count();
-            blocks.fetch_add(1);
-            if (took > double(n) / inner_->rate()) late.fetch_add(1);
-            double before = longest.load();
-            while (took > before && !longest.compare_exchange_weak(before, took)) {
-            }
-        });
-    }
-    void stop() override { inner_->stop(); }
-    int rate() const override { return inner_->rate(); }
-    bool setRate(int rate) override { return inner_->setRate(rate); }
-    bool isSimulated() const override { return inner_->isSimulated(); }
-    std::string description() const override { return inner_->description(); }
-    bool isAlive() override { return inner_->isAlive(); }
-
-    std::atomic<std::int64_t> blocks{0};
-    std::atomic<std::int64_t> late{0};
-    std::atomic<double> longest{0};
-    std::atomic<std::int64_t> lateByWork{0};
-    std::atomic<double> mostWork{0};
-
-  private:
-    std::unique_ptr<play::Output> inner_;
-};
-
 void dropouts(int seconds) {
     play::OutputChoice choice;
     choice.block = 128;
     play::OpenedOutput opened = play::openOutput(48000, choice);
-    auto timed = std::make_unique<Timed>(std::move(opened.output));
-    Timed& out = *timed;
+    auto timed = std::make_unique<bench::Timed>(std::move(opened.output));
+    bench::Timed& out = *timed;
     play::Player player(std::move(timed), [] {});
     Project p = loops(32);
     project::LaidPtr laid = project::lay(p);
@@ -224,11 +180,7 @@ void dropouts(int seconds) {
             std::this_thread::sleep_for(5ms);
         }
     }
-    fmt::print(
-        "{}: {} blocks of 128 (2.67 ms) in {} s; late by its own work: {}, most work {:.2f} ms; late by the wall "
-        "clock: {}, longest {:.2f} ms\n",
-        out.description(), out.blocks.load(), seconds, out.lateByWork.load(), out.mostWork.load() * 1000,
-        out.late.load(), out.longest.load() * 1000);
+    out.say(seconds);
     player.stop();
 }
 

@@ -51,7 +51,7 @@ double cpuSeconds() {
 }
 
 std::vector<float> monoOf(const Audio& a) {
-    std::vector<float> x = a.channels[0];
+    std::vector<float> x(a.channels[0].begin(), a.channels[0].end());
     for (std::size_t c = 1; c < a.channels.size(); ++c)
         for (std::size_t i = 0; i < x.size(); ++i)
             x[i] += a.channels[c][i];
@@ -287,8 +287,10 @@ int main(int argc, char** argv) {
          [](const Piece& p) {
              Audio a = p.to;
              for (auto& x : a.channels) {
-                 x.insert(x.begin(), static_cast<std::size_t>(a.rate / 200), 0.0F);
-                 x.resize(static_cast<std::size_t>(p.to.frames().value));
+                 std::vector<float> late(static_cast<std::size_t>(a.rate / 200), 0.0F);
+                 late.insert(late.end(), x.begin(), x.end());
+                 late.resize(static_cast<std::size_t>(p.to.frames().value));
+                 x = std::move(late);
              }
              return a;
          }},

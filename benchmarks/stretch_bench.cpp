@@ -16,6 +16,12 @@
 
 namespace {
 
+void append(sound::Samples& to, const sound::Samples& more) {
+    const std::size_t before = to.size();
+    to.resize(before + more.size());
+    std::copy(more.begin(), more.end(), to.begin() + static_cast<std::ptrdiff_t>(before));
+}
+
 double cpuSeconds() {
     timespec t{};
     clock_gettime(CLOCK_PROCESS_CPUTIME_ID, &t);
@@ -32,7 +38,7 @@ sound::Audio material() {
             std::exit(1);
         }
         for (std::size_t c = 0; c < 2; ++c)
-            out.channels[c].insert(out.channels[c].end(), r->audio.channels[c].begin(), r->audio.channels[c].end());
+            append(out.channels[c], r->audio.channels[c]);
     }
     return out;
 }
@@ -72,7 +78,7 @@ void printFirstPieces(const sound::Audio& a) {
     sound::Audio minutes(a.rate, 2, sound::Frames(0));
     while (minutes.length().value < 300)
         for (std::size_t c = 0; c < 2; ++c)
-            minutes.channels[c].insert(minutes.channels[c].end(), a.channels[c].begin(), a.channels[c].end());
+            append(minutes.channels[c], a.channels[c]);
     std::vector<sound::Frames> attacks;
     for (const auto& o : hear::onsets(minutes))
         attacks.push_back(o.at);

@@ -19,6 +19,12 @@ std::filesystem::path dataFolder() {
     return folderIn("HOME") / ".local" / "share" / "patient-metre";
 }
 
+std::filesystem::path cacheFolder() {
+    if (auto own = folderIn("PATIENT_METRE_DATA"); !own.empty()) return own / "cache";
+    if (const auto cache = folderIn("XDG_CACHE_HOME"); cache.is_absolute()) return cache / "patient-metre";
+    return folderIn("HOME") / ".cache" / "patient-metre";
+}
+
 std::filesystem::path recoveryFolder() {
     return dataFolder() / "recovery";
 }

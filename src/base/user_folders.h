@@ -12,4 +12,8 @@ std::filesystem::path dataFolder();
 // What a crash would leave behind lies here: dataFolder()/recovery.
 std::filesystem::path recoveryFolder();
 
+// What can be made again and may be deleted at any time: dataFolder()/cache where PATIENT_METRE_DATA is set; else
+// $XDG_CACHE_HOME/patient-metre; else ~/.cache/patient-metre.
+std::filesystem::path cacheFolder();
+
 } // namespace base

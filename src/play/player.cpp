@@ -19,16 +19,36 @@ constexpr double soon = 0.6;        // seconds from now on: what must be there t
 constexpr double draftLength = 1.2; // seconds that are drafted at once
 constexpr std::int64_t join = 256;  // frames over which a draft and a rendering cross over
 constexpr auto publishEvery = std::chrono::milliseconds(30);
+constexpr auto publishSilent = std::chrono::milliseconds(150); // while nothing is heard
+// Of audio that lies in files.
+constexpr std::int64_t mostResident = std::int64_t(400) << 20; // bytes, with the program itself
+constexpr double ahead = 3;                                    // seconds that are kept in memory before they sound
+constexpr double behind = 0.2;                                 // and after: something may still fade out there
+constexpr double aheadAtOnce = 0.3;                            // that are there before a jump
+constexpr auto lookEvery = std::chrono::milliseconds(250);
 
 int workerCount() {
     return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4);
 }
 
+// What a scene needs from a place on.
+std::vector<ReadAhead::Need> needsFrom(const mix::Scene& scene, metre::Beats at, double seconds) {
+    const Frames here = metre::toFrames(scene.tempo.secondsAt(at), scene.rate);
+    const Frames from = here - metre::toFrames(metre::Seconds(behind), scene.rate);
+    const Frames to = here + metre::toFrames(metre::Seconds(seconds), scene.rate);
+    std::vector<ReadAhead::Need> needs;
+    for (const mix::SceneClip& clip : scene.clips)
+        if (clip.begins() < to && clip.ends() > from && clip.audio->channels.front().isView())
+            needs.push_back(
+                {clip.audio, std::max(from, clip.begins()) - clip.at, std::min(to, clip.ends()) - clip.at});
+    return needs;
+}
+
 } // namespace
 
-Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange)
-    : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange)),
-      laid_(project::lay(project::Project())), base_(laid_) {
+Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange, sound::AudioStore* store)
+    : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange), store),
+      readAhead_(mostResident), laid_(project::lay(project::Project())), base_(laid_) {
     startOutput();
 }
 
@@ -194,7 +214,25 @@ bool Player::askForDrafts() {
     return ready;
 }
 
+void Player::lookAhead(bool atOnce) {
+    const auto now = std::chrono::steady_clock::now();
+    if (!scene_ || (!atOnce && now - lookedAheadAt_ < lookEvery)) return;
+    lookedAheadAt_ = now;
+    const bool isLocating = engine_.ordersDone() < locateOrder_;
+    const metre::Beats here = isLocating ? located_ : engine_.position();
+    if (atOnce && engine_.isPlaying()) ReadAhead::fetchNow(needsFrom(*scene_, here, aheadAtOnce));
+    std::vector<ReadAhead::Need> needs = needsFrom(*scene_, here, ahead);
+    const auto also = [&](metre::Beats at) {
+        for (ReadAhead::Need& n : needsFrom(*scene_, at, ahead))
+            needs.push_back(std::move(n));
+    };
+    if (scene_->loop) also(scene_->loopFrom);
+    if (engine_.isJumping()) also(jumpTo_);
+    readAhead_.need(std::move(needs));
+}
+
 void Player::tick() {
+    lookAhead(false);
     const bool ready = !wantsToPlay_ || askForDrafts();
     if (waiting_) {
         const bool late = std::chrono::steady_clock::now() - changedAt_ > longestWait;
@@ -207,7 +245,8 @@ void Player::tick() {
     }
     tickAudition();
     if (cache_.changes() == publishedChanges_) return;
-    if (wantsToPlay_ && std::chrono::steady_clock::now() - publishedAt_ < publishEvery) return;
+    const auto since = std::chrono::steady_clock::now() - publishedAt_;
+    if (since < (wantsToPlay_ ? publishEvery : publishSilent)) return;
     publish();
 }
 
@@ -215,7 +254,9 @@ void Player::tick() {
 void Player::begin() {
     if (!beginning_) return;
     beginning_ = false;
-    if (wantsToPlay_) engine_.play(isAlone_ ? 0 : project().countIn);
+    if (!wantsToPlay_) return;
+    if (scene_) ReadAhead::fetchNow(needsFrom(*scene_, heardPosition(), aheadAtOnce));
+    engine_.play(isAlone_ ? 0 : project().countIn);
 }
 
 void Player::compare(std::optional<Comparison> comparison) {
@@ -404,7 +445,10 @@ void Player::publish() {
     lastHeard_ = std::move(heard);
     heardTempo_ = p.tempo;
     scene->arrange();
-    if (!raw_) engine_.setScene(scene);
+    if (raw_) return;
+    scene_ = scene;
+    lookAhead(true);
+    engine_.setScene(scene);
 }
 
 namespace {
@@ -438,6 +482,7 @@ void Player::makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>&
     if (click && beats) scene->click = mix::clickAt(rate_);
     raw->scene = scene;
     raw_ = std::move(raw);
+    scene_ = raw_->scene;
     engine_.setScene(raw_->scene);
 }
 
@@ -500,6 +545,7 @@ void Player::locate(metre::Beats to) {
         leftAt_ = to;
         return;
     }
+    if (scene_) ReadAhead::fetchNow(needsFrom(*scene_, to, aheadAtOnce));
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();
@@ -512,6 +558,8 @@ void Player::jump(metre::Beats to, bool atOnce) {
         return;
     }
     const metre::Beats here = position();
+    if (scene_) ReadAhead::fetchNow(needsFrom(*scene_, to, aheadAtOnce));
+    jumpTo_ = to;
     engine_.jump(metre::gridAfter(here, metre::Snap::Bar, project().metre), to);
 }
 

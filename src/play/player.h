@@ -5,6 +5,7 @@
 #include "play/guest.h"
 #include "play/output.h"
 #include "play/rate_feed.h"
+#include "play/read_ahead.h"
 #include "play/render_cache.h"
 #include "project/laid.h"
 
@@ -20,8 +21,9 @@ namespace play {
 // Used by one thread, the interface's.
 class Player {
   public:
-    // onChange is called from other threads when tick() has something to do; it must only wake the interface.
-    Player(std::unique_ptr<Output> output, std::function<void()> onChange);
+    // onChange is called from other threads when tick() has something to do; it must only wake the interface. The
+    // store, where there is one, takes what is rendered, and must outlive this.
+    Player(std::unique_ptr<Output> output, std::function<void()> onChange, sound::AudioStore* store = nullptr);
     ~Player();
 
     // From now on this project is played. Clips that were rendered before are there at once, the others as they
@@ -40,6 +42,8 @@ class Player {
     void jump(metre::Beats to, bool atOnce);
     bool isJumping() const { return engine_.isJumping(); }
     bool isPlaying() const { return wantsToPlay_ && !isAlone_; }
+    // Whether another tempo, or the beginning, waits for its clips.
+    bool isWaiting() const { return waiting_ || next_ != nullptr; }
     metre::Beats position() const;
 
     // Plays a recording as it is, from its start, in the place of the project; with a click on its beats where it
@@ -155,6 +159,7 @@ class Player {
 
     void take(const project::LaidPtr& laid);
     void publish();
+    void lookAhead(bool atOnce);
     void addClip(mix::Scene& scene, std::size_t first, std::size_t end,
                  const std::vector<RenderCache::Answer>& answers, std::unordered_map<std::int64_t, Heard>& heard);
     static void addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer);
@@ -181,6 +186,9 @@ class Player {
     std::string outputProblem_;
     Engine engine_;
     RenderCache cache_;
+    ReadAhead readAhead_;
+    std::shared_ptr<const mix::Scene> scene_; // that was handed over last
+    std::chrono::steady_clock::time_point lookedAheadAt_;
     std::unique_ptr<RateFeed> feed_; // null while the output plays at the project's rate
     int rate_ = 0;                   // the project's that the output was started for
     project::LaidPtr laid_;          // never null
@@ -210,6 +218,7 @@ class Player {
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;
+    metre::Beats jumpTo_;
     void makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click);
 
     std::unique_ptr<Raw> raw_;

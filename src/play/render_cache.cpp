@@ -1,6 +1,7 @@
 #include "play/render_cache.h"
 
 #include "base/background.h"
+#include "sound/audio_store.h"
 #include "sound/loudness.h"
 
 #include <algorithm>
@@ -14,8 +15,14 @@ namespace {
 
 constexpr std::int64_t shortestPiece = 2; // seconds
 
+constexpr std::int64_t storedFrom = 20; // seconds: what is shorter is rendered again sooner than it is read
+
+// In memory: of what lies in a file, the outline.
 std::size_t bytesOf(const RenderedPiece& piece) {
-    return static_cast<std::size_t>(piece.audio->frames().value) * piece.audio->channels.size() * sizeof(float);
+    const auto frames = static_cast<std::size_t>(piece.audio->frames().value);
+    const std::size_t outline = frames / sound::Peaks::baseFrames * sizeof(sound::Extent) * 4 / 3;
+    const bool elsewhere = piece.audio->channels.front().isView();
+    return outline + (elsewhere ? 0 : frames * piece.audio->channels.size() * sizeof(float));
 }
 
 // What a worker does must end in a value: an exception, out of memory say, would end the program.
@@ -32,8 +39,8 @@ auto guarded(const Work& work) -> decltype(work()) {
 
 } // namespace
 
-RenderCache::RenderCache(int workers, std::size_t keepBytes, std::function<void()> onDone)
-    : keepBytes_(keepBytes), onDone_(std::move(onDone)) {
+RenderCache::RenderCache(int workers, std::size_t keepBytes, std::function<void()> onDone, sound::AudioStore* store)
+    : keepBytes_(keepBytes), onDone_(std::move(onDone)), store_(store) {
     for (int i = 0; i < workers; ++i)
         workers_.emplace_back([this](const std::stop_token& end) { work(end); });
 }
@@ -137,6 +144,27 @@ bool RenderCache::hasFrames(const Entry* entry, metre::Frames from, metre::Frame
            });
 }
 
+// What lies side by side in the store is one stretch of memory.
+std::vector<RenderedPiece> RenderCache::joined(const Entry& entry) {
+    std::vector<RenderedPiece> list;
+    const auto isStored = [&](const RenderedPiece& piece) {
+        return entry.stored != nullptr && piece.audio->channels.front().isView();
+    };
+    for (auto piece = entry.pieces.begin(); piece != entry.pieces.end();) {
+        auto after = std::next(piece);
+        if (piece->made.audio) {
+            RenderedPiece run = piece->made;
+            while (isStored(run) && after != entry.pieces.end() && after->made.audio && isStored(after->made))
+                ++after;
+            if (const auto last = std::prev(after); last != piece)
+                run = {run.from, entry.stored->view(run.from, last->made.end()), {}};
+            list.push_back(std::move(run));
+        }
+        piece = after;
+    }
+    return list;
+}
+
 std::vector<RenderCache::Answer> RenderCache::answers(const std::vector<Question>& questions) const {
     std::vector<Answer> list(questions.size());
     const std::lock_guard lock(mutex_);
@@ -147,9 +175,7 @@ std::vector<RenderCache::Answer> RenderCache::answers(const std::vector<Question
         Answer& answer = list[i];
         answer.has = hasFrames(entry, q.from, q.to);
         answer.failed = !entry->problem.empty();
-        answer.pieces.reserve(entry->ready);
-        for (const Piece& piece : entry->pieces)
-            if (piece.made.audio) answer.pieces.push_back(piece.made);
+        answer.pieces = joined(*entry);
         std::int64_t reached = std::max<std::int64_t>(0, q.from.value);
         const std::int64_t until = std::min(q.to, entry->job->map.outputLength()).value;
         // Pieces and drafts, each from where the others reached.
@@ -182,12 +208,6 @@ bool RenderCache::isComplete(base::Key key) const {
     const std::lock_guard lock(mutex_);
     const Entry* entry = entryOf(key);
     return entry != nullptr && entry->isComplete();
-}
-
-std::size_t RenderCache::pieceCount(base::Key key) const {
-    const std::lock_guard lock(mutex_);
-    const Entry* entry = entryOf(key);
-    return entry == nullptr ? 0 : entry->ready;
 }
 
 std::optional<double> RenderCache::loudness(base::Key key) const {
@@ -332,22 +352,79 @@ void RenderCache::makeDraft(std::unique_lock<std::mutex>& lock, const WantedRend
     entry->drafts.push_back(std::move(*made));
 }
 
+namespace {
+
+// What a recording plays as it is, at any place: the recording itself.
+std::optional<RenderedPiece> itself(const project::RenderJob& job) {
+    const stretch::Settings& how = job.settings;
+    const metre::Frames from = job.map.points().front().source;
+    const metre::Frames length = job.map.outputLength();
+    const sound::AudioPtr& all = job.sound->shared();
+    const bool asItIs = job.map.isIdentity() && how.semitones == 0 && !how.quiet;
+    if (!asItIs || from < metre::Frames(0) || from + length > all->frames() || length <= metre::Frames(0))
+        return std::nullopt;
+    auto view = std::make_shared<sound::Audio>();
+    view->rate = all->rate;
+    for (const sound::Samples& samples : all->channels)
+        view->channels.push_back(
+            sound::Samples::viewOf(samples.data() + from.value, static_cast<std::size_t>(length.value), job.sound));
+    const bool whole = from == metre::Frames(0) && length == all->frames();
+    RenderedPiece piece{metre::Frames(0), std::move(view), {}};
+    piece.peaks = whole ? std::shared_ptr<const sound::Peaks>(job.sound, &job.sound->peaks)
+                        : std::make_shared<const sound::Peaks>(*piece.audio);
+    return piece;
+}
+
+} // namespace
+
+// What needs no rendering.
+std::optional<RenderedPiece> RenderCache::ready(const project::RenderJob& job) const {
+    if (auto piece = itself(job)) return piece;
+    if (store_ == nullptr || job.map.outputLength().value < storedFrom * job.sound->audio.rate) return std::nullopt;
+    auto kept = store_->find(job.key);
+    const sound::Audio& material = job.sound->audio;
+    if (!kept || kept->audio->frames() != job.map.outputLength() || kept->audio->rate != material.rate ||
+        kept->audio->channelCount() != material.channelCount())
+        return std::nullopt;
+    return RenderedPiece{metre::Frames(0), std::move(kept->audio), std::move(kept->peaks)};
+}
+
 void RenderCache::plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted) {
     const auto job = wanted.job;
     Entry& begun = entryFor(job);
     const std::int64_t serial = begun.serial;
     begun.busy = true;
     lock.unlock();
-    auto planned = guarded([&] { return project::planOf(*job); });
+    std::optional<RenderedPiece> whole;
+    std::shared_ptr<sound::StoreDraft> stored;
+    auto planned = guarded([&]() -> base::Result<std::optional<stretch::Rendering>> {
+        if ((whole = ready(*job))) return std::optional<stretch::Rendering>();
+        auto made = project::planOf(*job);
+        if (!made) return tl::unexpected(made.error());
+        const sound::Audio& material = job->sound->audio;
+        if (store_ != nullptr && made->length().value >= storedFrom * material.rate)
+            stored = store_->begin(material.rate, material.channelCount(), made->length());
+        return std::optional<stretch::Rendering>(std::move(*made));
+    });
     lock.lock();
     Entry* entry = entryOf(job->key);
     if (entry == nullptr || entry->serial != serial) return;
     entry->busy = false;
+    if (whole) {
+        entry->bytes = bytesOf(*whole);
+        bytes_ += entry->bytes;
+        entry->ready = 1;
+        entry->drafts.clear();
+        entry->pieces.push_back({0, whole->end().value, false, std::move(*whole)});
+        forgetOld();
+        return;
+    }
     if (!planned) {
         entry->problem = planned.error().text;
         return;
     }
-    entry->plan = std::make_shared<const stretch::Rendering>(std::move(*planned));
+    entry->plan = std::make_shared<const stretch::Rendering>(std::move(**planned));
+    entry->stored = std::move(stored);
     std::int64_t from = 0;
     const std::int64_t length = entry->plan->length().value;
     const std::int64_t least = shortestPiece * job->sound->audio.rate;
@@ -365,16 +442,20 @@ void RenderCache::render(std::unique_lock<std::mutex>& lock, base::Key key, std:
     const std::int64_t serial = entry->serial;
     const auto job = entry->job;
     const auto plan = entry->plan;
+    const auto stored = entry->stored;
     const metre::Frames from(entry->pieces[piece].from);
     const metre::Frames to(entry->pieces[piece].to);
     const auto running = std::make_shared<Running>(Running{key, {}});
     running_.push_back(running);
     lock.unlock();
+    bool isStored = false;
     auto rendered = guarded([&]() -> base::Result<RenderedPiece> {
         auto piece_ = plan->piece(from, to, {{}, running->stop.get_token()});
         if (!piece_) return tl::unexpected(piece_.error());
         RenderedPiece fresh{from, std::make_shared<const sound::Audio>(std::move(*piece_)), {}};
         fresh.peaks = std::make_shared<const sound::Peaks>(*fresh.audio);
+        isStored = stored && stored->write(from, *fresh.audio);
+        if (isStored) fresh.audio = stored->view(from, to);
         return fresh;
     });
     lock.lock();
@@ -388,14 +469,37 @@ void RenderCache::render(std::unique_lock<std::mutex>& lock, base::Key key, std:
         ++entry->ready;
         entry->bytes += bytesOf(place.made);
         bytes_ += bytesOf(place.made);
-        if (entry->isComplete()) {
-            entry->plan = nullptr;
-            entry->drafts.clear();
-        }
+        if (!isStored) entry->stored = nullptr; // the disk is full: what is there stays, the rest is in memory
+        if (entry->isComplete()) complete(lock, key);
         forgetOld();
     } else if (!rendered.error().cancelled) {
         entry->problem = rendered.error().text;
     }
+}
+
+// All of its pieces are there: what lies in the store becomes one.
+void RenderCache::complete(std::unique_lock<std::mutex>& lock, base::Key key) {
+    Entry* entry = entryOf(key);
+    entry->plan = nullptr;
+    entry->drafts.clear();
+    const auto stored = entry->stored;
+    if (!stored) return;
+    const std::int64_t serial = entry->serial;
+    const metre::Frames length = entry->job->map.outputLength();
+    lock.unlock();
+    auto kept =
+        guarded([&]() -> base::Result<sound::AudioStore::Kept> { return store_->finish(stored, key, length); });
+    lock.lock();
+    entry = entryOf(key);
+    if (entry == nullptr || entry->serial != serial || !kept) return;
+    RenderedPiece whole{metre::Frames(0), std::move(kept->audio), std::move(kept->peaks)};
+    bytes_ -= entry->bytes;
+    entry->bytes = bytesOf(whole);
+    bytes_ += entry->bytes;
+    entry->pieces.clear();
+    entry->pieces.push_back({0, length.value, false, std::move(whole)});
+    entry->ready = 1;
+    entry->stored = nullptr;
 }
 
 void RenderCache::measure(std::unique_lock<std::mutex>& lock, base::Key key) {

@@ -17,6 +17,11 @@
 #include <unordered_map>
 #include <vector>
 
+namespace sound {
+class AudioStore;
+class StoreDraft;
+} // namespace sound
+
 namespace play {
 
 struct WantedRender {
@@ -40,8 +45,10 @@ struct RenderedPiece {
 // All members may be called from any thread.
 class RenderCache {
   public:
-    // onDone is called from a worker after each piece that ended, well or badly; it must not call back.
-    RenderCache(int workers, std::size_t keepBytes, std::function<void()> onDone);
+    // onDone is called from a worker after each piece that ended, well or badly; it must not call back. Long
+    // renderings lie in the store, where there is one, as far as it has room: another time they are found there.
+    RenderCache(int workers, std::size_t keepBytes, std::function<void()> onDone,
+                sound::AudioStore* store = nullptr);
     ~RenderCache();
     RenderCache(const RenderCache&) = delete;
     RenderCache& operator=(const RenderCache&) = delete;
@@ -63,7 +70,7 @@ class RenderCache {
         metre::Frames to;   // to here
     };
     struct Answer {
-        std::vector<RenderedPiece> pieces;
+        std::vector<RenderedPiece> pieces; // joined where they lie side by side; without outlines
         std::vector<RenderedPiece> drafts; // that reach into the frames that were asked for
         bool has = false;                  // as has() says
         bool hasDraft = false;             // the same with drafts for what is missing
@@ -75,8 +82,6 @@ class RenderCache {
     bool isComplete(base::Key key) const;
     // Whether all that is wanted of it is there.
     bool hasWanted(base::Key key) const;
-    // Counts up with every piece that is made; 0 when nothing is there.
-    std::size_t pieceCount(base::Key key) const;
     // In LUFS, where it was wanted, is complete, and is not silent.
     std::optional<double> loudness(base::Key key) const;
     // Whether loudness() has its final answer.
@@ -110,8 +115,8 @@ class RenderCache {
         std::optional<double> loudness;
         std::string problem;
         std::list<base::Key>::iterator age;
-
         std::vector<RenderedPiece> drafts;
+        std::shared_ptr<sound::StoreDraft> stored; // where its pieces go; null: they stay in memory
 
         bool isComplete() const { return !pieces.empty() && ready == pieces.size(); }
     };
@@ -141,12 +146,15 @@ class RenderCache {
     std::optional<Step> next() const;
     void doStep(std::unique_lock<std::mutex>& lock, const Step& step);
     void plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted);
+    std::optional<RenderedPiece> ready(const project::RenderJob& job) const;
     void makeDraft(std::unique_lock<std::mutex>& lock, const WantedRender& needed);
     static bool isNeeded(const Wanted& wanted, const Piece& piece);
     static bool hasAllOf(const Wanted& wanted, const Entry* entry);
     static double urgencyOf(const Wanted& wanted, std::int64_t from, std::int64_t to);
     void render(std::unique_lock<std::mutex>& lock, base::Key key, std::size_t piece);
     void measure(std::unique_lock<std::mutex>& lock, base::Key key);
+    static std::vector<RenderedPiece> joined(const Entry& entry);
+    void complete(std::unique_lock<std::mutex>& lock, base::Key key);
     static bool hasFrames(const Entry* entry, metre::Frames from, metre::Frames to);
     Entry* entryOf(base::Key key);
     Entry& entryFor(const project::RenderJobPtr& job);
@@ -157,6 +165,7 @@ class RenderCache {
     std::atomic<std::int64_t> changes_{0};
     const std::size_t keepBytes_;
     const std::function<void()> onDone_;
+    sound::AudioStore* const store_;
     mutable std::mutex mutex_; // guards all below
     std::condition_variable_any wake_;
     std::unordered_map<base::Key, Wanted, base::KeyHash> wanted_;

@@ -9,9 +9,6 @@ bool isUnheard(const Source& source) {
     return source.sound && readingBy(source, hear::Witness::Heard) == nullptr;
 }
 
-namespace {
-
-// What of a clip follows from its source, where the user has left that as it was placed.
 void refit(Clip& clip, const Source& before, const Source& now) {
     const Clip was = wholeClip(before);
     const Clip fresh = wholeClip(now);
@@ -22,11 +19,9 @@ void refit(Clip& clip, const Source& before, const Source& now) {
     if (clip.rule == was.rule) clip.rule = fresh.rule;
 }
 
-} // namespace
-
 Project withHeard(const Project& p, SourceId id, const Source& heard) {
     const SourcePtr before = sourceOf(p, id);
-    if (!before || !isUnheard(*before)) return p;
+    if (!before || !isUnheard(*before)) return p; // a set was heard on its sum
     auto now = std::make_shared<Source>(*before);
     now->sound = heard.sound;
     now->window = heard.window;

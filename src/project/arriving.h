@@ -11,6 +11,10 @@ namespace project {
 // that is not there changes nothing. For every version of a document alike, so that undo knows nothing of it.
 Project withHeard(const Project& p, SourceId id, const Source& heard);
 
+// What of a clip follows from its source becomes as if it had been placed now, where the user has left it as it was
+// placed when the source was `before`.
+void refit(Clip& clip, const Source& before, const Source& now);
+
 // Whether nothing was heard of a source yet.
 bool isUnheard(const Source& source);
 

@@ -175,6 +175,7 @@ void describe(V& v, Source& s) {
     v.member("listen", s.window, {}, 2);
     v.member("marks", s.marks, {}, 2);
     v.member("following", s.following, {}, 4);
+    v.member("set", s.set, ids, 5);
 }
 
 template <class V>

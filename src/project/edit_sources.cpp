@@ -2,11 +2,13 @@
 
 #include "metre/tempo.h"
 #include "project/changed.h"
+#include "project/sets.h"
 #include "project/settle.h"
 #include "project/timing.h"
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace project {
 
@@ -51,17 +53,23 @@ Result<void> clipsFollow(const Project& p, const Source& old, const Source& chan
     return {};
 }
 
-// Puts a changed source in the place of the one with its id, and lets the clips that use the whole of it follow.
+// Puts a changed source in the place of the one with its id, its set in time with it, and lets the clips that use
+// the whole of them follow.
 Result<Project> withSource(const Project& p, const Source& changed) {
-    const SourcePtr old = sourceOf(p, changed.id);
-    if (auto may = clipsFollow(p, *old, changed); !may) return tl::unexpected(may.error());
+    std::map<SourceId, Source> all{{changed.id, changed}};
+    for (const SourcePtr& s : p.sources)
+        if (changed.set && s->set == changed.set && s->id != changed.id)
+            all.emplace(s->id, inTimeWith(*s, changed));
+    for (const auto& [id, now] : all)
+        if (auto may = clipsFollow(p, *sourceOf(p, id), now); !may) return tl::unexpected(may.error());
     Project out = p;
     for (SourcePtr& s : out.sources)
-        if (s->id == changed.id) s = std::make_shared<const Source>(changed);
+        if (const auto now = all.find(s->id); now != all.end()) s = std::make_shared<const Source>(now->second);
     eachTrack(out, [&](Track& track) {
         bool any = false;
         for (Clip& c : track.clips)
-            if (c.source == changed.id) any = follow(c, *old, changed) || any;
+            if (const auto now = all.find(c.source); now != all.end())
+                any = follow(c, *sourceOf(p, c.source), now->second) || any;
         return any;
     });
     return out;
@@ -91,11 +99,12 @@ Result<Project> withBeatsOf(const Project& p, const Source& changed) {
     auto followed = withSource(p, changed);
     if (!followed) return followed;
     Project out = std::move(*followed);
+    const std::vector<SourceId> ids = togetherWith(p, changed.id);
     if (knewNone && changed.beats)
         eachTrack(out, [&](Track& track) {
             bool any = false;
             for (Clip& c : track.clips)
-                if (c.source == changed.id && c.rule) {
+                if (c.rule && std::find(ids.begin(), ids.end(), c.source) != ids.end()) {
                     c.rule.reset();
                     any = true;
                 }
@@ -210,7 +219,7 @@ Result<Project> setHeard(const Project& p, SourceId id, const Source& heard, boo
     for (const hear::Witness by : {hear::Witness::Heard, hear::Witness::Length})
         if (const hear::Reading* r = readingBy(heard, by)) putReading(changed, *r);
     changed.window = heard.window;
-    changed.kind = heard.kind;
+    if (!changed.set) changed.kind = heard.kind; // each stem keeps what it is
     changed.beatsInBar = heard.beatsInBar;
     if (choose) settle(changed);
     return withBeatsOf(p, changed);
@@ -272,7 +281,7 @@ Result<Project> scaleBeats(const Project& p, SourceId id, double factor) {
 
 Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>& ids, bool on) {
     Project out = p;
-    for (const SourceId id : ids) {
+    for (const SourceId id : withTheirSets(p, ids)) {
         const SourcePtr s = sourceOf(p, id);
         if (!s) return tl::unexpected(mayChange(p, id).error());
         if (s->following == on) continue;

@@ -62,52 +62,6 @@ void bringInto(hear::Reading& r, const hear::Window& window) {
 
 } // namespace
 
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const std::vector<hear::Onset>& heard) {
-    return std::make_shared<const Sound>(std::move(audio), heard);
-}
-
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress) {
-    const auto heard = hear::onsets(audio, 0.5, progress);
-    return soundOf(std::move(audio), heard);
-}
-
-Result<ReadSource> decodeSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
-    auto read = sound::read(file, 0, progress.part(0, 0.6), rate);
-    if (!read) return tl::unexpected(read.error());
-    const auto named = [&](const base::Problem& p) {
-        return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));
-    };
-    auto recording = hear::Recording::of(read->audio);
-    if (!recording) return named(recording.error());
-    ReadSource out;
-    out.recording = std::move(*recording);
-    if (progress.stopped()) return base::cancelled();
-    if (rate > 0 && rate != read->audio.rate) {
-        auto converted = sound::resampled(read->audio, rate, progress.part(0.6, 1));
-        if (!converted) return converted.error().cancelled ? base::cancelled() : named(converted.error());
-        read->audio = std::move(*converted);
-    }
-    out.facts = read->facts;
-    out.content = std::move(read->content);
-    out.warnings = std::move(read->warnings);
-    out.sound = std::make_shared<const Sound>(std::move(read->audio));
-    return out;
-}
-
-Result<void> findAttacks(ReadSource& read, const base::Progress& progress) {
-    read.onsets = hear::onsets(read.recording, 0.5, progress);
-    if (progress.stopped()) return base::cancelled();
-    read.sound = std::make_shared<const Sound>(*read.sound, hear::refinedIn(read.sound->audio, read.onsets));
-    return {};
-}
-
-Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress) {
-    auto read = decodeSource(file, rate, progress.part(0, 0.6));
-    if (!read) return read;
-    if (auto found = findAttacks(*read, progress.part(0.6, 1)); !found) return tl::unexpected(found.error());
-    return read;
-}
-
 namespace {
 
 Source newSource(const std::filesystem::path& file) {
@@ -121,8 +75,9 @@ Source newSource(const std::filesystem::path& file) {
 
 // All that is said and heard of a source, and the reading that is used.
 Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const Witnesses& heeded,
-                           const hear::Recording& recording, const std::optional<Source>& before,
-                           const std::vector<hear::Onset>& onsets, const base::Progress& progress) {
+                           const std::function<Result<hear::Recording>()>& recording,
+                           const std::optional<Source>& before, const std::vector<hear::Onset>& onsets,
+                           const base::Progress& progress) {
     if (heeded.name) s.readings.push_back(hear::readName(file));
     if (heeded.tag) s.readings.push_back(tagReading(file));
     for (const hear::Reading& r : s.readings)
@@ -130,8 +85,11 @@ Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const W
     s.window = heeded.window;
     for (hear::Reading& r : s.readings)
         bringInto(r, s.window);
-    if (heeded.ear && !(before && takeHeard(s, *before)))
-        takeIn(s, hear::listen(recording, onsets, s.window, progress));
+    if (heeded.ear && !(before && takeHeard(s, *before))) {
+        const auto listened = recording();
+        if (!listened) return tl::unexpected(listened.error());
+        takeIn(s, hear::listen(*listened, onsets, s.window, progress));
+    }
     if (progress.stopped()) return base::cancelled();
     settle(s, onsets.empty() ? std::nullopt
                              : std::optional(metre::toSeconds(onsets.front().at, hear::Recording::rate)));
@@ -162,20 +120,22 @@ Source unheardOf(const std::filesystem::path& file, const ReadSource& read) {
     return s;
 }
 
-Result<ImportedSource> settledOf(const std::filesystem::path& file, const ReadSource& read, Witnesses heeded,
+Result<ImportedSource> settledOf(const std::filesystem::path& file, ReadSource& read, Witnesses heeded,
                                  const base::Progress& progress, std::optional<Source> before) {
     ImportedSource out{newSource(file), read.warnings};
     out.source.content = read.content;
     out.source.facts = read.facts;
     if (before && !saysAll(*before, heeded.window)) before.reset();
-    auto settled = readAndSettle(out.source, file, heeded, read.recording, before, read.onsets, progress);
+    const auto recording = [&] { return recordingOf(read, {{}, progress.stop}); };
+    auto settled = readAndSettle(out.source, file, heeded, recording, before,
+                                 read.onsets.value_or(std::vector<hear::Onset>()), progress);
     if (!settled) return tl::unexpected(settled.error());
     return out;
 }
 
-Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded,
+Result<ImportedSource> importFile(const std::filesystem::path& file, Keeping keeping, Witnesses heeded,
                                   const base::Progress& progress) {
-    auto read = readSource(file, rate, progress.part(0, 0.6));
+    auto read = readSource(file, keeping, progress.part(0, 0.6));
     if (!read) return tl::unexpected(read.error());
     auto out = settledOf(file, *read, heeded, progress.part(0.6, 1.0));
     if (out) out->source.sound = std::move(read->sound);
@@ -226,41 +186,24 @@ Result<Beginning> readBeginning(const std::filesystem::path& file, int rate, Sec
 
 Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses heeded,
                                     const base::Progress& progress, const HeardBefore& heardBefore) {
-    auto reader = sound::Reader::open(file, sound::mostBytes / static_cast<std::int64_t>(sizeof(float)));
-    if (!reader) return tl::unexpected(reader.error());
-    const int channels = reader->facts().channels;
-    hear::Recorder recorder(reader->facts().rate, channels);
-    const auto named = [&](const base::Problem& p) {
-        return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));
-    };
-    constexpr std::int64_t block = 1 << 15;
-    std::vector<float> buffer(static_cast<std::size_t>(block) * static_cast<std::size_t>(channels));
     std::vector<float> kept;
     bool keeps = heardBefore != nullptr;
-    const base::Progress reading = progress.part(0, 0.2);
-    while (true) {
-        if (progress.stopped()) return base::cancelled();
-        const auto got = reader->read(buffer.data(), block);
-        if (!got) return tl::unexpected(got.error());
-        if (*got == 0) break;
-        if (auto added = recorder.add(buffer.data(), *got); !added) return named(added.error());
-        if (keeps) kept.insert(kept.end(), buffer.begin(), buffer.begin() + *got * channels);
+    const auto keep = [&](const std::vector<float>& samples, std::size_t count) {
+        if (keeps) kept.insert(kept.end(), samples.begin(), samples.begin() + static_cast<std::ptrdiff_t>(count));
         if (kept.size() > mostKept) {
             keeps = false;
             kept = {};
         }
-        reading.at(reader->progress());
-    }
-    auto warnings = reader->end();
-    if (!warnings) return tl::unexpected(warnings.error());
-    auto recording = recorder.finished();
-    if (!recording) return named(recording.error());
-    ImportedSource out{newSource(file), std::move(*warnings)};
-    out.source.facts = reader->facts();
+    };
+    auto recorded = recordedFrom(file, progress.part(0, 0.2), keep);
+    if (!recorded) return tl::unexpected(recorded.error());
+    const hear::Recording& recording = recorded->recording;
+    ImportedSource out{newSource(file), std::move(recorded->warnings)};
+    out.source.facts = recorded->facts;
     std::optional<Source> before;
     if (heardBefore) {
-        auto content = keeps ? sound::contentOf(kept, channels, reader->facts().rate)
-                             : sound::contentOfFile(file, reader->facts().frames, progress.part(0.2, 0.3));
+        auto content = keeps ? sound::contentOf(kept, recorded->facts.channels, recorded->facts.rate)
+                             : sound::contentOfFile(file, recorded->facts.frames, progress.part(0.2, 0.3));
         if (!content) return tl::unexpected(content.error());
         out.source.content = std::move(*content);
         before = heardBefore(out.source.content);
@@ -268,9 +211,11 @@ Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses
         kept = {};
     }
     std::vector<hear::Onset> onsets;
-    if (!before) onsets = hear::onsets(*recording, 0.5, progress.part(0.3, 0.6));
+    if (!before) onsets = hear::onsets(recording, 0.5, progress.part(0.3, 0.6));
     if (progress.stopped()) return base::cancelled();
-    auto settled = readAndSettle(out.source, file, heeded, *recording, before, onsets, progress.part(0.6, 1.0));
+    auto settled = readAndSettle(
+        out.source, file, heeded, [&] { return Result<hear::Recording>(recording); }, before, onsets,
+        progress.part(0.6, 1.0));
     if (!settled) return tl::unexpected(settled.error());
     return out;
 }

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "base/progress.h"
-#include "project/project.h"
+#include "project/read_source.h"
 
 #include <filesystem>
 #include <functional>
@@ -22,36 +22,17 @@ struct Witnesses {
     hear::Window window;
 };
 
-// Reads a file at the project's rate (0: at its own), works out outline, attacks and readings, and settles on the
+// Reads a file, works out outline, attacks and readings, and settles on the
 // most trusted reading (see settle.h). Any thread; takes time. Fails, naming the file and the reason.
-Result<ImportedSource> importFile(const std::filesystem::path& file, int rate, Witnesses heeded = {},
+Result<ImportedSource> importFile(const std::filesystem::path& file, Keeping keeping, Witnesses heeded = {},
                                   const base::Progress& progress = {});
 
-// What is worked out from audio: outline and attacks. `heard` are its onsets, at the rate they were heard at;
-// without them they are found. Any thread; takes time.
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress = {});
-std::shared_ptr<const Sound> soundOf(sound::Audio audio, const std::vector<hear::Onset>& heard);
-
-// Reads a file, and what is heard of it is heard at the file's own rate, before it is converted to `rate` (0: its
-// own): so that it is the same in every project. Any thread; takes time. Fails, naming the file and the reason.
-struct ReadSource {
-    sound::FileFacts facts;
-    std::string content;
-    std::shared_ptr<const Sound> sound;
-    hear::Recording recording;
-    std::vector<hear::Onset> onsets; // at hear::Recording::rate
-    std::vector<std::string> warnings;
-};
-Result<ReadSource> readSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
-// The same in two steps: read, so that it can be seen and played; and its onsets found, which takes longer.
-Result<ReadSource> decodeSource(const std::filesystem::path& file, int rate, const base::Progress& progress = {});
-Result<void> findAttacks(ReadSource& read, const base::Progress& progress = {});
 // A source of what was decoded, of which nothing else is known yet.
 Source unheardOf(const std::filesystem::path& file, const ReadSource& read);
 
 // All that is said and heard of a file that was read, and the reading that is used; without sound. What was heard
 // of it before, where that is known, is not listened to again. Any thread; takes time.
-Result<ImportedSource> settledOf(const std::filesystem::path& file, const ReadSource& read, Witnesses heeded = {},
+Result<ImportedSource> settledOf(const std::filesystem::path& file, ReadSource& read, Witnesses heeded = {},
                                  const base::Progress& progress = {}, std::optional<Source> before = {});
 
 // The beginning of a file, so long at most, at a rate: for whoever wants to hear it at once. Its facts are those of

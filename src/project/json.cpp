@@ -357,8 +357,11 @@ void checkReferences(const Project& p) {
         if (id < 1 || id >= p.nextId || !ids.insert(id).second)
             throw Wrong{"an “id” is out of range or used twice"};
     };
-    for (const SourcePtr& s : p.sources)
+    std::set<SetId> sets;
+    for (const SourcePtr& s : p.sources) {
         once(s->id.value);
+        if (s->set && sets.insert(*s->set).second) once(s->set->value);
+    }
     for (const TrackPtr& t : p.tracks) {
         once(t->id.value);
         for (const Clip& c : t->clips) {
@@ -379,6 +382,7 @@ std::string toJson(const Project& p, const std::filesystem::path& folder) {
 std::string sourceToJson(const Source& source) {
     Source stored = source;
     stored.id = SourceId{1};
+    stored.set.reset();
     Json out = {{"version", formatVersion}};
     out.update(written(stored, {}));
     return out.dump(-1, ' ', false, Json::error_handler_t::replace);
@@ -393,6 +397,7 @@ std::optional<Source> sourceFromJson(const std::string& text) {
         if (version < 1 || version > formatVersion) return std::nullopt;
         auto source = readFrom<Source>(j, {"source", {}, none, static_cast<int>(version)});
         source.id = {};
+        source.set.reset();
         return source;
     } catch (const Wrong&) {
         return std::nullopt;

@@ -11,6 +11,8 @@ namespace project {
 
 namespace {
 
+constexpr Seconds longLoop(60);
+
 constexpr double halfAFrame = 0.5;
 
 // The project beats, within (from, to), at which the line between source and output bends.
@@ -127,6 +129,9 @@ class Layer {
         s.slices = ruling.rule == TimeRule::Slices && time.isFitted();
         if (!s.slices) s.sensitivity = 0.5; // it makes no difference then
         if (!time.isFitted()) s.loop = false;
+        // Of what is long and comes round once nobody hears the seam; a circle costs a copy of all of it.
+        if (s.loop && time.turn() && time.turn()->length() > longLoop && clip.to <= time.turn()->to + Seconds(1e-6))
+            s.loop = false;
         return s;
     }
 

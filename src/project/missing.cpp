@@ -1,6 +1,5 @@
 #include "project/missing.h"
 
-#include "project/import.h"
 #include "sound/audio_files.h"
 #include "sound/read.h"
 
@@ -10,7 +9,7 @@ namespace project {
 
 namespace fs = std::filesystem;
 
-std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::path& folder, int rate,
+std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::path& folder, Keeping keeping,
                                const base::Progress& progress) {
     std::vector<Found> found;
     std::vector<SourcePtr> left = missing;
@@ -33,7 +32,7 @@ std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::
             return s->facts.rate == facts.rate && s->facts.channels == facts.channels;
         });
         if (!fits) continue;
-        auto read = readSource(files[i], rate, {{}, progress.stop});
+        auto read = readSource(files[i], keeping, {{}, progress.stop});
         if (!read) continue;
         std::erase_if(left, [&](const SourcePtr& s) {
             const bool same =
@@ -55,6 +54,13 @@ Project withFound(const Project& p, const std::vector<Found>& found) {
                 there.content = f.content;
                 there.facts = f.facts;
                 there.sound = f.sound;
+                // Its set has its anchors already.
+                for (const SourcePtr& other : out.sources)
+                    if (s->set && other->set == s->set && other->sound && other->id != s->id) {
+                        there.sound =
+                            std::make_shared<const Sound>(*f.sound, other->sound->onsets, other->sound->strikes);
+                        break;
+                    }
                 s = std::make_shared<const Source>(std::move(there));
             }
     return out;

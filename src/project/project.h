@@ -2,6 +2,7 @@
 // one. Whoever saves, plays or delivers takes one Project and never sees it change.
 #pragma once
 
+#include "base/hash.h"
 #include "hear/listen.h"
 #include "metre/beat_map.h"
 #include "metre/metre_map.h"
@@ -36,6 +37,7 @@ struct Id {
 using SourceId = Id<struct SourceTag>;
 using TrackId = Id<struct TrackTag>;
 using ClipId = Id<struct ClipTag>;
+using SetId = Id<struct SetTag>;
 
 // The audio of a source with what is worked out from it, at the project's rate. Shared by all versions of a
 // project.
@@ -43,15 +45,30 @@ class Sound {
   public:
     // Works out the outline.
     explicit Sound(sound::Audio of, std::vector<hear::Onset> heard = {})
-        : whole_(std::make_shared<const sound::Audio>(std::move(of))),
-          outline_(std::make_shared<const sound::Peaks>(*whole_)), audio(*whole_), peaks(*outline_),
-          onsets(std::move(heard)), attacks(placesOf(onsets)) {}
-    // The same, of which other onsets are known.
-    Sound(const Sound& same, std::vector<hear::Onset> heard)
-        : whole_(same.whole_), outline_(same.outline_), audio(*whole_), peaks(*outline_), onsets(std::move(heard)),
-          attacks(placesOf(onsets)) {}
+        : Sound(std::make_shared<const sound::Audio>(std::move(of)), nullptr, std::move(heard)) {}
+    // Of audio that is shared, with its outline where that is known.
+    Sound(sound::AudioPtr of, std::shared_ptr<const sound::Peaks> outline, std::vector<hear::Onset> heard,
+          std::optional<std::vector<Frames>> striking = {})
+        : whole_(std::move(of)),
+          outline_(outline ? std::move(outline) : std::make_shared<const sound::Peaks>(*whole_)), audio(*whole_),
+          peaks(*outline_), onsets(std::move(heard)), attacks(placesOf(onsets)), strikes(std::move(striking)),
+          attacksKey(keyOf(attacks, strikes)) {}
+    // The same, of which other onsets are known, and which of them strike.
+    Sound(const Sound& same, std::vector<hear::Onset> heard, std::optional<std::vector<Frames>> striking = {})
+        : Sound(same.whole_, same.outline_, std::move(heard), std::move(striking)) {}
+
+    const sound::AudioPtr& shared() const { return whole_; }
 
   private:
+    static base::Key keyOf(const std::vector<Frames>& places, const std::optional<std::vector<Frames>>& striking) {
+        base::KeyMaker maker;
+        for (const Frames place : places)
+            maker.add(static_cast<std::uint64_t>(place.value));
+        if (striking) maker.add("strikes");
+        for (const Frames place : striking.value_or(std::vector<Frames>()))
+            maker.add(static_cast<std::uint64_t>(place.value));
+        return maker.key();
+    }
     static std::vector<Frames> placesOf(const std::vector<hear::Onset>& onsets) {
         std::vector<Frames> places;
         places.reserve(onsets.size());
@@ -67,6 +84,9 @@ class Sound {
     const sound::Peaks& peaks;
     const std::vector<hear::Onset> onsets;
     const std::vector<Frames> attacks; // where the onsets are
+    // Which of them strike, for what stays together with others (sets.h); none: the audio tells.
+    const std::optional<std::vector<Frames>> strikes;
+    const base::Key attacksKey; // equal for equal attacks and strikes
 };
 
 // A part of a recording, in its own seconds.
@@ -99,6 +119,7 @@ struct Source {
     hear::Window window;        // the tempos that were listened between
     std::optional<Marks> marks; // set by hand: a whole number of beats lies between
     bool following = true;      // false: its clips do not follow the project's tempo
+    std::optional<SetId> set;   // recorded together with the others of it (sets.h)
 
     Seconds length() const { return facts.length(); }
     // Where the loop ends: after loopBeats; else at a whole number of beats when the file's length is within 2 % of

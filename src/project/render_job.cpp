@@ -8,9 +8,11 @@ namespace project {
 
 namespace {
 
-base::Key keyOf(std::string_view content, int rate, const metre::TimeMap& map, const stretch::Settings& settings) {
+base::Key keyOf(const Source& source, const metre::TimeMap& map, const stretch::Settings& settings) {
     base::KeyMaker maker;
-    maker.add(content).add(static_cast<std::uint64_t>(rate)).add(static_cast<std::uint64_t>(settings.method));
+    maker.add(source.content).add(static_cast<std::uint64_t>(source.sound->audio.rate));
+    maker.add(source.sound->attacksKey.high).add(source.sound->attacksKey.low);
+    maker.add(static_cast<std::uint64_t>(stretch::renderVersion)).add(static_cast<std::uint64_t>(settings.method));
     maker.add(settings.semitones)
         .add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0) +
              (settings.quiet ? 8 : 0));
@@ -29,7 +31,7 @@ base::Key derived(base::Key from, std::string_view how) {
 } // namespace
 
 RenderJobPtr jobOf(const Source& source, metre::TimeMap map, const stretch::Settings& settings) {
-    const base::Key key = keyOf(source.content, source.sound->audio.rate, map, settings);
+    const base::Key key = keyOf(source, map, settings);
     return std::make_shared<const RenderJob>(RenderJob{source.sound, std::move(map), settings, key});
 }
 
@@ -56,7 +58,9 @@ Result<stretch::Rendering> planOf(const RenderJob& job) {
         const std::vector<Frames> starts = sliceStarts(*job.sound, job.settings.sensitivity);
         return stretch::Rendering::plan({job.sound->audio, starts, true}, job.map, job.settings);
     }
-    return stretch::Rendering::plan({job.sound->audio, job.sound->attacks, true}, job.map, job.settings);
+    const auto& strikes = job.sound->strikes;
+    return stretch::Rendering::plan({job.sound->audio, job.sound->attacks, true, strikes ? &*strikes : nullptr},
+                                    job.map, job.settings);
 }
 
 sound::Audio draftOf(const RenderJob& job, Frames from, Frames to) {

@@ -1,8 +1,10 @@
 #include "project/save.h"
 
+#include "base/abreast.h"
 #include "base/safe_file.h"
 #include "base/utf8.h"
 #include "project/import.h"
+#include "project/sets.h"
 
 #include <fmt/format.h>
 #include <set>
@@ -35,7 +37,7 @@ fs::path freeName(const fs::path& folder, const fs::path& wanted, std::set<std::
 } // namespace
 
 Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, bool copyAudio,
-                            const base::Progress& progress) {
+                            const base::Progress& progress, sound::AudioStore* store) {
     std::error_code error;
     fs::path folder = fs::absolute(folderAsGiven, error).lexically_normal();
     if (!folder.has_filename()) folder = folder.parent_path();
@@ -66,6 +68,7 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
             return tl::unexpected(ok.error());
         }
         copied.push_back(moved.file);
+        if (store != nullptr) keptAs(*store, s->file, moved.file);
         s = std::make_shared<const Source>(std::move(moved));
     }
     if (auto ok = base::writeText(folder / projectFileName, toJson(out, folder), base::Existing::Replace); !ok) {
@@ -76,33 +79,39 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
     return out;
 }
 
-std::vector<std::string> loadAudio(Project& p, const base::Progress& progress) {
+std::vector<std::string> loadAudio(Project& p, const base::Progress& progress, sound::AudioStore* store) {
+    std::vector<std::size_t> missing;
+    for (std::size_t i = 0; i < p.sources.size(); ++i)
+        if (!p.sources[i]->sound) missing.push_back(i);
     std::vector<std::string> warnings;
-    const auto count = static_cast<double>(p.sources.size());
-    for (std::size_t i = 0; i < p.sources.size(); ++i) {
-        if (progress.stopped()) return warnings;
-        if (p.sources[i]->sound) continue;
-        const base::Progress part = progress.part(double(i) / count, double(i + 1) / count);
-        auto read = readSource(p.sources[i]->file, p.rate, part);
-        if (!read) {
-            if (!read.error().cancelled) warnings.push_back(read.error().text);
-            continue;
-        }
-        Source loaded = *p.sources[i];
-        for (std::string& w : read->warnings)
-            warnings.push_back(std::move(w));
-        if (!loaded.content.empty() && loaded.content != read->content)
-            warnings.push_back(
-                fmt::format("{} holds other audio than when the project was saved.", base::shownName(loaded.file)));
-        loaded.content = read->content;
-        loaded.facts = read->facts;
-        loaded.sound = std::move(read->sound);
-        p.sources[i] = std::make_shared<const Source>(std::move(loaded));
-    }
+    base::abreast<Result<ReadSource>>(
+        missing.size(),
+        [&](std::size_t k, const base::Progress& part) {
+            return readSource(p.sources[missing[k]]->file, {p.rate, store}, part);
+        },
+        [&](std::size_t k, Result<ReadSource> read) {
+            SourcePtr& source = p.sources[missing[k]];
+            if (!read) {
+                if (!read.error().cancelled) warnings.push_back(read.error().text);
+                return;
+            }
+            Source loaded = *source;
+            for (std::string& w : read->warnings)
+                warnings.push_back(std::move(w));
+            if (!loaded.content.empty() && loaded.content != read->content)
+                warnings.push_back(fmt::format("{} holds other audio than when the project was saved.",
+                                               base::shownName(loaded.file)));
+            loaded.content = read->content;
+            loaded.facts = read->facts;
+            loaded.sound = std::move(read->sound);
+            source = std::make_shared<const Source>(std::move(loaded));
+        },
+        progress.part(0, 0.9));
+    if (!progress.stopped()) anchorSets(p, store, progress.part(0.9, 1));
     return warnings;
 }
 
-Result<Loaded> loadProject(const fs::path& path, const base::Progress& progress) {
+Result<Loaded> loadProject(const fs::path& path, const base::Progress& progress, sound::AudioStore* store) {
     std::error_code error;
     fs::path file = fs::absolute(path, error).lexically_normal();
     if (fs::is_directory(file, error)) {
@@ -114,7 +123,7 @@ Result<Loaded> loadProject(const fs::path& path, const base::Progress& progress)
     auto p = fromJson(*text, file.parent_path(), base::shownPath(file));
     if (!p) return tl::unexpected(p.error());
     Loaded loaded{std::move(*p), {}};
-    loaded.warnings = loadAudio(loaded.project, progress);
+    loaded.warnings = loadAudio(loaded.project, progress, store);
     if (progress.stopped()) return base::cancelled();
     return loaded;
 }

@@ -6,17 +6,21 @@
 
 #include <filesystem>
 
+namespace sound {
+class AudioStore;
+}
+
 namespace project {
 
-inline constexpr int formatVersion = 4;
+inline constexpr int formatVersion = 5;
 inline constexpr const char* projectFileName = "project.json";
 
 // Writes the project into a folder, making the folder when needed. With copyAudio, sources whose files lie
 // elsewhere are copied into its audio/ folder first, bit for bit; what is returned refers to the copies.
-// project.json is replaced last and whole, so that a failure leaves the project that was there as it was. Any
-// thread; takes time.
+// project.json is replaced last and whole, so that a failure leaves the project that was there as it was. What a
+// store keeps of the sources counts for their copies. Any thread; takes time.
 Result<Project> saveProject(const Project& p, const std::filesystem::path& folder, bool copyAudio,
-                            const base::Progress& progress = {});
+                            const base::Progress& progress = {}, sound::AudioStore* store = nullptr);
 
 struct Loaded {
     Project project;
@@ -26,7 +30,9 @@ struct Loaded {
 // Reads a project from its folder, or from its project.json. A source whose audio is missing is kept, silent, with
 // a warning. Fails, naming the file and the reason, when the file is damaged, is of a newer version, or is no
 // project.
-Result<Loaded> loadProject(const std::filesystem::path& path, const base::Progress& progress = {});
+// With a store, its audio is kept there.
+Result<Loaded> loadProject(const std::filesystem::path& path, const base::Progress& progress = {},
+                           sound::AudioStore* store = nullptr);
 
 // The document as text, file names relative to `folder` where they lie in it; and back, without audio.
 std::string toJson(const Project& p, const std::filesystem::path& folder);
@@ -37,7 +43,8 @@ Result<Project> fromJson(const std::string& text, const std::filesystem::path& f
 std::string sourceToJson(const Source& source);
 std::optional<Source> sourceFromJson(const std::string& text);
 
-// Reads the audio of every source of a document that has none yet. Returns warnings.
-std::vector<std::string> loadAudio(Project& p, const base::Progress& progress);
+// Reads the audio of every source of a document that has none yet, several side by side. Returns warnings, in the
+// order of the sources.
+std::vector<std::string> loadAudio(Project& p, const base::Progress& progress, sound::AudioStore* store = nullptr);
 
 } // namespace project

@@ -58,10 +58,11 @@ void listenTo(Source& source, const base::Progress& progress) {
     assert(source.sound);
     if (source.sound->audio.rate != source.facts.rate) {
         // Converted samples are not quite the recording's.
-        const auto read = readSource(source.file, 0, progress.part(0, 0.5));
+        auto read = readSource(source.file, 0, progress.part(0, 0.5));
         if (progress.stopped()) return;
-        if (read && read->content == source.content) {
-            const auto heard = hear::listen(read->recording, read->onsets, source.window, progress.part(0.5, 1));
+        const auto recording = read ? recordingOf(*read) : tl::unexpected(read.error());
+        if (recording && read->content == source.content) {
+            const auto heard = hear::listen(*recording, *read->onsets, source.window, progress.part(0.5, 1));
             if (!progress.stopped()) takeIn(source, heard);
             return;
         }

@@ -27,11 +27,22 @@ Extent exactExtent(const Audio& audio, Frames from, Frames to) {
     return e;
 }
 
-Peaks::Peaks(const Audio& audio) : frames_(audio.frames()) {
+namespace {
+
+std::vector<Extent> baseOf(const Audio& audio) {
     std::vector<Extent> base;
-    base.reserve(static_cast<std::size_t>(frames_.value / baseFrames + 1));
-    for (std::int64_t at = 0; at < frames_.value; at += baseFrames)
-        base.push_back(exactExtent(audio, Frames(at), Frames(at + baseFrames)));
+    const std::int64_t frames = audio.frames().value;
+    base.reserve(static_cast<std::size_t>(frames / Peaks::baseFrames + 1));
+    for (std::int64_t at = 0; at < frames; at += Peaks::baseFrames)
+        base.push_back(exactExtent(audio, Frames(at), Frames(at + Peaks::baseFrames)));
+    return base;
+}
+
+} // namespace
+
+Peaks::Peaks(const Audio& audio) : Peaks(audio.frames(), baseOf(audio)) {}
+
+Peaks::Peaks(Frames frames, std::vector<Extent> base) : frames_(frames) {
     levels_.push_back(std::move(base));
     while (levels_.back().size() > static_cast<std::size_t>(levelStep)) {
         const auto& below = levels_.back();

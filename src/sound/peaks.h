@@ -22,11 +22,14 @@ class Peaks {
 
     Peaks() = default;
     explicit Peaks(const Audio& audio);
+    // From the lowest level alone. REQUIRES one extent for each 64 frames, the last for what is left.
+    Peaks(Frames frames, std::vector<Extent> base);
 
     // The extent over [from, to), widened outwards to whole cells of the finest level that needs at most a
     // handful of steps. Frames outside the audio count as silence.
     Extent over(Frames from, Frames to) const;
     Frames frames() const { return frames_; }
+    const std::vector<Extent>& base() const { return levels_.front(); } // REQUIRES a maker but the empty one
 
   private:
     Frames frames_;

@@ -3,27 +3,27 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <memory>
 #include <soxr.h>
 
 namespace sound {
 
-Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& progress) {
-    if (audio.rate == toRate || audio.channels.empty()) {
-        Audio same = audio;
-        same.rate = toRate;
-        return same;
-    }
+Frames resampledLength(Frames length, int rate, int toRate) {
+    return Frames(std::llround(static_cast<double>(length.value) * toRate / rate));
+}
+
+Result<void> resample(const Audio& audio, int toRate,
+                      const std::function<bool(const Audio& block, Frames at)>& take,
+                      const base::Progress& progress) {
     const auto inLength = static_cast<std::size_t>(audio.frames().value);
-    const auto outLength =
-        static_cast<std::size_t>(std::llround(static_cast<double>(inLength) * toRate / audio.rate));
+    const auto outLength = static_cast<std::size_t>(resampledLength(audio.frames(), audio.rate, toRate).value);
     const auto count = audio.channels.size();
-    Audio out(toRate, audio.channelCount(), Frames(static_cast<std::int64_t>(outLength)));
 
     const soxr_io_spec_t io = soxr_io_spec(SOXR_FLOAT32_S, SOXR_FLOAT32_S);
     const soxr_quality_spec_t quality = soxr_quality_spec(SOXR_HQ, 0);
     soxr_error_t error = nullptr;
-    soxr_t converter =
-        soxr_create(audio.rate, toRate, static_cast<unsigned>(count), &error, &io, &quality, nullptr);
+    const std::unique_ptr<soxr, decltype(&soxr_delete)> converter(
+        soxr_create(audio.rate, toRate, static_cast<unsigned>(count), &error, &io, &quality, nullptr), soxr_delete);
     if (error != nullptr)
         return base::problem(
             fmt::format("The sample rate could not be converted from {} to {} Hz: {}.", audio.rate, toRate, error));
@@ -33,27 +33,48 @@ Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& pr
     std::size_t written = 0;
     std::vector<soxr_cbuf_t> in(count);
     std::vector<soxr_buf_t> to(count);
+    Audio out(toRate, audio.channelCount(), Frames(std::int64_t(block)));
     while (written < outLength) {
-        if (progress.stopped()) {
-            soxr_delete(converter);
-            return base::cancelled();
-        }
+        if (progress.stopped()) return base::cancelled();
         const std::size_t give = std::min(block, inLength - read);
+        const std::size_t room = std::min(block, outLength - written);
         for (std::size_t c = 0; c < count; ++c) {
             in[c] = audio.channels[c].data() + read;
-            to[c] = out.channels[c].data() + written;
+            out.channels[c].resize(room);
+            to[c] = out.channels[c].data();
         }
         std::size_t used = 0;
         std::size_t made = 0;
         // With no input left a null input flushes what the filter still holds.
-        error = soxr_process(converter, give > 0 ? static_cast<soxr_in_t>(in.data()) : nullptr, give, &used,
-                             static_cast<soxr_out_t>(to.data()), outLength - written, &made);
-        if (error != nullptr || (give == 0 && made == 0)) break; // drained: what is missing is silence
+        error = soxr_process(converter.get(), give > 0 ? static_cast<soxr_in_t>(in.data()) : nullptr, give, &used,
+                             static_cast<soxr_out_t>(to.data()), room, &made);
+        const bool drained = error != nullptr || (give == 0 && made == 0);
+        if (drained) // what is missing is silence
+            for (auto& samples : out.channels)
+                samples.assign(made = room, 0.0F);
+        for (auto& samples : out.channels)
+            samples.resize(made);
+        if (made > 0 && !take(out, Frames(static_cast<std::int64_t>(written)))) return {};
         read += used;
         written += made;
         progress.at(static_cast<double>(written) / static_cast<double>(outLength));
     }
-    soxr_delete(converter);
+    return {};
+}
+
+Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& progress) {
+    if (audio.rate == toRate || audio.channels.empty()) {
+        Audio same = audio;
+        same.rate = toRate;
+        return same;
+    }
+    Audio out(toRate, audio.channelCount(), resampledLength(audio.frames(), audio.rate, toRate));
+    const auto take = [&](const Audio& block, Frames at) {
+        for (std::size_t c = 0; c < out.channels.size(); ++c)
+            std::copy(block.channels[c].begin(), block.channels[c].end(), out.channels[c].begin() + at.value);
+        return true;
+    };
+    if (auto done = resample(audio, toRate, take, progress); !done) return tl::unexpected(done.error());
     return out;
 }
 

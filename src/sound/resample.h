@@ -5,6 +5,8 @@
 #include "base/result.h"
 #include "sound/audio.h"
 
+#include <functional>
+
 namespace sound {
 
 using base::Result;
@@ -13,5 +15,13 @@ using base::Result;
 // length × toRate / rate, exactly. Channels are treated alike, so equal channels stay equal.
 // REQUIRES toRate > 0. Fails when cancelled or when memory does not reach.
 Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& progress = {});
+
+// The same handed on block by block, from its first frame on, for what is kept elsewhere. Ends early, without an
+// error, when `take` returns false.
+Result<void> resample(const Audio& audio, int toRate,
+                      const std::function<bool(const Audio& block, Frames at)>& take,
+                      const base::Progress& progress = {});
+// How long the result is.
+Frames resampledLength(Frames length, int rate, int toRate);
 
 } // namespace sound

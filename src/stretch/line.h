@@ -43,6 +43,7 @@ struct Passage {
     // The source before and after the passage, its attacks and its map are its own end and its own beginning, as
     // far as a method looks.
     bool circle = false;
+    std::optional<std::vector<Frames>> strikes = std::nullopt; // which of the attacks are; none: the sound tells
 
     double sourceAt(double output) const { return map.sourceAt(output + double(before)); }
     double outputAt(double source) const { return map.outputAt(source) - double(before); }

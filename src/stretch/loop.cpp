@@ -1,5 +1,7 @@
 #include "stretch/loop.h"
 
+#include "sound/scratch.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -22,28 +24,35 @@ Result<Passage> circleOf(const Material& material, const TimeMap& map) {
     // As many seconds of output as a vocoder takes to find its way to the beginning's phases, and a window.
     const auto margin = static_cast<std::int64_t>(2.2 * in.rate / map.meanRatio()) + in.rate / 4;
 
-    auto line = std::make_shared<Audio>(in.rate, in.channelCount(), Frames(turn + 2 * margin));
-    for (std::size_t c = 0; c < in.channels.size(); ++c) {
-        std::int64_t at = wrapped(-margin, turn);
-        for (float& sample : line->channels[c]) {
-            const std::int64_t from = begin + at;
-            if (from >= 0 && from < in.frames().value) sample = in.channels[c][static_cast<std::size_t>(from)];
-            if (++at == turn) at = 0;
-        }
-    }
+    sound::AudioPtr line =
+        sound::madeAside(in.rate, in.channelCount(), Frames(turn + 2 * margin), [&](Frames first, Audio& block) {
+            for (std::size_t c = 0; c < in.channels.size(); ++c) {
+                std::int64_t at = wrapped(first.value - margin, turn);
+                for (float& sample : block.channels[c]) {
+                    const std::int64_t from = begin + at;
+                    if (from >= 0 && from < in.frames().value)
+                        sample = in.channels[c][static_cast<std::size_t>(from)];
+                    if (++at == turn) at = 0;
+                }
+            }
+        });
     const std::int64_t laps = margin / turn + 1;
-    const std::vector<Frames> none;
     const bool hasAttacks = turn > in.rate / 50; // what comes round faster is a tone
-    std::vector<Frames> attacks;
+    // As often as they come round.
+    const auto everyLap = [&](const std::vector<Frames>& once) {
+        std::vector<Frames> list;
+        list.reserve(once.size() * static_cast<std::size_t>(2 * laps + 1));
+        for (std::int64_t lap = -laps; hasAttacks && lap <= laps; ++lap)
+            for (const Frames a : once) {
+                const std::int64_t at = a.value + lap * turn;
+                const bool inside = a.value >= begin && a.value < begin + turn;
+                if (inside && at >= begin - margin && at < begin + turn + margin) list.emplace_back(at);
+            }
+        return list;
+    };
     std::vector<metre::TimePoint> points;
-    attacks.reserve(material.attacks.size() * static_cast<std::size_t>(2 * laps + 1));
     points.reserve(map.points().size() * static_cast<std::size_t>(2 * laps + 1));
     for (std::int64_t lap = -laps; lap <= laps; ++lap) {
-        for (const Frames a : hasAttacks ? material.attacks : none) {
-            const std::int64_t at = a.value + lap * turn;
-            const bool inside = a.value >= begin && a.value < begin + turn;
-            if (inside && at >= begin - margin && at < begin + turn + margin) attacks.emplace_back(at);
-        }
         for (const metre::TimePoint& p : map.points())
             if (p != map.points().back() || lap == laps)
                 points.push_back(
@@ -52,7 +61,16 @@ Result<Passage> circleOf(const Material& material, const TimeMap& map) {
     auto unrolled = TimeMap::make(std::move(points), widestRatio);
     if (!unrolled) return tl::unexpected(unrolled.error());
     const Excerpt excerpt{line.get(), begin - margin};
-    return Passage{std::move(line), excerpt, std::move(attacks), std::move(*unrolled), laps * length, length, true};
+    Passage passage{std::move(line),
+                    excerpt,
+                    everyLap(material.attacks),
+                    std::move(*unrolled),
+                    laps * length,
+                    length,
+                    true,
+                    {}};
+    if (material.strikes != nullptr) passage.strikes = everyLap(*material.strikes);
+    return passage;
 }
 
 Result<Audio> folded(Span span, std::int64_t length, std::int64_t reach, const Progress& progress,

@@ -19,6 +19,9 @@ using metre::Frames;
 using metre::TimeMap;
 using sound::Audio;
 
+// Counted up with every change to what comes out: renderings that are kept on disk are known by it.
+inline constexpr int renderVersion = 1;
+
 enum class Method { Struck, Held, Blend, Sung, Tape };
 
 struct Settings {
@@ -41,6 +44,9 @@ struct Material {
     // Known already: every sample is a number. Otherwise that is looked through first, which takes a while for
     // hours of sound.
     bool allNumbers = false;
+    // Those of the attacks that strike (strikes.h), for material that has to stay together with other material and
+    // is therefore not asked itself; null: it is.
+    const std::vector<Frames>* strikes = nullptr;
 };
 
 class Line;

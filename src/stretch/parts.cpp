@@ -70,7 +70,7 @@ class Parting {
             for (std::size_t i = 0; i < lasting.size(); ++i)
                 lasting[i] /= weight_[i];
         for (std::size_t c = 0; c < in_.audio->channels.size(); ++c) {
-            std::vector<float>& striking = out.striking.channels[c];
+            sound::Samples& striking = out.striking.channels[c];
             in_.copy(c, span_, striking.data());
             for (std::size_t i = 0; i < striking.size(); ++i)
                 striking[i] -= out.lasting.channels[c][i];

@@ -30,7 +30,7 @@ std::size_t sizeAt(int rate) {
 
 class Gate {
   public:
-    Gate(const std::vector<float>& in, int rate)
+    Gate(const sound::Samples& in, int rate)
         : in_(in), size_(sizeAt(rate)), hop_(size_ / 4), fft_(size_), window_(size_) {
         for (std::size_t i = 0; i < size_; ++i)
             window_[i] = static_cast<float>(std::sqrt(
@@ -147,7 +147,7 @@ class Gate {
         }
     }
 
-    const std::vector<float>& in_;
+    const sound::Samples& in_;
     std::size_t size_;
     std::size_t hop_;
     sound::RealFft fft_;
@@ -167,7 +167,7 @@ sound::Audio quieted(const sound::Audio& audio) {
         if (c > 0 && audio.channels[c] == audio.channels[0])
             out.channels[c] = out.channels[0];
         else
-            out.channels[c] = gate.run();
+            out.channels[c] = sound::Samples(gate.run());
     }
     return out;
 }

@@ -1,3 +1,4 @@
+#include "sound/scratch.h"
 #include "stretch/blend.h"
 #include "stretch/held.h"
 #include "stretch/loop.h"
@@ -62,7 +63,9 @@ std::unique_ptr<Line> lineOf(Passage passage, Method method, double formantsAgai
 
 Result<Passage> passageOf(const Material& material, const TimeMap& map, bool loop) {
     if (loop) return circleOf(material, map);
-    return Passage{nullptr, {&material.audio, 0}, material.attacks, map, 0, map.outputLength().value, false};
+    Passage passage{nullptr, {&material.audio, 0}, material.attacks, map, 0, map.outputLength().value, false, {}};
+    if (material.strikes != nullptr) passage.strikes = *material.strikes;
+    return passage;
 }
 
 // Stretched by the factor that the pitch is to rise, then played that much faster. On tape the speed of the map is
@@ -104,7 +107,7 @@ Result<std::unique_ptr<Line>> transposedLine(const Material& material, const Tim
 }
 
 bool isFinite(const Audio& audio) {
-    return std::all_of(audio.channels.begin(), audio.channels.end(), [](const std::vector<float>& samples) {
+    return std::all_of(audio.channels.begin(), audio.channels.end(), [](const sound::Samples& samples) {
         return std::all_of(samples.begin(), samples.end(), [](float s) { return std::isfinite(s); });
     });
 }
@@ -172,7 +175,7 @@ class SideBySide {
 } // namespace
 
 struct Rendering::Plan {
-    std::unique_ptr<const Audio> audible; // the material without what is no number
+    sound::AudioPtr audible; // the material without what is no number
     std::unique_ptr<Line> line;
     std::int64_t length = 0;
     int rate = 0;
@@ -226,10 +229,11 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
         plan->rate = material.audio.rate;
         plan->channels = material.audio.channelCount();
         if (!material.allNumbers && !isFinite(material.audio))
-            plan->audible = std::make_unique<const Audio>(withoutNonNumbers(material.audio));
+            plan->audible = sound::setAside(withoutNonNumbers(material.audio));
         if (settings.quiet)
-            plan->audible = std::make_unique<const Audio>(quieted(plan->audible ? *plan->audible : material.audio));
-        const Material audible{plan->audible ? *plan->audible : material.audio, material.attacks, true};
+            plan->audible = sound::setAside(quieted(plan->audible ? *plan->audible : material.audio));
+        const Material audible{plan->audible ? *plan->audible : material.audio, material.attacks, true,
+                               material.strikes};
         if (map.isIdentity() && settings.semitones == 0) {
             plan->line = std::make_unique<Copied>(*passageOf(audible, map, false));
         } else if (settings.semitones == 0) {

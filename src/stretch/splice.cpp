@@ -15,7 +15,7 @@ struct Products {
 };
 
 // Products over n samples from a and from b; parts outside the samples are silent.
-void add(Products& sums, const std::vector<float>& samples, std::int64_t a, std::int64_t b, std::int64_t n) {
+void add(Products& sums, const sound::Samples& samples, std::int64_t a, std::int64_t b, std::int64_t n) {
     const auto size = static_cast<std::int64_t>(samples.size());
     const auto at = [&](std::int64_t i) {
         return i >= 0 && i < size ? samples[static_cast<std::size_t>(i)] : 0.0F;

@@ -94,13 +94,25 @@ class Looking {
 
 } // namespace
 
-std::vector<Frames> strikesOf(const Passage& passage) {
+namespace {
+
+std::vector<Frames> strikesAmong(const Excerpt& in, const std::vector<Frames>& attacks) {
     std::vector<Frames> list;
-    if (passage.attacks.empty()) return list;
-    Looking looking(passage.in);
-    for (const Frames a : passage.attacks)
+    if (attacks.empty()) return list;
+    Looking looking(in);
+    for (const Frames a : attacks)
         if (looking.isStrike(a.value)) list.push_back(a);
     return list;
+}
+
+} // namespace
+
+std::vector<Frames> strikesOf(const Passage& passage) {
+    return passage.strikes ? *passage.strikes : strikesAmong(passage.in, passage.attacks);
+}
+
+std::vector<Frames> strikesIn(const Audio& audio, const std::vector<Frames>& attacks) {
+    return strikesAmong({&audio, 0}, attacks);
 }
 
 } // namespace stretch

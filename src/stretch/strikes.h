@@ -9,5 +9,6 @@ namespace stretch {
 // before: time is worth keeping unstretched around these. Onsets found in pads and voices mostly are not such. Any
 // thread; some hundredths of a millisecond an attack.
 std::vector<Frames> strikesOf(const Passage& passage);
+std::vector<Frames> strikesIn(const Audio& audio, const std::vector<Frames>& attacks);
 
 } // namespace stretch

@@ -396,7 +396,7 @@ class VocoderRun {
         const auto time = fft_.time();
         const std::int64_t begin = std::max<std::int64_t>(0, span_.from - at);
         const std::int64_t end = std::min(static_cast<std::int64_t>(size_), span_.to - at);
-        std::vector<float>& y = out_.channels[c];
+        sound::Samples& y = out_.channels[c];
         for (std::int64_t i = begin; i < end; ++i)
             y[static_cast<std::size_t>(at - span_.from + i)] +=
                 scale_ * shape_[static_cast<std::size_t>(i)] * time[static_cast<std::size_t>(i)];

@@ -24,9 +24,10 @@ Heard listenTo(const Audio& audio, hear::Window window = {}) {
 Audio within(const Audio& a, double before, double after) {
     Audio out(a.rate, a.channelCount(), sound::Frames(0));
     for (std::size_t c = 0; c < a.channels.size(); ++c) {
-        out.channels[c].assign(static_cast<std::size_t>(std::llround(before * a.rate)), 0.0F);
-        out.channels[c].insert(out.channels[c].end(), a.channels[c].begin(), a.channels[c].end());
-        out.channels[c].insert(out.channels[c].end(), static_cast<std::size_t>(std::llround(after * a.rate)), 0.0F);
+        std::vector<float> samples(static_cast<std::size_t>(std::llround(before * a.rate)), 0.0F);
+        samples.insert(samples.end(), a.channels[c].begin(), a.channels[c].end());
+        samples.insert(samples.end(), static_cast<std::size_t>(std::llround(after * a.rate)), 0.0F);
+        out.channels[c] = std::move(samples);
     }
     return out;
 }

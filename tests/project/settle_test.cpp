@@ -78,8 +78,9 @@ TEST(Settle, ANameKnowsTheTempoAndTheEarWhereBeatOneIs) {
     const Folder folder;
     sound::Audio late(44100, 1, sound::Frames(0));
     const auto loop = loopAt(110);
-    late.channels[0].assign(20000, 0.0F);
-    late.channels[0].insert(late.channels[0].end(), loop.channels[0].begin(), loop.channels[0].end());
+    std::vector<float> samples(20000, 0.0F);
+    samples.insert(samples.end(), loop.channels[0].begin(), loop.channels[0].end());
+    late.channels[0] = std::move(samples);
     const Source s = imported(folder, "barge_110bpm.wav", late);
     EXPECT_EQ(s.chosen, Witness::Name);
     EXPECT_NEAR(s.beats->secondsAt(Beats(0)).value, 20000 / 44100.0, 0.003);

@@ -256,7 +256,7 @@ TEST(Write, EveryDepthComesBack) {
 TEST(Write, CountsWhatIsOverFullScale) {
     const Folder folder;
     Audio a(48000, 1, Frames(10));
-    a.channels[0] = {0, 1.0F, 1.5F, -1.0F, -1.5F, 0, 0, 0, 0, 0};
+    a.channels[0] = std::vector<float>{0, 1.0F, 1.5F, -1.0F, -1.5F, 0, 0, 0, 0, 0};
     EXPECT_EQ(write(folder / "x.wav", a, Depth::Int16, {}, base::Existing::Refuse)->clipped, 2U);
     EXPECT_EQ(write(folder / "f.wav", a, Depth::Float32, {}, base::Existing::Refuse)->clipped, 0U);
     EXPECT_EQ(read(folder / "f.wav", 0)->audio.channels[0][2], 1.5F);

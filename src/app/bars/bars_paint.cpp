@@ -10,6 +10,7 @@
 #include <QPainterPath>
 #include <algorithm>
 #include <cmath>
+#include <map>
 
 namespace app {
 
@@ -394,6 +395,29 @@ void paintEmpty(QPainter& p, const BarsScene& s) {
                            "tempo by its name or tag, or by what is heard."));
 }
 
+// What was recorded together and stands together is tied at its beginning: a cord with a knot in every clip.
+void paintSets(QPainter& p, const BarsScene& s, const QRect& dirty) {
+    std::map<std::pair<project::SetId, metre::Frames>, std::vector<QPointF>> knots;
+    for (const project::LaidClip& clip : s.session.laid()->clips()) {
+        if (!clip.source || !clip.source->set) continue;
+        const QRectF r = s.layout.clip(clip);
+        if (r.right() < dirty.left() || r.left() - 4 > dirty.right() || r.width() < 12) continue;
+        const double x = std::max(r.left() + 3.5, BarsLayout::headers + 4.0);
+        knots[{*clip.source->set, clip.time().startFrame}].emplace_back(x, r.bottom() - 6);
+    }
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const auto& [set, places] : knots) {
+        if (places.size() < 2) continue;
+        p.setPen(QPen(tokens().brass, 1.5));
+        p.setBrush(tokens().brass);
+        p.drawLine(places.front(), places.back());
+        for (const QPointF& knot : places)
+            p.drawEllipse(knot, 3, 3);
+    }
+    p.restore();
+}
+
 } // namespace
 
 QPointF fadeGrip(const BarsLayout& layout, const project::Project& project, const project::LaidClip& clip,
@@ -430,6 +454,7 @@ void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
     }
     for (const project::LaidClip& clip : s.session.laid()->clips())
         if (clip.source) paintClip(p, s, clip, field & dirty);
+    paintSets(p, s, field & dirty);
     p.setClipping(false);
     if (project.tracks.empty()) paintEmpty(p, s);
     if (dirty.left() < BarsLayout::headers) {

@@ -13,6 +13,7 @@
 #include "base/number.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
+#include "project/sets.h"
 #include "project/settle.h"
 #include "prove/strain.h"
 
@@ -455,7 +456,10 @@ void Bench::refresh() {
                                  s->facts.channels == 1 ? tr("mono") : tr("stereo"),
                                  QString::number(s->length().value, 'f', 3)) +
                         (s->key ? QStringLiteral(" · ") + qt(hear::keyLabel(*s->key)) : QString()) +
-                        QStringLiteral(" · ") + QString::fromLatin1(hear::kindLabel(s->kind)));
+                        QStringLiteral(" · ") + QString::fromLatin1(hear::kindLabel(s->kind)) +
+                        (s->set
+                             ? tr(" · set of %n", nullptr, static_cast<int>(project::togetherWith(p, s->id).size()))
+                             : QString()));
     if (!isLine_) {
         layout()->activate(); // the facts decide how much room the name has
         name_->setText(

@@ -12,6 +12,7 @@
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
 #include "project/laid.h"
+#include "project/sets.h"
 #include "prove/strain.h"
 
 #include <QGridLayout>
@@ -244,7 +245,7 @@ void Card::turnTempos(int steps, bool fine) {
     for (const ClipId id : session_.selection().clips)
         if (const project::LaidClip* c = session_.laid()->find(id)) sources.insert(c->clip->source);
     Edit next = session_.now();
-    for (const project::SourceId id : sources) {
+    for (const project::SourceId id : project::oneOfEachSet(session_.now(), {sources.begin(), sources.end()})) {
         const project::SourcePtr s = next ? project::sourceOf(*next, id) : nullptr;
         if (!s || !s->beats) continue;
         const double bpm = std::clamp(s->beats->meanTempo().value + steps * (fine ? 0.1 : 1.0),

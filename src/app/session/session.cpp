@@ -12,11 +12,18 @@ namespace app {
 
 namespace fs = std::filesystem;
 
+namespace {
+
+constexpr std::int64_t mostStored = std::int64_t(20) << 30; // bytes of decoded and rendered audio on disk
+
+} // namespace
+
 Session::Session(play::OpenedOutput output, QObject* parent)
     : QObject(parent), autosave_(document_), remembered_(document_), preferences_(loadPreferences()),
       outputTold_(qt(output.told)) {
-    player_ =
-        std::make_unique<play::Player>(std::move(output.output), [this] { mailbox_.post([this] { tick(); }); });
+    store_ = std::make_unique<sound::AudioStore>(base::cacheFolder() / "audio", mostStored);
+    player_ = std::make_unique<play::Player>(
+        std::move(output.output), [this] { mailbox_.post([this] { tick(); }); }, store_.get());
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
     player_->setProject(laid());
     library_ = std::make_unique<LibraryDesk>(jobs_, remembered_.memory());
@@ -218,7 +225,7 @@ void Session::open(const fs::path& path) {
     jobs_.cancel(Lane::Document);
     jobs_.start<base::Result<project::Loaded>>(
         Lane::Document, tr("Opening %1").arg(qt(base::shownName(path))),
-        [path](const base::Progress& p) { return project::loadProject(path, p); },
+        [path, store = store_.get()](const base::Progress& p) { return project::loadProject(path, p, store); },
         [this, path](base::Result<project::Loaded> loaded) {
             if (!loaded) {
                 if (loaded.error().cancelled)
@@ -249,8 +256,8 @@ void Session::recover(const fs::path& autosaved) {
         };
         jobs_.start<Recovered>(
             Lane::Document, tr("Recovering"),
-            [p = r.project](const base::Progress& progress) mutable {
-                auto warnings = project::loadAudio(p, progress);
+            [p = r.project, store = store_.get()](const base::Progress& progress) mutable {
+                auto warnings = project::loadAudio(p, progress, store);
                 return Recovered{std::move(p), std::move(warnings), progress.stopped()};
             },
             [this, file = r.file, folder = r.projectFolder](Recovered recovered) {
@@ -275,8 +282,8 @@ void Session::recover(const fs::path& autosaved) {
 void Session::save(const fs::path& folder, std::function<void()> afterwards) {
     jobs_.start<base::Result<project::Project>>(
         Lane::Save, tr("Saving %1").arg(qt(base::shownName(folder))),
-        [p = now(), folder, copies = preferences_.copyAudio](const base::Progress& progress) {
-            return project::saveProject(p, folder, copies, progress);
+        [p = now(), folder, copies = preferences_.copyAudio, store = store_.get()](const base::Progress& progress) {
+            return project::saveProject(p, folder, copies, progress, store);
         },
         [this, folder, afterwards = std::move(afterwards), version = document_.history().version(),
          revision = document_.revision(),

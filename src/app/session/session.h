@@ -11,6 +11,7 @@
 #include "deliver/loops.h"
 #include "play/player.h"
 #include "project/import.h"
+#include "sound/audio_store.h"
 
 #include <QObject>
 #include <QStringList>
@@ -26,7 +27,8 @@ namespace app {
 struct BroughtIn {
     QString title;
     std::vector<SourceId> sources;
-    QStringList problems; // files that did not come in, and warnings
+    QStringList problems;                          // files that did not come in, and warnings
+    std::vector<std::vector<SourceId>> likelySets; // equally long
 };
 
 class Session : public QObject {
@@ -44,6 +46,7 @@ class Session : public QObject {
     Autosave& autosave() { return autosave_; }
     LibraryDesk& library() { return *library_; }
     Audition& audition() { return *audition_; }
+    sound::AudioStore& store() { return *store_; }
     play::Player& player() { return *player_; }
     const play::Player& player() const { return *player_; }
     QString outputTold() const { return outputTold_; }
@@ -93,6 +96,11 @@ class Session : public QObject {
     void recover(const std::filesystem::path& autosaved);
     // Listens to sources again, between these tempos, and uses what then ranks highest.
     void listenAgain(const std::vector<SourceId>& sources, hear::Window window);
+    // Keeps sources together as a set: listens to their sum, off the interface thread, then one edit. Says why
+    // where that cannot be.
+    void makeSet(const std::vector<SourceId>& sources);
+    // The sources of the sets that these belong to go their own ways again.
+    void partSets(const std::vector<SourceId>& sources);
     // Brings the selected clips to a level: measured off the interface thread, then one edit.
     void normalise(project::Normalise how);
     // Makes the part that the selected clip plays a recording of its own, in the project's folder, and lets the
@@ -138,7 +146,8 @@ class Session : public QObject {
     Document document_;
     Autosave autosave_;
     Remembered remembered_;
-    Mailbox mailbox_; // outlives the player and the jobs
+    Mailbox mailbox_;                          // outlives the player and the jobs
+    std::unique_ptr<sound::AudioStore> store_; // and so does this
     Preferences preferences_;
     QString outputTold_;
     QTimer timer_;

@@ -128,9 +128,9 @@ void Session::setRate(int rate) {
     jobs_.cancel(Lane::Import);
     jobs_.start<std::pair<project::Project, std::vector<std::string>>>(
         Lane::Document, tr("Reading the audio at %1 kHz").arg(rate / 1000.0),
-        [p = now(), rate](const base::Progress& progress) {
+        [p = now(), rate, store = store_.get()](const base::Progress& progress) {
             project::Project next = project::withoutSound(p, rate);
-            auto warnings = project::loadAudio(next, progress);
+            auto warnings = project::loadAudio(next, progress, store);
             return std::pair(std::move(next),
                              progress.stopped() ? std::vector<std::string>{"cancelled"} : std::move(warnings));
         },
@@ -164,9 +164,8 @@ void Session::findMissing(const fs::path& folder) {
     const auto count = missing.size();
     jobs_.start<std::vector<project::Found>>(
         Lane::Files, tr("Looking for missing audio in %1").arg(qt(base::shownName(folder))),
-        [missing = std::move(missing), folder, rate = now().rate](const base::Progress& p) {
-            return project::findMissing(missing, folder, rate, p);
-        },
+        [missing = std::move(missing), folder, keeping = project::Keeping(now().rate, store_.get())](
+            const base::Progress& p) { return project::findMissing(missing, folder, keeping, p); },
         [this, count, generation = document_.generation()](const std::vector<project::Found>& found) {
             if (generation != document_.generation()) return;
             document_.found(found);

@@ -2,18 +2,16 @@
 #include "app/session/session.h"
 
 #include "app/widgets/text.h"
-#include "base/background.h"
+#include "base/abreast.h"
 #include "base/utf8.h"
 #include "metre/snap.h"
 #include "project/arriving.h"
 #include "project/import.h"
+#include "project/sets.h"
 #include "sound/audio_files.h"
 
 #include <algorithm>
-#include <future>
 #include <mutex>
-#include <numeric>
-#include <thread>
 
 namespace app {
 
@@ -62,43 +60,6 @@ std::vector<fs::path> expanded(const std::vector<fs::path>& files,
     return all;
 }
 
-// Works on each side by side, and hands each result on in the order of the files.
-template <class Result>
-void abreast(std::size_t count, const std::function<Result(std::size_t)>& work,
-             const std::function<void(std::size_t, Result)>& done, const std::stop_token& stop) {
-    const std::size_t most = std::clamp<std::size_t>(std::thread::hardware_concurrency(), 1, 8);
-    std::vector<std::future<Result>> running;
-    for (std::size_t i = 0; i < count; ++i) {
-        for (; running.size() < count && running.size() < i + most;)
-            running.push_back(std::async(std::launch::async, [&work, index = running.size()] {
-                base::workInBackground();
-                return work(index);
-            }));
-        Result result = running[i].get();
-        if (stop.stop_requested()) return; // those under way stop by themselves
-        done(i, std::move(result));
-    }
-}
-
-// How far all files are together; several report at once.
-class Shares {
-  public:
-    Shares(std::size_t files, base::Progress to) : shares_(files, 0.0), to_(std::move(to)) {}
-    base::Progress of(std::size_t file, double from, double to) {
-        return {[this, file, from, to](double f) { set(file, from + (to - from) * f); }, to_.stop};
-    }
-    void set(std::size_t file, double share) {
-        const std::lock_guard lock(mutex_);
-        shares_[file] = share;
-        to_.at(std::accumulate(shares_.begin(), shares_.end(), 0.0) / double(shares_.size()));
-    }
-
-  private:
-    std::mutex mutex_;
-    std::vector<double> shares_;
-    base::Progress to_;
-};
-
 } // namespace
 
 void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
@@ -122,11 +83,11 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
     jobs_.start<bool>(
         Lane::Import, what,
         [this, import, onInterface, files = std::move(files), rate = now().rate, memory = remembered_.memory(),
-         library = library_->library()](const base::Progress& p) {
+         library = library_->library(), store = store_.get()](const base::Progress& p) {
             const std::vector<fs::path> all = expanded(files, [&](const std::string& s) { import->complain(s); });
             if (all.empty()) return p.stopped();
             onInterface([import, n = all.size()] { import->came.resize(n); });
-            Shares shares(all.size(), p);
+            base::Shares shares(all.size(), p);
             const auto heard = [&](const fs::path& file, project::ReadSource& read,
                                    const base::Progress& progress) -> base::Result<project::Source> {
                 if (auto found = project::findAttacks(read, progress.part(0, 0.4)); !found)
@@ -145,10 +106,10 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
             // Each begins where one before ends, or the first says what time it is.
             const bool heardFirst = (import->oneAfterTheOther && all.size() > 1) || import->way == NewSources::Lead;
             std::vector<std::pair<std::size_t, std::shared_ptr<project::ReadSource>>> later;
-            abreast<Read>(
+            base::abreast<Read>(
                 all.size(),
                 [&](std::size_t i) {
-                    Read out{project::decodeSource(all[i], rate, shares.of(i, 0, 0.3)), {}};
+                    Read out{project::decodeSource(all[i], {rate, store}, shares.of(i, 0, 0.3)), {}};
                     if (!out.read || (out.read->facts.length().value > quicklyHeard && !heardFirst)) return out;
                     if (auto source = heard(all[i], *out.read, shares.of(i, 0.3, 1)))
                         out.source = std::move(*source);
@@ -171,7 +132,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                     onInterface([this, import, i, source] { bringIn(*import, i, std::move(*source)); });
                 },
                 p.stop);
-            abreast<base::Result<project::Source>>(
+            base::abreast<base::Result<project::Source>>(
                 p.stopped() ? 0 : later.size(),
                 [&](std::size_t k) {
                     auto source = heard(all[later[k].first], *later[k].second, shares.of(later[k].first, 0.3, 1));
@@ -244,6 +205,7 @@ void Session::importEnded(Import& import, bool cancelled) {
             if (c.clip->source == *id) clips.push_back(c.id());
     }
     brought.problems = import.problems;
+    brought.likelySets = project::likelySets(now(), brought.sources);
     const QString more = cancelled ? tr(" The rest was cancelled.") : QString();
     const auto n = static_cast<int>(brought.sources.size());
     if (n == 0) {

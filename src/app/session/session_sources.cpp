@@ -7,11 +7,13 @@
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/import.h"
+#include "project/sets.h"
 #include "project/settle.h"
 #include "sound/tag_file.h"
 
 #include <algorithm>
 #include <cmath>
+#include <set>
 
 namespace app {
 
@@ -95,22 +97,35 @@ void Session::addToLibrary() {
 }
 
 void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window window) {
-    std::vector<project::Source> copies;
-    for (const SourceId id : sources)
-        if (const project::SourcePtr s = project::sourceOf(now(), id); s && s->sound) copies.push_back(*s);
-    if (copies.empty()) return;
-    const auto pieces = static_cast<int>(copies.size());
-    const QString what = pieces == 1 ? tr("Listening to %1").arg(qt(copies.front().name)) : tr("Listening again");
+    // Of a set, its sum.
+    std::vector<std::vector<project::SourcePtr>> groups;
+    for (const SourceId id : project::oneOfEachSet(now(), sources)) {
+        std::vector<project::SourcePtr> group;
+        for (const SourceId each : project::togetherWith(now(), id))
+            if (project::SourcePtr s = project::sourceOf(now(), each); s && s->sound) group.push_back(std::move(s));
+        if (!group.empty()) groups.push_back(std::move(group));
+    }
+    if (groups.empty()) return;
+    const auto pieces = static_cast<int>(groups.size());
+    const QString what =
+        pieces == 1 ? tr("Listening to %1").arg(qt(groups.front().front()->name)) : tr("Listening again");
     const auto generation = document_.generation();
     jobs_.start<std::vector<project::Source>>(
         Lane::Listen, what,
-        [copies = std::move(copies), window](const base::Progress& progress) {
+        [groups = std::move(groups), window, store = store_.get()](const base::Progress& progress) {
             std::vector<project::Source> out;
-            const auto n = static_cast<double>(copies.size());
-            for (project::Source s : copies) {
+            const auto n = static_cast<double>(groups.size());
+            for (const auto& group : groups) {
                 const auto done = static_cast<double>(out.size());
+                project::Source s = *group.front();
                 s.window = window;
-                project::listenTo(s, progress.part(done / n, (done + 1) / n));
+                const base::Progress part = progress.part(done / n, (done + 1) / n);
+                if (s.set) {
+                    const auto together = project::hearTogether(group, window, store, part);
+                    if (together) project::takeIn(s, together->heard);
+                } else {
+                    project::listenTo(s, part);
+                }
                 if (progress.stopped()) break;
                 out.push_back(std::move(s));
             }
@@ -193,6 +208,71 @@ void Session::forgetSettled(const std::vector<SourceId>& sources) {
     for (const SourceId id : sources)
         if (const project::SourcePtr s = project::sourceOf(now(), id)) contents.push_back(s->content);
     remembered_.forget(std::move(contents));
+}
+
+void Session::makeSet(const std::vector<SourceId>& sources) {
+    if (auto may = project::mayBeSet(now(), sources); !may) {
+        say(qt(may.error().text));
+        return;
+    }
+    std::vector<project::SourcePtr> members;
+    for (const SourceId id : sources)
+        members.push_back(project::sourceOf(now(), id));
+    const auto n = static_cast<int>(members.size());
+    jobs_.start<base::Result<project::HeardTogether>>(
+        Lane::Listen, tr("Listening to %n sources together", nullptr, n),
+        [members, window = members.front()->window, store = store_.get()](const base::Progress& progress) {
+            return project::hearTogether(members, window, store, progress);
+        },
+        [this, sources, n, generation = document_.generation()](const auto& together) {
+            if (generation != document_.generation()) return;
+            if (!together) {
+                say(together.error().cancelled ? tr("They stay apart.") : qt(together.error().text));
+                return;
+            }
+            if (!edit(tr("Keep together"), project::makeSet(now(), sources, *together))) return;
+            const project::SourcePtr first = project::sourceOf(now(), sources.front());
+            say(first->beats ? tr("%n sources are a set, heard at %1 on their sum", nullptr, n)
+                                   .arg(qt(metre::tempoLabel(first->beats->meanTempo())))
+                             : tr("%n sources are a set; no beat is heard on their sum", nullptr, n));
+        });
+}
+
+void Session::partSets(const std::vector<SourceId>& sources) {
+    std::vector<project::SourcePtr> members;
+    for (const SourceId id : project::withTheirSets(now(), sources))
+        if (project::SourcePtr s = project::sourceOf(now(), id); s && s->set) members.push_back(std::move(s));
+    if (members.empty()) {
+        say(tr("Nothing of this belongs to a set."));
+        return;
+    }
+    const auto n = static_cast<int>(members.size());
+    using Sounds = std::vector<std::pair<SourceId, std::shared_ptr<const project::Sound>>>;
+    jobs_.start<Sounds>(
+        Lane::Listen, tr("Listening to %n sources one by one", nullptr, n),
+        // Each has its own onsets again. Where its file is gone, it keeps those of the set.
+        [members, keeping = project::Keeping(now().rate, store_.get())](const base::Progress& progress) {
+            Sounds own;
+            const auto count = static_cast<double>(members.size());
+            for (const project::SourcePtr& s : members) {
+                const auto done = static_cast<double>(own.size());
+                auto read = project::readSource(s->file, keeping, progress.part(done / count, (done + 1) / count));
+                const bool same = read && read->content == s->content && s->sound;
+                own.emplace_back(s->id, same ? read->sound : nullptr);
+            }
+            return progress.stopped() ? Sounds() : own;
+        },
+        [this, members, n, generation = document_.generation()](const Sounds& own) {
+            if (generation != document_.generation() || own.empty()) return;
+            base::Result<project::Project> next = now();
+            std::set<project::SetId> sets;
+            for (const project::SourcePtr& s : members)
+                sets.insert(*s->set);
+            for (const project::SetId set : sets)
+                if (next) next = project::partSet(*next, set, own);
+            if (edit(tr("Part the set"), std::move(next)))
+                say(tr("%n sources go their own ways from where they are", nullptr, n));
+        });
 }
 
 } // namespace app

@@ -7,6 +7,7 @@
 #include "app/widgets/text.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
+#include "project/sets.h"
 #include "project/settle.h"
 
 #include <QLabel>
@@ -97,6 +98,8 @@ void InProjectPage::refresh() {
         row.name = qt(s.name);
         row.tempo = missing ? tr("missing") : tempo;
         row.isFigure = !missing && s.beats.has_value();
+        if (s.set)
+            beats = tr("set of %n · ", nullptr, static_cast<int>(project::togetherWith(p, s.id).size())) + beats;
         row.detail = beats;
         if (s.chosen) row.by = QString::fromLatin1(hear::witnessWord(*s.chosen));
         row.isPale = missing;

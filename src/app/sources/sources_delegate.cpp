@@ -40,6 +40,23 @@ void paintThumbnail(QPainter& p, const QRect& r, const project::Source& s) {
     }
 }
 
+// What was recorded together is tied at the left: a cord through the rows that follow each other, with knots.
+void paintCord(QPainter& p, const QRect& r, const QModelIndex& index, project::SetId set) {
+    const auto isIn = [&](int row) {
+        const QVariant other = index.sibling(row, index.column()).data(SourcesModel::SetRole);
+        return other.isValid() && other.toLongLong() == set.value;
+    };
+    const QPointF knot(r.left() + 6, r.center().y() - 0.5);
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(tokens().brass, 1.5));
+    p.setBrush(tokens().brass);
+    if (isIn(index.row() - 1)) p.drawLine(knot, QPointF(knot.x(), r.top()));
+    if (isIn(index.row() + 1)) p.drawLine(knot, QPointF(knot.x(), r.bottom() + 1));
+    p.drawEllipse(knot, 3, 3);
+    p.restore();
+}
+
 } // namespace
 
 SourcesDelegate::SourcesDelegate(const SourcesModel& model, QObject* parent)
@@ -60,6 +77,7 @@ void SourcesDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
         for (int row = 0; row < model_.rowCount() && !s; ++row)
             if (model_.at(row)->id.value == index.data(SourcesModel::SourceRole).toLongLong()) s = model_.at(row);
         const int thumb = std::clamp(r.width() * 2 / 5, 50, 150);
+        if (s && s->set) paintCord(*p, r, index, *s->set);
         if (s) paintThumbnail(*p, QRect(r.left() + 10, r.top() + 5, thumb, r.height() - 11), *s);
         p->setFont(textFont(sizes::text));
         p->setPen(t.ink);

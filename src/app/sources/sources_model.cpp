@@ -155,6 +155,8 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
                                             textOf(*s, column));
     case SortRole:
         return sortKeyOf(*s, column);
+    case SetRole:
+        return s->set ? QVariant(qlonglong(s->set->value)) : QVariant();
     case SourceRole:
         return qlonglong(s->id.value);
     case ChosenRole:

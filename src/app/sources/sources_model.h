@@ -16,6 +16,7 @@ class SourcesModel : public QAbstractTableModel {
     enum Role {
         SortRole = Qt::UserRole + 1, // a number where the column shows one
         SourceRole,                  // qlonglong: its id
+        SetRole,                     // qlonglong: its set's; invalid where it belongs to none
         ChosenRole,                  // true in the column of the reading in use
         DisagreeRole,                // text; empty where the readings agree
         FigureRole                   // true where the text is a figure to be compared

@@ -7,6 +7,7 @@
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
+#include "project/sets.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -43,6 +44,13 @@ class Rows : public QSortFilterProxyModel {
   private:
     QStringList words_;
 };
+
+bool isOneSet(const project::Project& p, const std::vector<project::SourceId>& ids) {
+    return !ids.empty() && std::all_of(ids.begin(), ids.end(), [&](project::SourceId id) {
+        const project::SourcePtr s = project::sourceOf(p, id);
+        return s && s->set;
+    });
+}
 
 } // namespace
 
@@ -90,7 +98,15 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     tempo_->setAccessibleName(tr("Tempo for the selected rows"));
     tempo_->setPlaceholderText(tr("tempo"));
     tempo_->setFixedWidth(64);
-    needRows_ = {half, twice, roundAll, follow, again, write};
+    set_ = button(tr("Keep together"), {}, this);
+    set_->setObjectName("rowsSet");
+    connect(set_, &QPushButton::clicked, this, [this] {
+        if (isOneSet(session_.now(), selected()))
+            session_.partSets(selected());
+        else
+            session_.makeSet(selected());
+    });
+    needRows_ = {half, twice, roundAll, follow, again, write, set_};
     connect(half, &QPushButton::clicked, this, [this] { scale(0.5); });
     connect(twice, &QPushButton::clicked, this, [this] { scale(2); });
     connect(roundAll, &QPushButton::clicked, this, &SourcesPage::round);
@@ -210,6 +226,11 @@ void SourcesPage::refresh() {
     for (QPushButton* b : needRows_)
         b->setEnabled(chosen > 0);
     tempo_->setEnabled(chosen > 0);
+    const bool parts = isOneSet(session_.now(), selected());
+    set_->setText(parts ? tr("Part the set") : tr("Keep together"));
+    set_->setToolTip(parts ? tr("Each of the selected rows goes its own way again")
+                           : tr("The selected rows were recorded together: one beat map for all of them"));
+    set_->setEnabled(parts || chosen > 1);
     empty_->setVisible(all == 0);
     table_->setVisible(all > 0);
 }
@@ -218,7 +239,7 @@ void SourcesPage::changeSelected(const QString& what, const Change& change) {
     project::Project p = session_.now();
     int reached = 0;
     QString refused;
-    for (const project::SourceId id : selected()) {
+    for (const project::SourceId id : project::oneOfEachSet(p, selected())) {
         const project::SourcePtr s = project::sourceOf(p, id);
         if (!s) continue;
         auto next = change(p, *s);

@@ -42,6 +42,7 @@ class SourcesPage : public QWidget {
     QSortFilterProxyModel* sorted_;
     QTableView* table_;
     QLineEdit* filter_;
+    QPushButton* set_ = nullptr;
     QLineEdit* tempo_;
     QLabel* count_;
     QLabel* empty_;

@@ -9,6 +9,7 @@
 #include "app/window/head_strip.h"
 #include "app/window/main_window.h"
 #include "metre/snap.h"
+#include "project/sets.h"
 
 #include <QInputDialog>
 #include <QMenu>
@@ -240,6 +241,23 @@ void MainWindow::sourceCommands(CommandList& list) {
             const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
             return s && s->following;
         });
+    list.line();
+    list.add("makeSet", tr("&Keep together as a set"), {}, Needs::Clips, OnClip, [this] {
+        std::vector<SourceId> ids;
+        for (const ClipId id : session_.selection().clips)
+            if (const project::LaidClip* c = session_.laid()->find(id);
+                c != nullptr && std::find(ids.begin(), ids.end(), c->clip->source) == ids.end())
+                ids.push_back(c->clip->source);
+        session_.makeSet(ids);
+    });
+    list.add("partSet", tr("Part the s&et"), {}, Needs::Source, OnSource | OnClip,
+             [this, source_] { session_.partSets(source_()); });
+    list.add("selectSet", tr("Select all of its set"), {}, Needs::Source, OnSource | OnClip, [this, source_] {
+        const auto ids = project::togetherWith(session_.now(), source_().front());
+        selectWhere([&ids](const project::LaidClip& c) {
+            return std::find(ids.begin(), ids.end(), c.clip->source) != ids.end();
+        });
+    });
     list.line();
     list.add("writeTempo", tr("&Write tempo into the file"), {}, Needs::Source, OnSource,
              [this, source_] { session_.writeIntoFiles(source_()); });

@@ -6,6 +6,7 @@
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
 #include "project/arriving.h"
+#include "project/sets.h"
 #include "project/settle.h"
 
 #include <QKeyEvent>
@@ -88,17 +89,20 @@ ImportReport::ImportReport(Session& session, QWidget* parent) : QWidget(parent),
 void ImportReport::show(const BroughtIn& brought) {
     qDeleteAll(list_->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
     shown_.clear();
+    offers_.clear();
     problems_ = brought.problems;
     generation_ = session_.document().generation();
     isProblem_ = !brought.problems.isEmpty();
     title_->setText(brought.title);
     for (const QString& problem : brought.problems)
         addLine(problem, true);
+    for (const auto& group : brought.likelySets)
+        addOffer(group);
     for (std::size_t i = 0; i < brought.sources.size() && i < mostRows; ++i)
         addRow(brought.sources[i]);
     if (brought.sources.size() > mostRows)
         addLine(tr("and %1 more, on the page Sources").arg(brought.sources.size() - mostRows), false);
-    const int rows = static_cast<int>(shown_.size()) + static_cast<int>(problems_.size());
+    const auto rows = static_cast<int>(shown_.size() + offers_.size()) + static_cast<int>(problems_.size());
     setFixedHeight(std::max(40, std::clamp(rows, 1, 5) * rowHeight + 14));
     setAccessibleName(brought.title);
     QWidget::show();
@@ -116,6 +120,29 @@ void ImportReport::addLine(const QString& text, bool isProblem) {
         line->setPalette(p);
     }
     rows_->addWidget(line);
+}
+
+// Files of one length may be the stems of one song.
+void ImportReport::addOffer(const std::vector<SourceId>& equallyLong) {
+    auto* row = new QWidget(list_);
+    row->setFixedHeight(rowHeight);
+    auto* layout = new QHBoxLayout(row);
+    layout->setContentsMargins(0, 1, 0, 1);
+    layout->setSpacing(4);
+    auto* text = new ElidedLabel(Qt::ElideRight, row);
+    text->setText(tr("%n files are equally long. Were they recorded together?", nullptr,
+                     static_cast<int>(equallyLong.size())));
+    text->setFont(textFont(sizes::text, QFont::DemiBold));
+    auto* keep = button(tr("Keep together"),
+                        tr("A set: heard on its sum, one beat map for all, together to the sample"), row);
+    keep->setObjectName("reportSet");
+    keep->setStyleSheet("QPushButton { padding: 1px 7px; }");
+    keep->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
+    connect(keep, &QPushButton::clicked, this, [this, equallyLong] { session_.makeSet(equallyLong); });
+    layout->addWidget(text, 1);
+    layout->addWidget(keep);
+    rows_->addWidget(row);
+    offers_.emplace_back(equallyLong, row);
 }
 
 void ImportReport::addRow(SourceId source) {
@@ -187,6 +214,8 @@ void ImportReport::refresh() {
         hide();
         return;
     }
+    for (const auto& [sources, row] : offers_)
+        row->setVisible(project::mayBeSet(session_.now(), sources).has_value());
     for (Row& row : shown_) {
         const project::SourcePtr s = project::sourceOf(session_.now(), row.source);
         const QString text = s ? qt(project::toldOf(session_.now(), row.source)) : tr("taken back");

@@ -33,6 +33,7 @@ class ImportReport : public QWidget {
         QLabel* text = nullptr;
     };
     void addRow(SourceId source);
+    void addOffer(const std::vector<SourceId>& equallyLong);
     void addLine(const QString& text, bool isProblem);
     void fill(Row& row);
     void refresh();
@@ -43,6 +44,7 @@ class ImportReport : public QWidget {
     QWidget* list_;
     QVBoxLayout* rows_;
     std::vector<Row> shown_;
+    std::vector<std::pair<std::vector<SourceId>, QWidget*>> offers_; // of sets
     QStringList problems_;
     std::int64_t generation_ = 0;
     bool isProblem_ = false;

@@ -1,0 +1,60 @@
+#include "play/read_ahead.h"
+
+#include "sound/mapped.h"
+
+#include <algorithm>
+#include <chrono>
+
+namespace play {
+
+namespace {
+
+constexpr auto lookEvery = std::chrono::milliseconds(250);
+
+// Of audio that is mapped, channel by channel; what lies in memory of its own is there in any case.
+std::vector<sound::Stretch> stretchesOf(const std::vector<ReadAhead::Need>& needs) {
+    std::vector<sound::Stretch> list;
+    for (const ReadAhead::Need& n : needs)
+        for (const sound::Samples& samples : n.audio->channels) {
+            if (!samples.isView()) continue;
+            const std::int64_t all = n.audio->frames().value;
+            const std::int64_t from = std::clamp<std::int64_t>(n.from.value, 0, all);
+            const std::int64_t to = std::clamp<std::int64_t>(n.to.value, from, all);
+            list.push_back({samples.data() + from, static_cast<std::size_t>(to - from) * sizeof(float)});
+        }
+    return list;
+}
+
+} // namespace
+
+ReadAhead::ReadAhead(std::int64_t mostResident)
+    : mostResident_(mostResident), thread_([this](const std::stop_token& stop) { work(stop); }) {}
+
+void ReadAhead::need(std::vector<Need> needs) {
+    const std::lock_guard lock(mutex_);
+    needs_ = std::move(needs);
+    isNew_ = true;
+    wake_.notify_all();
+}
+
+void ReadAhead::fetchNow(const std::vector<Need>& needs) {
+    for (const sound::Stretch& s : stretchesOf(needs))
+        sound::fetch(s);
+}
+
+void ReadAhead::work(const std::stop_token& stop) {
+    std::unique_lock lock(mutex_);
+    while (!stop.stop_requested()) {
+        wake_.wait_for(lock, stop, lookEvery, [this] { return isNew_; });
+        isNew_ = false;
+        const std::vector<Need> needs = needs_; // holds what it is about
+        lock.unlock();
+        const std::vector<sound::Stretch> kept = stretchesOf(needs);
+        for (const sound::Stretch& s : kept)
+            sound::fetch(s);
+        if (sound::residentMapped() > mostResident_) sound::releaseMappedBut(kept);
+        lock.lock();
+    }
+}
+
+} // namespace play

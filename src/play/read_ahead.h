@@ -1,0 +1,45 @@
+// Keeps what is about to be heard in memory, and lets go of what is not.
+#pragma once
+
+#include "sound/audio.h"
+
+#include <condition_variable>
+#include <mutex>
+#include <thread>
+#include <vector>
+
+namespace play {
+
+// Audio that lies in files (sound/audio_store.h) is mapped, and comes into memory where it is looked at. The audio
+// callback must not wait for a disk: a thread of its own reads what it will need before it needs it. And since all
+// that was looked at stays, it lets go of the rest once that is much. Members may be called from any thread but the
+// audio callback.
+class ReadAhead {
+  public:
+    // `mostResident`: bytes of files that may be in memory before what is not needed goes.
+    explicit ReadAhead(std::int64_t mostResident);
+    ~ReadAhead() = default;
+
+    // A stretch of audio: frames of it.
+    struct Need {
+        sound::AudioPtr audio;
+        metre::Frames from;
+        metre::Frames to;
+    };
+    // From now on these are kept in memory.
+    void need(std::vector<Need> needs);
+    // The same, at once: returns when they are there.
+    static void fetchNow(const std::vector<Need>& needs);
+
+  private:
+    void work(const std::stop_token& stop);
+
+    const std::int64_t mostResident_;
+    std::mutex mutex_; // guards all below
+    std::condition_variable_any wake_;
+    std::vector<Need> needs_;
+    bool isNew_ = false;
+    std::jthread thread_; // last: uses all above
+};
+
+} // namespace play

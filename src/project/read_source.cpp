@@ -1,0 +1,314 @@
+#include "project/read_source.h"
+
+#include "base/number.h"
+#include "base/utf8.h"
+#include "hear/listen.h"
+#include "hear/onsets.h"
+#include "sound/audio_store.h"
+#include "sound/content.h"
+#include "sound/resample.h"
+
+#include <charconv>
+#include <fmt/format.h>
+#include <sstream>
+#include <sys/stat.h>
+
+namespace project {
+
+namespace fs = std::filesystem;
+
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const std::vector<hear::Onset>& heard) {
+    return std::make_shared<const Sound>(std::move(audio), heard);
+}
+
+std::shared_ptr<const Sound> soundOf(sound::Audio audio, const base::Progress& progress) {
+    const auto heard = hear::onsets(audio, 0.5, progress);
+    return soundOf(std::move(audio), heard);
+}
+
+namespace {
+
+constexpr std::int64_t mostSamples = sound::mostBytes / static_cast<std::int64_t>(sizeof(float));
+constexpr std::int64_t readBlock = 1 << 15; // frames
+
+base::Problem naming(const fs::path& file, const base::Problem& p) {
+    if (p.cancelled) return p;
+    return base::Problem{fmt::format("{}: {}", base::shownPath(file), p.text)};
+}
+
+// A file, as long as it is not altered.
+std::optional<base::Key> keyOfFile(const fs::path& file) {
+    struct stat s {};
+    std::error_code error;
+    const fs::path whole = fs::absolute(file, error).lexically_normal();
+    if (error || stat(whole.c_str(), &s) != 0) return std::nullopt;
+    base::KeyMaker maker;
+    maker.add(whole.native()).add(static_cast<std::uint64_t>(s.st_size));
+    maker.add(static_cast<std::uint64_t>(s.st_mtim.tv_sec)).add(static_cast<std::uint64_t>(s.st_mtim.tv_nsec));
+    maker.add(static_cast<std::uint64_t>(s.st_ino));
+    return maker.key();
+}
+
+// A recording at a rate, whatever its file is called.
+base::Key keyOfContent(const std::string& content, int rate) {
+    return base::KeyMaker().add(content).add(static_cast<std::uint64_t>(rate)).key();
+}
+
+// What is known of a file: its content, the facts and warnings, a line each.
+constexpr int noteVersion = 1;
+
+std::string noteOfFile(const ReadSource& read) {
+    std::string text = fmt::format("{}\n{}\n{} {} {}\n{}\n", noteVersion, read.content, read.facts.rate,
+                                   read.facts.channels, read.facts.frames.value, read.facts.format);
+    for (const std::string& warning : read.warnings)
+        text += warning + '\n';
+    return text;
+}
+
+bool readNoteOfFile(const std::string& text, ReadSource& read) {
+    std::istringstream lines(text);
+    std::string line;
+    int version = 0;
+    std::int64_t frames = 0;
+    if (!(lines >> version) || version != noteVersion || !std::getline(lines, line)) return false;
+    if (!std::getline(lines, read.content) || !(lines >> read.facts.rate >> read.facts.channels >> frames))
+        return false;
+    read.facts.frames = Frames(frames);
+    if (!std::getline(lines, line) || !std::getline(lines, read.facts.format)) return false;
+    while (std::getline(lines, line))
+        read.warnings.push_back(line);
+    return true;
+}
+
+std::optional<hear::Onset> onsetIn(const std::string& line, std::size_t at) {
+    hear::Onset onset;
+    const char* end = line.data() + line.size();
+    const auto place = std::from_chars(line.data() + at, end, onset.at.value);
+    if (place.ec != std::errc() || place.ptr == end) return std::nullopt;
+    const auto strength = std::from_chars(place.ptr + 1, end, onset.strength);
+    if (strength.ec != std::errc() || strength.ptr != end) return std::nullopt;
+    return onset;
+}
+
+} // namespace
+
+std::string noteOfOnsets(const KnownOnsets& known) {
+    std::string text = fmt::format("{} {}\n", noteVersion, hear::listenVersion);
+    for (const hear::Onset& o : known.heard)
+        text += fmt::format("heard {} {}\n", o.at.value, o.strength);
+    for (const hear::Onset& o : known.attacks)
+        text += fmt::format("attack {} {}\n", o.at.value, o.strength);
+    for (const Frames at : known.strikes)
+        text += fmt::format("strike {} 1\n", at.value);
+    return text;
+}
+
+std::optional<KnownOnsets> onsetsIn(const std::string& note) {
+    std::istringstream lines(note);
+    std::string line;
+    if (!std::getline(lines, line) || line != fmt::format("{} {}", noteVersion, hear::listenVersion))
+        return std::nullopt;
+    KnownOnsets known;
+    while (std::getline(lines, line)) {
+        const std::string what = line.substr(0, line.find(' '));
+        const auto onset = onsetIn(line, std::min(line.size(), what.size() + 1));
+        if (!onset) return std::nullopt;
+        if (what == "strike")
+            known.strikes.push_back(onset->at);
+        else
+            (what == "heard" ? known.heard : known.attacks).push_back(*onset);
+    }
+    return known;
+}
+
+namespace {
+
+// What is kept of a recording; `read` says which. False where nothing is.
+bool takeKept(ReadSource& read) {
+    const base::Key key = keyOfContent(read.content, read.kept.rate > 0 ? read.kept.rate : read.facts.rate);
+    auto kept = read.kept.store->find(key);
+    if (!kept || kept->audio->channelCount() != read.facts.channels) return false;
+    std::vector<hear::Onset> attacks;
+    if (const auto note = read.kept.store->note(key))
+        if (auto known = onsetsIn(*note)) {
+            read.onsets = std::move(known->heard);
+            attacks = std::move(known->attacks);
+        }
+    read.sound = std::make_shared<const Sound>(std::move(kept->audio), std::move(kept->peaks), std::move(attacks));
+    return true;
+}
+
+// What was kept of a file before.
+std::optional<ReadSource> keptBefore(const fs::path& file, const Keeping& keeping, base::Key key) {
+    const auto note = keeping.store->note(key);
+    ReadSource read;
+    read.file = file;
+    read.kept = keeping;
+    if (!note || !readNoteOfFile(*note, read) || !takeKept(read)) return std::nullopt;
+    return read;
+}
+
+// Into the store, block by block. None where the store has no room; then nothing of it is left there.
+Result<std::optional<ReadSource>> decodedInto(const fs::path& file, const Keeping& keeping, base::Key key,
+                                              const base::Progress& progress) {
+    sound::AudioStore& store = *keeping.store;
+    auto reader = sound::Reader::open(file, mostSamples, keeping.rate);
+    if (!reader) return tl::unexpected(reader.error());
+    const int rate = reader->facts().rate;
+    const int channels = reader->facts().channels;
+    const bool converts = keeping.rate > 0 && keeping.rate != rate;
+    // A header may say too little; then it is read into memory after all.
+    const Frames declared = metre::toFrames(reader->declaredLength(), rate);
+    const Frames most = declared > Frames(0) ? declared + Frames(rate) : Frames(mostSamples / channels);
+    const Frames likely = declared > Frames(0) ? most : Frames(std::int64_t(600) * rate);
+    const auto own = store.begin(rate, channels, most, std::min(likely, most));
+    if (!own) return std::optional<ReadSource>();
+    const base::Progress reading = progress.part(0, converts ? 0.5 : 0.8);
+    std::vector<float> buffer(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
+    Frames at(0);
+    while (true) {
+        if (progress.stopped()) return base::cancelled();
+        const auto got = reader->read(buffer.data(), readBlock);
+        if (!got) return tl::unexpected(got.error());
+        if (*got == 0) break;
+        if (!own->write(at, buffer.data(), *got)) return std::optional<ReadSource>();
+        at += Frames(*got);
+        reading.at(reader->progress());
+    }
+    auto warnings = reader->end();
+    if (!warnings) return tl::unexpected(warnings.error());
+    ReadSource out;
+    out.file = file;
+    out.kept = keeping;
+    out.facts = reader->facts();
+    out.warnings = std::move(*warnings);
+    const sound::AudioPtr decoded = own->view(Frames(0), at);
+    out.content = sound::contentOf(*decoded);
+    store.setNote(key, noteOfFile(out));
+    if (takeKept(out)) return std::optional<ReadSource>(std::move(out)); // the same in another file
+    const base::Key under = keyOfContent(out.content, converts ? keeping.rate : rate);
+    sound::AudioStore::Kept kept;
+    if (converts) {
+        const Frames length = sound::resampledLength(at, rate, keeping.rate);
+        if (length == Frames(0)) return std::optional<ReadSource>();
+        const auto other = store.begin(keeping.rate, channels, length);
+        if (!other) return std::optional<ReadSource>();
+        bool fits = true;
+        auto converted = sound::resample(
+            *decoded, keeping.rate,
+            [&](const sound::Audio& block, Frames from) { return fits = other->write(from, block); },
+            progress.part(0.5, 0.9));
+        if (!converted) return tl::unexpected(naming(file, converted.error()));
+        if (!fits) return std::optional<ReadSource>();
+        kept = store.finish(other, under, length);
+        out.atOwnRate = decoded; // gone from the disk with it
+    } else {
+        kept = store.finish(own, under, at);
+    }
+    out.sound =
+        std::make_shared<const Sound>(std::move(kept.audio), std::move(kept.peaks), std::vector<hear::Onset>());
+    return std::optional<ReadSource>(std::move(out));
+}
+
+Result<ReadSource> decodedIntoMemory(const fs::path& file, int rate, const base::Progress& progress) {
+    auto read = sound::read(file, 0, progress.part(0, 0.6), rate);
+    if (!read) return tl::unexpected(read.error());
+    auto recording = hear::Recording::of(read->audio);
+    if (!recording) return tl::unexpected(naming(file, recording.error()));
+    ReadSource out;
+    out.file = file;
+    out.kept = {rate};
+    out.recording = std::move(*recording);
+    if (progress.stopped()) return base::cancelled();
+    if (rate > 0 && rate != read->audio.rate) {
+        auto converted = sound::resampled(read->audio, rate, progress.part(0.6, 1));
+        if (!converted) return tl::unexpected(naming(file, converted.error()));
+        read->audio = std::move(*converted);
+    }
+    out.facts = read->facts;
+    out.content = std::move(read->content);
+    out.warnings = std::move(read->warnings);
+    out.sound = std::make_shared<const Sound>(std::move(read->audio));
+    return out;
+}
+
+} // namespace
+
+Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const base::Progress& progress) {
+    const auto key = keeping.store != nullptr ? keyOfFile(file) : std::nullopt;
+    if (!key) return decodedIntoMemory(file, keeping.rate, progress);
+    if (auto kept = keptBefore(file, keeping, *key)) return std::move(*kept);
+    auto stored = decodedInto(file, keeping, *key, progress);
+    if (!stored) return tl::unexpected(stored.error());
+    if (*stored) return std::move(**stored);
+    return decodedIntoMemory(file, keeping.rate, progress);
+}
+
+void keptAs(sound::AudioStore& store, const fs::path& from, const fs::path& to) {
+    const auto was = keyOfFile(from);
+    const auto is = keyOfFile(to);
+    if (!was || !is) return;
+    if (auto note = store.note(*was)) store.setNote(*is, std::move(*note));
+}
+
+Result<Recorded> recordedFrom(const fs::path& file, const base::Progress& progress,
+                              const std::function<void(const std::vector<float>&, std::size_t)>& each) {
+    auto reader = sound::Reader::open(file, mostSamples);
+    if (!reader) return tl::unexpected(reader.error());
+    const int channels = reader->facts().channels;
+    hear::Recorder recorder(reader->facts().rate, channels);
+    std::vector<float> buffer(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
+    while (true) {
+        if (progress.stopped()) return base::cancelled();
+        const auto got = reader->read(buffer.data(), readBlock);
+        if (!got) return tl::unexpected(got.error());
+        if (*got == 0) break;
+        if (each) each(buffer, static_cast<std::size_t>(*got) * static_cast<std::size_t>(channels));
+        if (auto added = recorder.add(buffer.data(), *got); !added)
+            return tl::unexpected(naming(file, added.error()));
+        progress.at(reader->progress());
+    }
+    auto warnings = reader->end();
+    if (!warnings) return tl::unexpected(warnings.error());
+    auto recording = recorder.finished();
+    if (!recording) return tl::unexpected(naming(file, recording.error()));
+    return Recorded{std::move(*recording), reader->facts(), std::move(*warnings)};
+}
+
+Result<hear::Recording> recordingOf(ReadSource& read, const base::Progress& progress) {
+    if (read.recording) return *read.recording;
+    if (read.atOwnRate || read.facts.rate == read.sound->audio.rate) {
+        auto made = hear::Recording::of(read.atOwnRate ? *read.atOwnRate : read.sound->audio);
+        if (!made) return tl::unexpected(naming(read.file, made.error()));
+        read.recording = std::move(*made);
+        read.atOwnRate.reset();
+    } else {
+        auto made = recordedFrom(read.file, progress);
+        if (!made) return tl::unexpected(made.error());
+        read.recording = std::move(made->recording);
+    }
+    return *read.recording;
+}
+
+Result<void> findAttacks(ReadSource& read, const base::Progress& progress) {
+    if (read.onsets) return {};
+    const auto recording = recordingOf(read, progress.part(0, 0.3));
+    if (!recording) return tl::unexpected(recording.error());
+    std::vector<hear::Onset> onsets = hear::onsets(*recording, 0.5, progress.part(0.3, 1));
+    if (progress.stopped()) return base::cancelled();
+    read.sound = std::make_shared<const Sound>(*read.sound, hear::refinedIn(read.sound->audio, onsets));
+    read.onsets = std::move(onsets);
+    if (read.kept.store != nullptr && read.sound->audio.channels.front().isView())
+        read.kept.store->setNote(keyOfContent(read.content, read.sound->audio.rate),
+                                 noteOfOnsets({*read.onsets, read.sound->onsets, {}}));
+    return {};
+}
+
+Result<ReadSource> readSource(const fs::path& file, Keeping keeping, const base::Progress& progress) {
+    auto read = decodeSource(file, keeping, progress.part(0, 0.6));
+    if (!read) return read;
+    if (auto found = findAttacks(*read, progress.part(0.6, 1)); !found) return tl::unexpected(found.error());
+    return read;
+}
+
+} // namespace project

@@ -1,0 +1,54 @@
+// Parts of files as memory, and how much of them is there.
+#pragma once
+
+#include <cstddef>
+#include <cstdint>
+#include <filesystem>
+#include <memory>
+#include <vector>
+
+namespace sound {
+
+// A part of a file, mapped for reading. It stays whole when the file is removed. Where the file cannot be read any
+// more (its disk went, somebody cut it short), silence is read instead, and hasFailed() says so. Immutable; any
+// thread.
+class Mapping {
+  public:
+    // `bytes` from `offset` on, a whole number of pages from the beginning, of a file that is open as `handle`; the
+    // handle may be closed afterwards. Null where that cannot be.
+    static std::shared_ptr<const Mapping> of(int handle, std::int64_t offset, std::size_t bytes);
+    ~Mapping();
+    Mapping(const Mapping&) = delete;
+    Mapping& operator=(const Mapping&) = delete;
+
+    const std::byte* data() const { return data_; }
+    std::size_t bytes() const { return bytes_; }
+    bool hasFailed() const;
+
+  private:
+    Mapping(const std::byte* data, std::size_t bytes);
+    const std::byte* data_;
+    std::size_t bytes_;
+    std::size_t slot_;
+};
+
+// Writes all of it at a place in a file; false where the disk refuses.
+bool writeAll(int handle, const void* data, std::size_t bytes, std::int64_t at);
+
+// Where each mapping has to begin in its file.
+std::int64_t pageBytes();
+
+// A stretch of memory.
+struct Stretch {
+    const void* first = nullptr;
+    std::size_t bytes = 0;
+};
+
+// Brings what is mapped there into memory, as far as it is not; takes as long as the disk does.
+void fetch(const Stretch& stretch);
+// Lets go of the memory of everything mapped but these; it is read again where somebody needs it.
+void releaseMappedBut(const std::vector<Stretch>& kept);
+// How many bytes of files this process has in memory, its own program among them.
+std::int64_t residentMapped();
+
+} // namespace sound
