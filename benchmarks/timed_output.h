@@ -8,6 +8,7 @@
 #include <ctime>
 #include <fmt/format.h>
 #include <memory>
+#include <sys/resource.h>
 
 namespace bench {
 
@@ -26,17 +27,23 @@ class Timed : public play::Output {
         return inner_->start([this, callback](float* out, int n) {
             const auto begin = std::chrono::steady_clock::now();
             const double worked = threadSeconds();
+            rusage before{};
+            getrusage(RUSAGE_THREAD, &before);
             callback(out, n);
             const double work = threadSeconds() - worked;
             if (work > double(n) / inner_->rate()) lateByWork.fetch_add(1);
             double most = mostWork.load();
             while (work > most && !mostWork.compare_exchange_weak(most, work)) {
             }
+            rusage after{};
+            getrusage(RUSAGE_THREAD, &after);
+            minor.fetch_add(after.ru_minflt - before.ru_minflt);
+            major.fetch_add(after.ru_majflt - before.ru_majflt);
             const double took = std::chrono::duration<double>(std::chrono::steady_clock::now() - begin).count();
             blocks.fetch_add(1);
             if (took > double(n) / inner_->rate()) late.fetch_add(1);
-            double before = longest.load();
-            while (took > before && !longest.compare_exchange_weak(before, took)) {
+            double soFar = longest.load();
+            while (took > soFar && !longest.compare_exchange_weak(soFar, took)) {
             }
         });
     }
@@ -49,11 +56,13 @@ class Timed : public play::Output {
 
     void say(int seconds) const {
         fmt::print("{}: {} blocks of 128 (2.67 ms) in {} s; late by its own work: {}, most work {:.2f} ms; late by "
-                   "the wall clock: {}, longest {:.2f} ms\n",
+                   "the wall clock: {}, longest {:.2f} ms; pages it had to wait for: {}, looked up: {}\n",
                    description(), blocks.load(), seconds, lateByWork.load(), mostWork.load() * 1000, late.load(),
-                   longest.load() * 1000);
+                   longest.load() * 1000, major.load(), minor.load());
     }
 
+    std::atomic<std::int64_t> major{0};
+    std::atomic<std::int64_t> minor{0};
     std::atomic<std::int64_t> blocks{0};
     std::atomic<std::int64_t> late{0};
     std::atomic<double> longest{0};

@@ -25,6 +25,7 @@ constexpr std::int64_t mostResident = std::int64_t(400) << 20; // bytes, with th
 constexpr double ahead = 3;                                    // seconds that are kept in memory before they sound
 constexpr double behind = 0.2;                                 // and after: something may still fade out there
 constexpr double aheadAtOnce = 0.3;                            // that are there before a jump
+constexpr auto longestFetch = std::chrono::milliseconds(60);   // that is waited for them
 constexpr auto lookEvery = std::chrono::milliseconds(250);
 
 int workerCount() {
@@ -220,7 +221,7 @@ void Player::lookAhead(bool atOnce) {
     lookedAheadAt_ = now;
     const bool isLocating = engine_.ordersDone() < locateOrder_;
     const metre::Beats here = isLocating ? located_ : engine_.position();
-    if (atOnce && engine_.isPlaying()) ReadAhead::fetchNow(needsFrom(*scene_, here, aheadAtOnce));
+    if (atOnce && engine_.isPlaying()) readAhead_.fetchNow(needsFrom(*scene_, here, aheadAtOnce), longestFetch);
     std::vector<ReadAhead::Need> needs = needsFrom(*scene_, here, ahead);
     const auto also = [&](metre::Beats at) {
         for (ReadAhead::Need& n : needsFrom(*scene_, at, ahead))
@@ -255,7 +256,7 @@ void Player::begin() {
     if (!beginning_) return;
     beginning_ = false;
     if (!wantsToPlay_) return;
-    if (scene_) ReadAhead::fetchNow(needsFrom(*scene_, heardPosition(), aheadAtOnce));
+    if (scene_) readAhead_.fetchNow(needsFrom(*scene_, heardPosition(), aheadAtOnce), longestFetch);
     engine_.play(isAlone_ ? 0 : project().countIn);
 }
 
@@ -545,7 +546,7 @@ void Player::locate(metre::Beats to) {
         leftAt_ = to;
         return;
     }
-    if (scene_) ReadAhead::fetchNow(needsFrom(*scene_, to, aheadAtOnce));
+    if (scene_) readAhead_.fetchNow(needsFrom(*scene_, to, aheadAtOnce), longestFetch);
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();
@@ -558,7 +559,7 @@ void Player::jump(metre::Beats to, bool atOnce) {
         return;
     }
     const metre::Beats here = position();
-    if (scene_) ReadAhead::fetchNow(needsFrom(*scene_, to, aheadAtOnce));
+    if (scene_) readAhead_.fetchNow(needsFrom(*scene_, to, aheadAtOnce), longestFetch);
     jumpTo_ = to;
     engine_.jump(metre::gridAfter(here, metre::Snap::Bar, project().metre), to);
 }

@@ -37,15 +37,30 @@ void ReadAhead::need(std::vector<Need> needs) {
     wake_.notify_all();
 }
 
-void ReadAhead::fetchNow(const std::vector<Need>& needs) {
-    for (const sound::Stretch& s : stretchesOf(needs))
-        sound::fetch(s);
+void ReadAhead::fetchNow(std::vector<Need> needs, std::chrono::milliseconds most) {
+    if (needs.empty()) return;
+    std::unique_lock lock(mutex_);
+    urgent_ = std::move(needs);
+    const std::int64_t mine = ++asked_;
+    wake_.notify_all();
+    wake_.wait_for(lock, most, [&] { return fetched_ >= mine; });
 }
 
 void ReadAhead::work(const std::stop_token& stop) {
     std::unique_lock lock(mutex_);
     while (!stop.stop_requested()) {
-        wake_.wait_for(lock, stop, lookEvery, [this] { return isNew_; });
+        wake_.wait_for(lock, stop, lookEvery, [this] { return isNew_ || asked_ > fetched_; });
+        if (asked_ > fetched_) {
+            const std::int64_t these = asked_;
+            const std::vector<Need> urgent = std::move(urgent_);
+            lock.unlock();
+            for (const sound::Stretch& s : stretchesOf(urgent))
+                sound::fetch(s);
+            lock.lock();
+            fetched_ = these;
+            wake_.notify_all();
+            continue;
+        }
         isNew_ = false;
         const std::vector<Need> needs = needs_; // holds what it is about
         lock.unlock();

@@ -3,6 +3,7 @@
 
 #include "sound/audio.h"
 
+#include <chrono>
 #include <condition_variable>
 #include <mutex>
 #include <thread>
@@ -28,8 +29,8 @@ class ReadAhead {
     };
     // From now on these are kept in memory.
     void need(std::vector<Need> needs);
-    // The same, at once: returns when they are there.
-    static void fetchNow(const std::vector<Need>& needs);
+    // These before all else: returns when they are there, or after so long where the disk is slow.
+    void fetchNow(std::vector<Need> needs, std::chrono::milliseconds most);
 
   private:
     void work(const std::stop_token& stop);
@@ -38,6 +39,9 @@ class ReadAhead {
     std::mutex mutex_; // guards all below
     std::condition_variable_any wake_;
     std::vector<Need> needs_;
+    std::vector<Need> urgent_;
+    std::int64_t asked_ = 0; // how often something urgent was asked for, and fetched
+    std::int64_t fetched_ = 0;
     bool isNew_ = false;
     std::jthread thread_; // last: uses all above
 };

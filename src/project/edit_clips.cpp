@@ -18,7 +18,7 @@ Clip wholeClip(const Source& s) {
     clip.source = s.id;
     clip.to = s.wholeEnd();
     // Nothing is stretched unasked by a tempo that may be none, and no hit at all.
-    if (s.beats && (hear::isMaybe(s.readings, s.chosen) || s.kind == hear::Kind::OneHit))
+    if (s.beats && (hear::isMaybe(s.readings, s.chosen) || (s.kind == hear::Kind::OneHit && !s.set)))
         clip.rule = TimeRule::Place;
     // A whole number of beats means a loop: it goes round without a seam.
     clip.stretch.method = methodFor(s.kind);

@@ -272,7 +272,7 @@ Result<Project> partSet(const Project& p, SetId set,
         auto alone = std::make_shared<Source>(*s);
         alone->set.reset();
         for (const auto& [id, sound] : sounds)
-            if (id == s->id && sound && s->sound) alone->sound = sound;
+            if (id == s->id && sound && s->sound && sound->audio.rate == s->sound->audio.rate) alone->sound = sound;
         s = std::move(alone);
     }
     if (!any) return base::problem("That set is no longer in the project.");

@@ -34,6 +34,13 @@ void keyFromReadings(Source& source) {
 
 } // namespace
 
+std::optional<hear::Witness> keyWitness(const Source& source) {
+    for (const hear::Witness by : {hear::Witness::Name, hear::Witness::Tag, hear::Witness::Heard})
+        if (const hear::Reading* r = readingBy(source, by); r != nullptr && source.key && r->key == source.key)
+            return by;
+    return std::nullopt;
+}
+
 void takeIn(Source& source, const hear::Heard& heard) {
     putReading(source, hear::heardReading(heard));
     putReading(source, hear::lengthReading(heard));

@@ -29,6 +29,9 @@ void settle(Source& source, std::optional<Seconds> firstSound = {});
 void putReading(Source& source, hear::Reading reading);
 const hear::Reading* readingBy(const Source& source, hear::Witness by);
 
+// Who says which key a source has: the first of name, tag and ear that says the same; none where the user does.
+std::optional<hear::Witness> keyWitness(const Source& source);
+
 // The method that measures best for a kind of sound (docs/decisions/0007-methods.md).
 stretch::Method methodFor(hear::Kind kind);
 

@@ -41,7 +41,11 @@ void makeLibrary(SQLite::Database& d) {
     d.exec("CREATE VIRTUAL TABLE words USING fts5 (name, place, own, sound,"
            " tokenize = 'unicode61 remove_diacritics 2', prefix = '2 3')");
 }
-constexpr std::array<Migration, 1> libraryVersions = {makeLibrary};
+// Files that were read before say so again once they are changed.
+void addKeyWitness(SQLite::Database& d) {
+    d.exec("ALTER TABLE files ADD COLUMN key_witness TEXT NOT NULL DEFAULT ''");
+}
+constexpr std::array<Migration, 2> libraryVersions = {makeLibrary, addKeyWitness};
 
 } // namespace
 

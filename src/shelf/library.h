@@ -29,6 +29,7 @@ struct Entry {
     std::optional<hear::Witness> by; // whose reading that is
     std::optional<int> beats;        // of a loop
     std::optional<hear::Key> key;
+    std::optional<hear::Witness> keyBy; // who says so
     hear::Kind kind = hear::Kind::NoBeat;
     metre::Seconds length;
     OwnWords own;

@@ -58,9 +58,10 @@ Writer::Writer(SQLite::Database& d)
     : d_(d), byPath_(d, "SELECT id, content, bytes, changed FROM files WHERE path = ?"),
       byContent_(d, "SELECT id, path FROM files WHERE content = ?"),
       insert_(d, "INSERT INTO files (path, bytes, changed, content, name, bpm, maybe, free, witness, beats, key,"
-                 " kind, seconds, heard, gone, problem) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,0,?)"),
-      update_(d, "UPDATE files SET path=?, bytes=?, changed=?, content=?, name=?, bpm=?, maybe=?, free=?,"
-                 " witness=?, beats=?, key=?, kind=?, seconds=?, heard=?, gone=0, problem=? WHERE id=?"),
+                 " kind, seconds, heard, gone, problem, key_witness) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,0,?,?)"),
+      update_(
+          d, "UPDATE files SET path=?, bytes=?, changed=?, content=?, name=?, bpm=?, maybe=?, free=?,"
+             " witness=?, beats=?, key=?, kind=?, seconds=?, heard=?, gone=0, problem=?, key_witness=? WHERE id=?"),
       retime_(d, "UPDATE files SET bpm=?, maybe=?, free=?, witness=?, beats=? WHERE id=?"),
       drop_(d, "DELETE FROM files WHERE id = ?"), putSource_(d, "INSERT OR REPLACE INTO sources VALUES (?, ?)"),
       dropSource_(d, "DELETE FROM sources WHERE id = ?"), dropWords_(d, "DELETE FROM words WHERE rowid = ?"),
@@ -175,7 +176,9 @@ void Writer::write(std::optional<std::int64_t> id, const ReadFile& file, const s
     s.bind(13, source != nullptr ? source->length().value : 0.0);
     s.bind(14, source != nullptr ? hear::listenVersion : 0);
     s.bind(15, file.problem);
-    if (id) s.bind(16, *id);
+    const auto keyBy = source != nullptr ? project::keyWitness(*source) : std::nullopt;
+    s.bind(16, keyBy ? hear::witnessWord(*keyBy) : "");
+    if (id) s.bind(17, *id);
     s.exec();
     const std::int64_t row = id ? *id : d_.getLastInsertRowid();
     SQLite::Statement& known = source != nullptr ? putSource_ : dropSource_;
@@ -203,6 +206,7 @@ Entry entryFrom(const SQLite::Statement& row) {
     e.length = metre::Seconds(row.getColumn(11).getDouble());
     e.isGone = row.getColumn(12).getInt() != 0;
     e.problem = row.getColumn(13).getString();
+    e.keyBy = hear::witnessFromWord(row.getColumn(14).getString());
     return e;
 }
 

@@ -20,7 +20,7 @@ std::pair<std::string, std::string> boundsOf(const std::filesystem::path& folder
 // The columns of an entry, and an entry from them, without own words.
 inline constexpr const char* entryColumns =
     "id, path, name, content, bpm, maybe, free, witness, beats, key, kind, seconds,"
-    " gone, problem";
+    " gone, problem, key_witness";
 Entry entryFrom(const SQLite::Statement& row);
 
 // Statements that are used many times in one call.

@@ -328,6 +328,12 @@ void AudioStore::clear() {
 // Removes what was used longest ago until so much more fits; false where it cannot.
 bool AudioStore::makeRoom(std::int64_t needed) {
     const std::lock_guard lock(roomMutex_);
+    const auto now = std::chrono::steady_clock::now();
+    if (needed > 0 && needed <= roomLeft_ && now - roomLookedAt_ < std::chrono::seconds(10)) {
+        roomLeft_ -= needed;
+        return true;
+    }
+    roomLookedAt_ = now;
     std::vector<StoredFile> files = storedIn(folder_);
     std::int64_t sum = needed;
     for (const StoredFile& file : files)
@@ -336,6 +342,8 @@ bool AudioStore::makeRoom(std::int64_t needed) {
     const fs::space_info room = fs::space(folder_, error);
     std::int64_t most = mostBytes_;
     if (!error) most = std::min(most, (static_cast<std::int64_t>(room.available) + sum - needed) / 2);
+    roomLeft_ =
+        error ? 0 : std::max<std::int64_t>(0, most - sum); // of a folder that is not there yet nothing is known
     if (sum <= most) return true;
     std::sort(files.begin(), files.end(), [](const StoredFile& a, const StoredFile& b) {
         return a.used.tv_sec != b.used.tv_sec ? a.used.tv_sec < b.used.tv_sec : a.used.tv_nsec < b.used.tv_nsec;

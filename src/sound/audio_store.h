@@ -108,7 +108,9 @@ class AudioStore {
 
     const std::filesystem::path folder_;
     const std::int64_t mostBytes_;
-    std::mutex roomMutex_;     // one thread at a time makes room
+    std::mutex roomMutex_;      // one thread at a time makes room; guards the two below
+    std::int64_t roomLeft_ = 0; // that may be taken before anybody looks again
+    std::chrono::steady_clock::time_point roomLookedAt_;
     mutable std::mutex mutex_; // guards all below
     std::condition_variable_any changed_;
     struct Task {

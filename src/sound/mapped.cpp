@@ -23,7 +23,8 @@ struct Slot {
 constexpr std::size_t mostMappings = 32768; // the system allows about twice as many
 std::array<Slot, mostMappings> slots;
 std::atomic<std::size_t> slotsUsed{0}; // none is taken from here on
-std::mutex slotMutex;                  // for whoever takes, gives back or walks through slots
+std::atomic<std::int64_t> unread{0};
+std::mutex slotMutex; // for whoever takes, gives back or walks through slots
 
 struct sigaction before;
 
@@ -38,6 +39,7 @@ void onBusError(int number, siginfo_t* info, void* context) {
         const auto page = static_cast<std::uintptr_t>(pageBytes());
         void* place = reinterpret_cast<void*>(at / page * page); // NOLINT(performance-no-int-to-ptr)
         slot.failed.store(true);
+        unread.fetch_add(1);
         if (mmap(place, page, PROT_READ, MAP_PRIVATE | MAP_ANONYMOUS | MAP_FIXED, -1, 0) != MAP_FAILED) return;
     }
     // Somebody else's.
@@ -130,8 +132,8 @@ Mapping::~Mapping() {
     munmap(const_cast<std::byte*>(data_), bytes_);
 }
 
-bool Mapping::hasFailed() const {
-    return slots[slot_].failed.load();
+std::int64_t unreadPages() {
+    return unread.load();
 }
 
 void fetch(const Stretch& stretch) {

@@ -10,7 +10,7 @@
 namespace sound {
 
 // A part of a file, mapped for reading. It stays whole when the file is removed. Where the file cannot be read any
-// more (its disk went, somebody cut it short), silence is read instead, and hasFailed() says so. Immutable; any
+// more (its disk went, somebody cut it short), silence is read instead, and unreadPages() says so. Immutable; any
 // thread.
 class Mapping {
   public:
@@ -23,7 +23,6 @@ class Mapping {
 
     const std::byte* data() const { return data_; }
     std::size_t bytes() const { return bytes_; }
-    bool hasFailed() const;
 
   private:
     Mapping(const std::byte* data, std::size_t bytes);
@@ -48,6 +47,8 @@ struct Stretch {
 void fetch(const Stretch& stretch);
 // Lets go of the memory of everything mapped but these; it is read again where somebody needs it.
 void releaseMappedBut(const std::vector<Stretch>& kept);
+// Counts up with every page of a mapping that could not be read, and became silence.
+std::int64_t unreadPages();
 // How many bytes of files this process has in memory, its own program among them.
 std::int64_t residentMapped();
 

@@ -155,7 +155,7 @@ TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
     refused("", "damaged");
     refused("[]", "not a Patient Metre project");
     refused("{\"format\": 7}", "not a Patient Metre project");
-    refused(changed("\"version\": 5", "\"version\": 5"), "newer");
+    refused(changed("\"version\": 5", "\"version\": 6"), "newer");
     refused(changed("\"version\": 5", "\"version\": \"two\""), "not a number");
     refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
     refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");

@@ -116,6 +116,11 @@ TEST_F(Sets, AreHeardOnTheirSumAndHaveOneBeatMap) {
     EXPECT_NEAR(all[0]->beats->meanTempo().value, 112, 0.05);
     EXPECT_NEAR(all[0]->beats->secondsAt(Beats(0)).value, song.downbeat, 0.005);
     EXPECT_NE(all[0]->kind, all[2]->kind) << "each stays what it is";
+    Source hit = *all[1]; // one hit in all of the song is no reason not to go with it
+    hit.kind = hear::Kind::OneHit;
+    EXPECT_FALSE(wholeClip(hit).rule);
+    hit.set.reset();
+    EXPECT_TRUE(wholeClip(hit).rule);
     EXPECT_EQ(all[2]->kind, sourceOf(apart, ids[2])->kind);
     EXPECT_GE(all[2]->sound->attacks.size(), 32U) << "a pad has the anchors of the drums";
 }

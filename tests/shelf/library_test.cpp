@@ -105,6 +105,38 @@ TEST(Library, FindsByTheBeginningsOfWordsOfNameFolderKindAndKey) {
     }
 }
 
+TEST(Library, SaysWhereTempoAndKeyAreKnownFromAlsoAfterAnOlderOneWasOpened) {
+    const Folder folder;
+    auto tagged = read({"/packs/Locks/sluice_Am.wav", "k", 90, Key{9, true}});
+    hear::Reading tag;
+    tag.by = Witness::Tag;
+    tag.key = Key{9, true};
+    tagged.source->readings.push_back(tag);
+    const auto keyBy = [](const Library& library) {
+        Query q;
+        q.words = "sluice";
+        const auto entries = library.entries(*library.search(q));
+        EXPECT_EQ(entries->size(), 1U);
+        EXPECT_EQ(entries->front().by, Witness::Name);
+        return entries->front().keyBy;
+    };
+    {
+        auto library = withLoops(folder);
+        ASSERT_TRUE(library->put({tagged}));
+        EXPECT_EQ(keyBy(*library), Witness::Tag);
+    }
+    {
+        SQLite::Database old((folder / "library.sqlite").string(), SQLite::OPEN_READWRITE);
+        old.exec("ALTER TABLE files DROP COLUMN key_witness");
+        old.exec("PRAGMA user_version=1");
+    }
+    auto library = opened(folder);
+    EXPECT_EQ(names(*library, {}).size(), 6U) << "nothing is lost";
+    EXPECT_EQ(keyBy(*library), std::nullopt);
+    ASSERT_TRUE(library->put({tagged}));
+    EXPECT_EQ(keyBy(*library), Witness::Tag);
+}
+
 TEST(Library, FindsByTempoWithHalvesAndDoublesOnRequest) {
     const Folder folder;
     const auto library = withLoops(folder);

@@ -145,7 +145,9 @@ TEST(AudioStore, AFileCutShortIsSilenceAndSaysSo) {
         if (each.extension() == ".audio") file = each;
     fs::resize_file(file, 3 * 4096);
     EXPECT_EQ(heard->audio->channels[0][100], audio.channels[0][100]);
+    EXPECT_EQ(sound::unreadPages(), 0);
     EXPECT_EQ(heard->audio->channels[0][400'000], 0.0F);
+    EXPECT_EQ(sound::unreadPages(), 1);
     EXPECT_FALSE(store.find(someKey)) << "and is not given out again";
 }
 

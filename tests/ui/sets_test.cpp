@@ -5,6 +5,7 @@
 #include "app/window/import_report.h"
 #include "project/sets.h"
 #include "sound/audio_store.h"
+#include "sound/mapped.h"
 #include "support/audio.h"
 
 #include <QPushButton>
@@ -88,7 +89,7 @@ TEST(SetsInTheWindow, OnTheSourcesPageTheyAreTiedCorrectedAndParted) {
     QTest::mouseClick(w.child<QPushButton>("rowsHalf"), Qt::LeftButton);
     for (const auto& s : w.now().sources)
         EXPECT_NEAR(s->beats->meanTempo().value, 56, 0.05) << s->name;
-    EXPECT_EQ(button->text(), "Part the set");
+    EXPECT_EQ(button->text(), "Part");
     QTest::mouseClick(button, Qt::LeftButton);
     ASSERT_TRUE(waitFor([&] { return !w.now().sources[0]->set; }));
     table->selectRow(0);
@@ -140,7 +141,7 @@ TEST(LongMaterial, PlaysOnWhenItsFilesAreRemovedAndOpensFromThemTheNextTime) {
         w.session().togglePlay();
         ASSERT_TRUE(waitFor([&] { return w.session().player().position() > Beats(1); }));
         w.session().store().settle();
-        EXPECT_GT(w.session().store().bytes(), 30'000'000);
+        EXPECT_GT(w.session().store().bytes(), 25'000'000) << "the recording and its rendering";
         w.session().store().clear();
         const Beats here = w.session().player().position();
         ASSERT_TRUE(waitFor([&] { return w.session().player().position() > here + Beats(2); }));
@@ -156,6 +157,53 @@ TEST(LongMaterial, PlaysOnWhenItsFilesAreRemovedAndOpensFromThemTheNextTime) {
     ASSERT_EQ(again.now().sources.size(), 1U);
     EXPECT_TRUE(again.now().sources[0]->sound->audio.channels[0].isView());
     EXPECT_NEAR(again.now().sources[0]->beats->meanTempo().value, 96, 0.05);
+}
+
+TEST(LongMaterial, WhatWasCutShortOnDiskIsSilentAndSaidOnce) {
+    Window w;
+    const support::Folder folder;
+    support::writeSound(folder / "reach.wav", support::noise(40, 48000, 2, 2, 0.2),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    w.import({folder / "reach.wav"});
+    w.session().store().settle();
+    int told = 0;
+    QString line;
+    QObject::connect(&w.session(), &app::Session::told, [&](const QString&, const QStringList& lines, bool) {
+        ++told;
+        line = lines.join(' ');
+    });
+    for (const auto& each : fs::directory_iterator(w.session().store().folder()))
+        if (each.path().extension() == ".audio") fs::resize_file(each.path(), 3 * 4096);
+    sound::releaseMappedBut({});
+    w.session().togglePlay();
+    ASSERT_TRUE(waitFor([&] { return w.session().player().position() > Beats(2); }));
+    EXPECT_EQ(told, 1);
+    EXPECT_TRUE(line.contains("cut short")) << line.toStdString();
+    w.session().togglePlay();
+    // Opened again, it is read anew.
+    w.session().save(folder / "journey");
+    w.settle();
+    w.session().open(folder / "journey");
+    w.settle();
+    const auto& samples = w.now().sources[0]->sound->audio.channels[0];
+    EXPECT_GT(std::count_if(samples.begin() + 1'000'000, samples.end(), [](float s) { return s != 0; }), 800'000);
+}
+
+TEST(LongMaterial, PreferencesSayWhatIsKeptAndEmptyIt) {
+    Window w;
+    const support::Folder folder;
+    support::writeSound(folder / "reach.wav", support::noise(40, 48000, 2, 2, 0.2),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    w.import({folder / "reach.wav"});
+    w.session().store().settle();
+    ASSERT_GT(w.session().store().bytes(), 10'000'000);
+    w.key(Qt::Key_Comma, Qt::ControlModifier);
+    auto* empty = w.child<QPushButton>("emptyStore");
+    empty->click();
+    ASSERT_TRUE(waitFor([&] { return w.session().store().bytes() == 0; }));
+    EXPECT_FALSE(empty->isEnabled());
+    w.key(Qt::Key_Escape);
+    w.settle();
 }
 
 } // namespace

@@ -12,19 +12,21 @@ namespace fs = std::filesystem;
 namespace {
 
 constexpr std::size_t keptBytes = std::size_t(256) << 20; // of what was read last
-constexpr double firstPart = 4;          // seconds of a recording that are heard before all of it is read
-constexpr double longestHeard = 20 * 60; // of what is longer, only a beginning is heard
+constexpr double firstPart = 4;        // seconds of a recording that are heard before all of it is read
+constexpr double keptOnDisk = 60;      // what is longer lies in the store
+constexpr double longToRead = 20 * 60; // of what is longer, this much is heard before all of it is read
 constexpr double beginning = 5 * 60;
 
 std::size_t bytesOf(const project::Source& s) {
     const sound::Audio& a = s.sound->audio;
+    if (a.channels.front().isView()) return 0; // on disk
     return static_cast<std::size_t>(a.frames().value) * a.channels.size() * sizeof(float);
 }
 
 } // namespace
 
-Audition::Audition(play::Player& player, LibraryDesk& desk, QObject* parent)
-    : QObject(parent), player_(player), desk_(desk) {
+Audition::Audition(play::Player& player, LibraryDesk& desk, sound::AudioStore& store, QObject* parent)
+    : QObject(parent), player_(player), desk_(desk), store_(store) {
     thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
 }
 
@@ -173,6 +175,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         fail(request.number, qt(reader.error().text));
         return;
     }
+    const double seconds = known ? known->length().value : reader->declaredLength().value;
     const bool isLong = !known || known->length().value > 1.5 * firstPart;
     if (isLong) {
         auto first = project::readBeginning(request.file, request.rate, metre::Seconds(firstPart), progress);
@@ -187,8 +190,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
             part->sound = std::move(first->sound);
             if (!known) part->beats.reset();
             hand(request.number, part, false);
-            const double seconds = known ? known->length().value : reader->declaredLength().value;
-            if (seconds > longestHeard) {
+            if (seconds > longToRead) {
                 auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
                 if (!more) {
                     if (!more.error().cancelled) fail(request.number, qt(more.error().text));
@@ -198,14 +200,19 @@ void Audition::read(const Request& request, const std::stop_token& end) {
                 most->content += " further";
                 most->facts = more->facts;
                 most->sound = std::move(more->sound);
-                hand(request.number, most, true);
-                return;
+                hand(request.number, most, false);
             }
         }
     }
-    auto whole = project::readSource(request.file, request.rate, progress);
-    if (!whole) {
-        if (!whole.error().cancelled) fail(request.number, qt(whole.error().text));
+    auto whole =
+        project::decodeSource(request.file, {request.rate, seconds > keptOnDisk ? &store_ : nullptr}, progress);
+    if (whole && !known && seconds > keptOnDisk) {
+        auto raw = std::make_shared<project::Source>(project::unheardOf(request.file, *whole));
+        hand(request.number, raw, false);
+    }
+    const auto attacks = whole ? project::findAttacks(*whole, progress) : tl::unexpected(whole.error());
+    if (!attacks) {
+        if (!attacks.error().cancelled) fail(request.number, qt(attacks.error().text));
         return;
     }
     if (known && known->content != whole->content) known.reset(); // it has become another

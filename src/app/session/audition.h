@@ -5,6 +5,7 @@
 #include "app/session/library_desk.h"
 #include "app/session/mailbox.h"
 #include "play/player.h"
+#include "sound/audio_store.h"
 
 #include <QObject>
 #include <list>
@@ -16,7 +17,7 @@ namespace app {
 class Audition : public QObject {
     Q_OBJECT
   public:
-    Audition(play::Player& player, LibraryDesk& desk, QObject* parent = nullptr);
+    Audition(play::Player& player, LibraryDesk& desk, sound::AudioStore& store, QObject* parent = nullptr);
     ~Audition() override;
 
     const AuditionWays& ways() const { return ways_; }
@@ -63,6 +64,7 @@ class Audition : public QObject {
 
     play::Player& player_;
     LibraryDesk& desk_;
+    sound::AudioStore& store_;
     Mailbox mailbox_;
     AuditionWays ways_;
     std::shared_ptr<const project::Source> source_;

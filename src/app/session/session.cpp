@@ -2,6 +2,7 @@
 
 #include "app/widgets/text.h"
 #include "base/user_folders.h"
+#include "base/utf8.h"
 #include "metre/snap.h"
 #include "project/recovery.h"
 #include "project/save.h"
@@ -27,7 +28,7 @@ Session::Session(play::OpenedOutput output, QObject* parent)
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
     player_->setProject(laid());
     library_ = std::make_unique<LibraryDesk>(jobs_, remembered_.memory());
-    audition_ = std::make_unique<Audition>(*player_, *library_);
+    audition_ = std::make_unique<Audition>(*player_, *library_, *store_);
     audition_->setWays(preferences_.audition);
     connect(audition_.get(), &Audition::changed, this, [this] {
         if (preferences_.audition == audition_->ways()) return;
@@ -157,7 +158,20 @@ void Session::tick() {
         emit rendered();
     }
     watchDevice();
+    watchStore();
     emit ticked();
+}
+
+// What could not be read from the disk any more is silent, and is said once.
+void Session::watchStore() {
+    const std::int64_t unread = sound::unreadPages();
+    if (unread == unread_) return;
+    if (unread_ == 0)
+        complain(tr("Audio could not be read from the disk"),
+                 {tr("Part of what lies in %1 was cut short, or its disk went; it is silent now. Open the project "
+                     "again to read it anew.")
+                      .arg(qt(base::shownPath(store_->folder())))});
+    unread_ = unread;
 }
 
 // A rendering that fails is named once, and shown on its clip.

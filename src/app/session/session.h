@@ -103,6 +103,8 @@ class Session : public QObject {
     void partSets(const std::vector<SourceId>& sources);
     // Brings the selected clips to a level: measured off the interface thread, then one edit.
     void normalise(project::Normalise how);
+    // Removes what was decoded and fitted from the disk; what is in use is heard as before.
+    void emptyStore();
     // Makes the part that the selected clip plays a recording of its own, in the project's folder, and lets the
     // clip play that; the source stays whole.
     void extractPart();
@@ -140,6 +142,7 @@ class Session : public QObject {
     void importEnded(Import& import, bool cancelled);
     void tick();
     void watchDevice();
+    void watchStore();
     void watchRenders();
     void replaceDocument(project::Project p, const std::filesystem::path& folder, bool saved);
 
@@ -153,6 +156,7 @@ class Session : public QObject {
     QTimer timer_;
     std::size_t lastPending_ = 0;
     bool toldFailure_ = false;
+    std::int64_t unread_ = 0; // pages of the store
     std::unique_ptr<play::Player> player_;
     std::int64_t imports_ = 0;
     std::vector<project::Taken> taken_;

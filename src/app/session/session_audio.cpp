@@ -175,4 +175,14 @@ void Session::findMissing(const fs::path& folder) {
         });
 }
 
+void Session::emptyStore() {
+    jobs_.start<bool>(
+        Lane::Files, tr("Emptying the cache"),
+        [store = store_.get()](const base::Progress&) {
+            store->clear();
+            return true;
+        },
+        [this](bool) { say(tr("What was kept on disk is removed; it is made again as it is needed.")); });
+}
+
 } // namespace app

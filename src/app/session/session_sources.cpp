@@ -224,8 +224,8 @@ void Session::makeSet(const std::vector<SourceId>& sources) {
         [members, window = members.front()->window, store = store_.get()](const base::Progress& progress) {
             return project::hearTogether(members, window, store, progress);
         },
-        [this, sources, n, generation = document_.generation()](const auto& together) {
-            if (generation != document_.generation()) return;
+        [this, sources, n, rate = now().rate, generation = document_.generation()](const auto& together) {
+            if (generation != document_.generation() || rate != now().rate) return;
             if (!together) {
                 say(together.error().cancelled ? tr("They stay apart.") : qt(together.error().text));
                 return;

@@ -24,6 +24,21 @@ QString secondsText(metre::Seconds s) {
     return QStringLiteral("%1:%2").arg(whole / 60).arg(whole % 60, 2, 10, QChar('0'));
 }
 
+// "D min by name"
+QString keyText(hear::Key key, std::optional<hear::Witness> by) {
+    const QString label = qt(hear::keyLabel(key));
+    switch (by.value_or(hear::Witness::Typed)) {
+    case hear::Witness::Name:
+        return QObject::tr("%1 by name").arg(label);
+    case hear::Witness::Tag:
+        return QObject::tr("%1 by tag").arg(label);
+    case hear::Witness::Heard:
+        return QObject::tr("%1 heard").arg(label);
+    default:
+        return label;
+    }
+}
+
 } // namespace
 
 ShelfRow rowFor(const EntryModel::Row& row) {
@@ -39,7 +54,7 @@ ShelfRow rowFor(const EntryModel::Row& row) {
     QStringList detail;
     if (e.beats) detail << (*e.beats == 1 ? QObject::tr("1 beat") : QObject::tr("%1 beats").arg(*e.beats));
     if (e.isFree) detail << QObject::tr("played free");
-    if (e.key) detail << qt(hear::keyLabel(*e.key));
+    if (e.key) detail << keyText(*e.key, e.keyBy);
     if (e.isRead()) detail << secondsText(e.length);
     const bool isSaid = e.kind == hear::Kind::OneHit || e.kind == hear::Kind::NoBeat; // in the tempo's place
     if (e.isRead() && !isSaid) detail << QString::fromLatin1(hear::kindLabel(e.kind));
@@ -74,7 +89,7 @@ QString factsOf(const project::Source& s) {
         parts << tempo;
         if (const auto beats = s.wholeBeats()) parts << QObject::tr("%1 beats").arg(*beats);
     }
-    if (s.key) parts << qt(hear::keyLabel(*s.key));
+    if (s.key) parts << keyText(*s.key, project::keyWitness(s));
     parts << secondsText(s.length());
     return joined(parts);
 }

@@ -10,6 +10,7 @@
 #include "project/sets.h"
 #include "project/settle.h"
 
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QMimeData>
 #include <QStandardItemModel>
@@ -51,11 +52,13 @@ InProjectPage::InProjectPage(Session& session, QWidget* parent) : QWidget(parent
                       "is known from."),
                    this);
     empty_->setWordWrap(true);
-    empty_->setContentsMargins(12, 10, 12, 0);
+    auto* said = new QHBoxLayout;
+    said->setContentsMargins(12, 0, 12, 0);
+    said->addWidget(empty_);
     auto* layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
-    layout->addWidget(empty_);
+    layout->addLayout(said);
     layout->addWidget(list_, 1);
     connect(&session_, &Session::changed, this, &InProjectPage::refresh);
     connect(&session_, &Session::selectionChanged, this, &InProjectPage::refreshSelection);

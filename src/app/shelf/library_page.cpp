@@ -54,7 +54,9 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
                  "name, tempo, key and kind."),
               this);
     empty_->setWordWrap(true);
-    empty_->setContentsMargins(12, 4, 12, 8);
+    auto* said = new QHBoxLayout;
+    said->setContentsMargins(12, 0, 12, 0);
+    said->addWidget(empty_);
     auto* head = new QHBoxLayout;
     head->setContentsMargins(10, 8, 10, 6);
     head->addWidget(words_);
@@ -69,7 +71,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     all->setSpacing(0);
     all->addLayout(head);
     all->addWidget(filter_);
-    all->addWidget(empty_);
+    all->addLayout(said);
     all->addWidget(list_, 1);
     all->addLayout(foot);
 

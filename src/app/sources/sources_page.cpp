@@ -165,11 +165,11 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     tools->setSpacing(5);
     tools->addWidget(filter_);
     tools->addWidget(count_, 1);
-    tools->addWidget(label(tr("Selected rows"), this));
     for (QPushButton* b : {half, twice, roundAll})
         tools->addWidget(b);
     tools->addWidget(tempo_);
     tools->addWidget(follow);
+    tools->addWidget(set_);
     tools->addWidget(again);
     tools->addWidget(write);
     auto* all = new QVBoxLayout(this);
@@ -227,7 +227,7 @@ void SourcesPage::refresh() {
         b->setEnabled(chosen > 0);
     tempo_->setEnabled(chosen > 0);
     const bool parts = isOneSet(session_.now(), selected());
-    set_->setText(parts ? tr("Part the set") : tr("Keep together"));
+    set_->setText(parts ? tr("Part") : tr("Keep together"));
     set_->setToolTip(parts ? tr("Each of the selected rows goes its own way again")
                            : tr("The selected rows were recorded together: one beat map for all of them"));
     set_->setEnabled(parts || chosen > 1);

@@ -7,10 +7,12 @@
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
+#include "base/utf8.h"
 
 #include <QComboBox>
 #include <QLabel>
 #include <QListWidget>
+#include <QPushButton>
 #include <QStackedWidget>
 #include <QVBoxLayout>
 
@@ -213,6 +215,18 @@ void PreferencesSheet::addSources() {
                session_.preferences().copyAudio,
                [this](const QVariant& v) { prefer([&](Preferences& p) { p.copyAudio = v.toBool(); }); }),
         tr("When the project is saved: copied into its folder, which can then be moved; or left where it lies."));
+    auto* empty = button(tr("Empty it"), {}, this);
+    empty->setObjectName("emptyStore");
+    connect(empty, &QPushButton::clicked, this, [this, empty] {
+        session_.emptyStore();
+        empty->setEnabled(false);
+    });
+    add(page, tr("Kept on disk"), empty,
+        tr("What was decoded and fitted, %1 GB in %2, so that it is there at once the next time. All of it can be "
+           "made "
+           "again.")
+            .arg(double(session_.store().bytes()) / 1e9, 0, 'f', 1)
+            .arg(qt(base::shownPath(session_.store().folder()))));
     page->addStretch(1);
 }
 
