@@ -297,6 +297,17 @@ void SourcesPage::setTempo(const QString& text, const std::vector<project::Sourc
                          : tr("%1 sources are now %2 BPM").arg(ids.size()).arg(qt(metre::tempoLabel(*bpm))));
 }
 
+// The name takes what the figures leave, but never so little that it could not be read.
+void SourcesPage::resizeEvent(QResizeEvent* event) {
+    QWidget::resizeEvent(event);
+    constexpr int least = 190;
+    QHeaderView* header = table_->horizontalHeader();
+    const int figures = header->length() - header->sectionSize(SourcesModel::Source);
+    const bool fits = width() - figures >= least;
+    header->setSectionResizeMode(SourcesModel::Source, fits ? QHeaderView::Stretch : QHeaderView::Interactive);
+    if (!fits) header->resizeSection(SourcesModel::Source, least);
+}
+
 void SourcesPage::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), tokens().paper);

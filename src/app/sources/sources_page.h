@@ -24,6 +24,7 @@ class SourcesPage : public QWidget {
     explicit SourcesPage(Session& session, QWidget* parent = nullptr);
 
   protected:
+    void resizeEvent(QResizeEvent* event) override;
     void paintEvent(QPaintEvent*) override;
 
   private:
