@@ -9,7 +9,7 @@ namespace play {
 
 namespace {
 
-constexpr auto lookEvery = std::chrono::milliseconds(250);
+constexpr auto wakeEvery = std::chrono::milliseconds(250);
 
 // Of audio that is mapped, channel by channel; what lies in memory of its own is there in any case.
 std::vector<sound::Stretch> stretchesOf(const std::vector<ReadAhead::Need>& needs) {
@@ -49,7 +49,7 @@ void ReadAhead::fetchNow(std::vector<Need> needs, std::chrono::milliseconds most
 void ReadAhead::work(const std::stop_token& stop) {
     std::unique_lock lock(mutex_);
     while (!stop.stop_requested()) {
-        wake_.wait_for(lock, stop, lookEvery, [this] { return isNew_ || asked_ > fetched_; });
+        wake_.wait_for(lock, stop, wakeEvery, [this] { return isNew_ || asked_ > fetched_; });
         if (asked_ > fetched_) {
             const std::int64_t these = asked_;
             const std::vector<Need> urgent = std::move(urgent_);

@@ -46,6 +46,7 @@ struct Sum {
 
 Result<Sum> listenedSum(const std::vector<SourcePtr>& members, const base::Progress& progress) {
     std::vector<std::shared_ptr<const Sound>> sounds;
+    sounds.reserve(members.size());
     for (const SourcePtr& s : members)
         sounds.push_back(s->sound);
     Sum sum;

@@ -216,6 +216,7 @@ void Session::makeSet(const std::vector<SourceId>& sources) {
         return;
     }
     std::vector<project::SourcePtr> members;
+    members.reserve(sources.size());
     for (const SourceId id : sources)
         members.push_back(project::sourceOf(now(), id));
     const auto n = static_cast<int>(members.size());
