@@ -15,9 +15,10 @@ namespace {
 constexpr std::size_t keepBytes = std::size_t(1) << 30;
 // A busy machine may need it: until then what was heard plays on, all of it together at the tempo before.
 constexpr auto longestWait = std::chrono::milliseconds(800);
-constexpr double soon = 0.6;        // seconds from now on: what must be there to be heard
-constexpr double draftLength = 1.2; // seconds that are drafted at once
-constexpr std::int64_t join = 256;  // frames over which a draft and a rendering cross over
+constexpr auto longestLoad = std::chrono::seconds(2); // what lies on a slow disk may take as long to begin
+constexpr double soon = 0.6;                          // seconds from now on: what must be there to be heard
+constexpr double draftLength = 1.2;                   // seconds that are drafted at once
+constexpr std::int64_t join = 256;                    // frames over which a draft and a rendering cross over
 constexpr auto publishEvery = std::chrono::milliseconds(30);
 constexpr auto publishSilent = std::chrono::milliseconds(150); // while nothing is heard
 // Of audio that lies in files.
@@ -234,6 +235,7 @@ void Player::lookAhead(bool atOnce) {
 
 void Player::tick() {
     lookAhead(false);
+    if (!waiting_) begin();
     const bool ready = !wantsToPlay_ || askForDrafts();
     if (waiting_) {
         const bool late = std::chrono::steady_clock::now() - changedAt_ > longestWait;
@@ -251,13 +253,15 @@ void Player::tick() {
     publish();
 }
 
-// What play() asked for, once there is something to hear.
+// What play() asked for, once there is something to hear, and that is in memory.
 void Player::begin() {
     if (!beginning_) return;
+    const bool late = std::chrono::steady_clock::now() - changedAt_ > longestLoad;
+    if (wantsToPlay_ && scene_ && !late &&
+        !readAhead_.fetchNow(needsFrom(*scene_, heardPosition(), aheadAtOnce), longestFetch))
+        return; // tick() asks again
     beginning_ = false;
-    if (!wantsToPlay_) return;
-    if (scene_) readAhead_.fetchNow(needsFrom(*scene_, heardPosition(), aheadAtOnce), longestFetch);
-    engine_.play(isAlone_ ? 0 : project().countIn);
+    if (wantsToPlay_) engine_.play(isAlone_ ? 0 : project().countIn);
 }
 
 void Player::compare(std::optional<Comparison> comparison) {

@@ -37,13 +37,13 @@ void ReadAhead::need(std::vector<Need> needs) {
     wake_.notify_all();
 }
 
-void ReadAhead::fetchNow(std::vector<Need> needs, std::chrono::milliseconds most) {
-    if (needs.empty()) return;
+bool ReadAhead::fetchNow(std::vector<Need> needs, std::chrono::milliseconds most) {
+    if (needs.empty()) return true;
     std::unique_lock lock(mutex_);
     urgent_ = std::move(needs);
     const std::int64_t mine = ++asked_;
     wake_.notify_all();
-    wake_.wait_for(lock, most, [&] { return fetched_ >= mine; });
+    return wake_.wait_for(lock, most, [&] { return fetched_ >= mine; });
 }
 
 void ReadAhead::work(const std::stop_token& stop) {

@@ -29,8 +29,9 @@ class ReadAhead {
     };
     // From now on these are kept in memory.
     void need(std::vector<Need> needs);
-    // These before all else: returns when they are there, or after so long where the disk is slow.
-    void fetchNow(std::vector<Need> needs, std::chrono::milliseconds most);
+    // These before all else: returns when they are there, or after so long where the disk is slow; true when they
+    // are.
+    bool fetchNow(std::vector<Need> needs, std::chrono::milliseconds most);
 
   private:
     void work(const std::stop_token& stop);
