@@ -24,26 +24,12 @@ constexpr auto publishSilent = std::chrono::milliseconds(150); // while nothing 
 // Of audio that lies in files.
 constexpr std::int64_t mostResident = std::int64_t(400) << 20; // bytes, with the program itself
 constexpr double ahead = 3;                                    // seconds that are kept in memory before they sound
-constexpr double behind = 0.2;                                 // and after: something may still fade out there
 constexpr double aheadAtOnce = 0.3;                            // that are there before a jump
 constexpr auto longestFetch = std::chrono::milliseconds(60);   // that is waited for them
 constexpr auto lookEvery = std::chrono::milliseconds(250);
 
 int workerCount() {
     return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4);
-}
-
-// What a scene needs from a place on.
-std::vector<ReadAhead::Need> needsFrom(const mix::Scene& scene, metre::Beats at, double seconds) {
-    const Frames here = metre::toFrames(scene.tempo.secondsAt(at), scene.rate);
-    const Frames from = here - metre::toFrames(metre::Seconds(behind), scene.rate);
-    const Frames to = here + metre::toFrames(metre::Seconds(seconds), scene.rate);
-    std::vector<ReadAhead::Need> needs;
-    for (const mix::SceneClip& clip : scene.clips)
-        if (clip.begins() < to && clip.ends() > from && clip.audio->channels.front().isView())
-            needs.push_back(
-                {clip.audio, std::max(from, clip.begins()) - clip.at, std::min(to, clip.ends()) - clip.at});
-    return needs;
 }
 
 } // namespace
@@ -222,10 +208,11 @@ void Player::lookAhead(bool atOnce) {
     lookedAheadAt_ = now;
     const bool isLocating = engine_.ordersDone() < locateOrder_;
     const metre::Beats here = isLocating ? located_ : engine_.position();
-    if (atOnce && engine_.isPlaying()) readAhead_.fetchNow(needsFrom(*scene_, here, aheadAtOnce), longestFetch);
-    std::vector<ReadAhead::Need> needs = needsFrom(*scene_, here, ahead);
+    if (atOnce && engine_.isPlaying())
+        readAhead_.fetchNow(ReadAhead::needsOf(*scene_, here, aheadAtOnce), longestFetch);
+    std::vector<ReadAhead::Need> needs = ReadAhead::needsOf(*scene_, here, ahead);
     const auto also = [&](metre::Beats at) {
-        for (ReadAhead::Need& n : needsFrom(*scene_, at, ahead))
+        for (ReadAhead::Need& n : ReadAhead::needsOf(*scene_, at, ahead))
             needs.push_back(std::move(n));
     };
     if (scene_->loop) also(scene_->loopFrom);
@@ -258,7 +245,7 @@ void Player::begin() {
     if (!beginning_) return;
     const bool late = std::chrono::steady_clock::now() - changedAt_ > longestLoad;
     if (wantsToPlay_ && scene_ && !late &&
-        !readAhead_.fetchNow(needsFrom(*scene_, heardPosition(), aheadAtOnce), longestFetch))
+        !readAhead_.fetchNow(ReadAhead::needsOf(*scene_, heardPosition(), aheadAtOnce), longestFetch))
         return; // tick() asks again
     beginning_ = false;
     if (wantsToPlay_) engine_.play(isAlone_ ? 0 : project().countIn);
@@ -550,7 +537,7 @@ void Player::locate(metre::Beats to) {
         leftAt_ = to;
         return;
     }
-    if (scene_) readAhead_.fetchNow(needsFrom(*scene_, to, aheadAtOnce), longestFetch);
+    if (scene_) readAhead_.fetchNow(ReadAhead::needsOf(*scene_, to, aheadAtOnce), longestFetch);
     engine_.locate(to);
     located_ = to;
     locateOrder_ = engine_.ordersGiven();
@@ -563,7 +550,7 @@ void Player::jump(metre::Beats to, bool atOnce) {
         return;
     }
     const metre::Beats here = position();
-    if (scene_) readAhead_.fetchNow(needsFrom(*scene_, to, aheadAtOnce), longestFetch);
+    if (scene_) readAhead_.fetchNow(ReadAhead::needsOf(*scene_, to, aheadAtOnce), longestFetch);
     jumpTo_ = to;
     engine_.jump(metre::gridAfter(here, metre::Snap::Bar, project().metre), to);
 }

@@ -43,7 +43,7 @@ class Player {
     bool isJumping() const { return engine_.isJumping(); }
     bool isPlaying() const { return wantsToPlay_ && !isAlone_; }
     // Whether another tempo, or the beginning, waits for its clips.
-    bool isWaiting() const { return waiting_ || next_ != nullptr; }
+    bool isWaiting() const { return waiting_ || beginning_ || next_ != nullptr; }
     metre::Beats position() const;
 
     // Plays a recording as it is, from its start, in the place of the project; with a click on its beats where it

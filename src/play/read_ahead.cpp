@@ -9,6 +9,7 @@ namespace play {
 
 namespace {
 
+constexpr double behind = 0.2; // seconds
 constexpr auto wakeEvery = std::chrono::milliseconds(250);
 
 // Of audio that is mapped, channel by channel; what lies in memory of its own is there in any case.
@@ -29,6 +30,18 @@ std::vector<sound::Stretch> stretchesOf(const std::vector<ReadAhead::Need>& need
 
 ReadAhead::ReadAhead(std::int64_t mostResident)
     : mostResident_(mostResident), thread_([this](const std::stop_token& stop) { work(stop); }) {}
+
+std::vector<ReadAhead::Need> ReadAhead::needsOf(const mix::Scene& scene, metre::Beats at, double seconds) {
+    const metre::Frames here = metre::toFrames(scene.tempo.secondsAt(at), scene.rate);
+    const metre::Frames from = here - metre::toFrames(metre::Seconds(behind), scene.rate);
+    const metre::Frames to = here + metre::toFrames(metre::Seconds(seconds), scene.rate);
+    std::vector<Need> needs;
+    for (const mix::SceneClip& clip : scene.clips)
+        if (clip.begins() < to && clip.ends() > from && clip.audio->channels.front().isView())
+            needs.push_back(
+                {clip.audio, std::max(from, clip.begins()) - clip.at, std::min(to, clip.ends()) - clip.at});
+    return needs;
+}
 
 void ReadAhead::need(std::vector<Need> needs) {
     const std::lock_guard lock(mutex_);

@@ -1,7 +1,7 @@
 // Keeps what is about to be heard in memory, and lets go of what is not.
 #pragma once
 
-#include "sound/audio.h"
+#include "mix/scene.h"
 
 #include <chrono>
 #include <condition_variable>
@@ -27,6 +27,9 @@ class ReadAhead {
         metre::Frames from;
         metre::Frames to;
     };
+    // What a scene needs for so many seconds from a place on, and for a moment before it, where something may still
+    // fade out: of audio that is mapped.
+    static std::vector<Need> needsOf(const mix::Scene& scene, metre::Beats at, double seconds);
     // From now on these are kept in memory.
     void need(std::vector<Need> needs);
     // These before all else: returns when they are there, or after so long where the disk is slow; true when they

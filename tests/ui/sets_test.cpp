@@ -159,13 +159,18 @@ TEST(LongMaterial, PlaysOnWhenItsFilesAreRemovedAndOpensFromThemTheNextTime) {
     EXPECT_NEAR(again.now().sources[0]->beats->meanTempo().value, 96, 0.05);
 }
 
-TEST(LongMaterial, WhatWasCutShortOnDiskIsSilentAndSaidOnce) {
-    Window w;
-    const support::Folder folder;
+// Forty seconds, which then lie on disk.
+void importReach(Window& w, const support::Folder& folder) {
     support::writeSound(folder / "reach.wav", support::noise(40, 48000, 2, 2, 0.2),
                         SF_FORMAT_WAV | SF_FORMAT_PCM_16);
     w.import({folder / "reach.wav"});
     w.session().store().settle();
+}
+
+TEST(LongMaterial, WhatWasCutShortOnDiskIsSilentAndSaidOnce) {
+    Window w;
+    const support::Folder folder;
+    importReach(w, folder);
     int told = 0;
     QString line;
     QObject::connect(&w.session(), &app::Session::told, [&](const QString&, const QStringList& lines, bool) {
@@ -192,10 +197,7 @@ TEST(LongMaterial, WhatWasCutShortOnDiskIsSilentAndSaidOnce) {
 TEST(LongMaterial, PreferencesSayWhatIsKeptAndEmptyIt) {
     Window w;
     const support::Folder folder;
-    support::writeSound(folder / "reach.wav", support::noise(40, 48000, 2, 2, 0.2),
-                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-    w.import({folder / "reach.wav"});
-    w.session().store().settle();
+    importReach(w, folder);
     ASSERT_GT(w.session().store().bytes(), 10'000'000);
     w.key(Qt::Key_Comma, Qt::ControlModifier);
     auto* empty = w.child<QPushButton>("emptyStore");
