@@ -237,6 +237,9 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
             isFree = wander > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
         }
     }
+    if (window.feel == Feel::Free && tracked.size() < 2)
+        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
+    if (window.feel != Feel::Either) isFree = window.feel == Feel::Free && tracked.size() >= 2;
     if (isFree)
         settleFree(out, std::move(tracked), heard, bar);
     else

@@ -14,17 +14,21 @@
 
 namespace hear {
 
+// How a recording was played, where somebody says so: to a click, or free.
+enum class Feel { Either, Steady, Free };
+
 // Between which tempos to listen; one octave settles half and double.
 struct Window {
     Bpm low{slowestPulse};
     Bpm high{fastestPulse};
+    Feel feel = Feel::Either;
     bool operator==(const Window&) const = default;
     bool holds(Bpm bpm) const { return bpm >= low && bpm <= high; }
 };
 
 // What listen() finds in the same recording may be another with another of these: what was heard and kept is then
 // heard again.
-inline constexpr int listenVersion = 1;
+inline constexpr int listenVersion = 2;
 
 struct Heard {
     std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them

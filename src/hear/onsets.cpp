@@ -78,7 +78,11 @@ std::int64_t refined(const Read& read, std::int64_t frames, int rate, std::int64
                      double reachSeconds) {
     const auto reach = static_cast<std::int64_t>(reachSeconds * rate);
     const auto cell = std::max<std::int64_t>(1, rate / 4000); // a quarter of a millisecond
-    const std::int64_t from = std::max<std::int64_t>(earliest, coarse - reach);
+    // What was there before is heard over so many cells, also before the first place that comes into question:
+    // judged by a few cells alone, the loud part of any low note's cycle would be a rise.
+    constexpr std::int64_t behind = 56; // 14 ms: a cycle of the lowest usual notes
+    const std::int64_t firstPlace = std::max<std::int64_t>(earliest, coarse - reach);
+    const std::int64_t from = std::max<std::int64_t>(0, firstPlace - behind * cell);
     const std::int64_t to = std::min<std::int64_t>(frames, coarse + reach);
     const std::int64_t cells = (to - from) / cell;
     if (cells < 4) return std::clamp<std::int64_t>(coarse, 0, frames - 1);
@@ -98,12 +102,12 @@ std::int64_t refined(const Read& read, std::int64_t frames, int rate, std::int64
     std::int64_t best = 0;
     double bestRise = -1;
     // A recording may begin with an attack: before its first frame there is silence.
-    for (std::int64_t c = from == 0 ? 0 : 1; c + ahead <= cells; ++c) {
+    for (std::int64_t c = from == 0 ? (firstPlace - from) / cell : behind; c + ahead <= cells; ++c) {
         float peak = 0;
         for (std::int64_t k = c; k < c + ahead; ++k)
             peak = std::max(peak, level[static_cast<std::size_t>(k)]);
         float floor = 0;
-        for (std::int64_t k = std::max<std::int64_t>(0, c - 24); k < c; ++k)
+        for (std::int64_t k = std::max<std::int64_t>(0, c - behind); k < c; ++k)
             floor = std::max(floor, level[static_cast<std::size_t>(k)]);
         const double rise = std::log((peak + 1e-5) / (floor + 1e-5)) + 0.5 * double(peak - floor);
         if (rise > bestRise) {
@@ -115,7 +119,7 @@ std::int64_t refined(const Read& read, std::int64_t frames, int rate, std::int64
     for (std::int64_t k = best; k < std::min(cells, best + ahead); ++k)
         peak = std::max(peak, level[static_cast<std::size_t>(k)]);
     float floor = 0;
-    for (std::int64_t k = std::max<std::int64_t>(0, best - 24); k < best; ++k)
+    for (std::int64_t k = std::max<std::int64_t>(0, best - behind); k < best; ++k)
         floor = std::max(floor, level[static_cast<std::size_t>(k)]);
     const float threshold = floor + 0.12F * std::max(0.0F, peak - floor);
     std::int64_t at = best;

@@ -18,6 +18,6 @@ std::vector<double> trackedBeats(const std::vector<Event>& events, const Strengt
 // The fewest pins, on beats, for which every beat lies within `tolerance` seconds of the line between its pins.
 // REQUIRES two beats or more, in order. Beat 0 is beats[downbeat].
 std::vector<metre::Pin> pinsThrough(const std::vector<double>& beats, std::size_t downbeat,
-                                    double tolerance = 0.005);
+                                    double tolerance = 0.003);
 
 } // namespace hear
