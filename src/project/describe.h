@@ -4,6 +4,7 @@
 #pragma once
 
 #include "metre/tempo.h"
+#include "project/pins.h"
 #include "project/project.h"
 
 #include <array>
@@ -68,6 +69,25 @@ struct Words<Fade::Shape> {
     static constexpr const char* what = "shape of fade";
     static constexpr std::array<std::pair<Fade::Shape, const char*>, 2> all = {
         {{Fade::Shape::Linear, "linear"}, {Fade::Shape::EqualPower, "equal-power"}}};
+};
+
+template <>
+struct Words<Straightness::To> {
+    static constexpr const char* what = "degree of straightness";
+    static constexpr std::array<std::pair<Straightness::To, const char*>, 3> all = {
+        {{Straightness::To::Beat, "beat"}, {Straightness::To::Bar, "bar"}, {Straightness::To::Phrase, "phrase"}}};
+};
+template <>
+struct Words<hear::Feel> {
+    static constexpr const char* what = "way of playing";
+    static constexpr std::array<std::pair<hear::Feel, const char*>, 3> all = {
+        {{hear::Feel::Either, "either"}, {hear::Feel::Steady, "steady"}, {hear::Feel::Free, "free"}}};
+};
+template <>
+struct Words<Lead::Every> {
+    static constexpr const char* what = "way to lead";
+    static constexpr std::array<std::pair<Lead::Every, const char*>, 3> all = {
+        {{Lead::Every::Piece, "piece"}, {Lead::Every::Bar, "bar"}, {Lead::Every::Beat, "beat"}}};
 };
 
 // describe(v, x) calls v.member(name, x's member, limits, since) for each. V decides what that does: it is not told
@@ -141,6 +161,7 @@ template <class V>
 void describe(V& v, hear::Window& w) {
     v.member("low", w.low, Limits{1e-9, 1e6});
     v.member("high", w.high, Limits{1e-9, 1e6});
+    v.member("feel", w.feel, {}, 6);
 }
 inline const char* wrongWith(const hear::Window& w) {
     return w.high > w.low ? nullptr : "“listen” is no range of tempos";
@@ -153,6 +174,27 @@ void describe(V& v, Marks& m) {
 }
 inline const char* wrongWith(const Marks& m) {
     return m.to > m.from ? nullptr : "the marks of a source are out of range";
+}
+
+template <class V>
+void describe(V& v, PinNote& n) {
+    v.member("beat", n.beat, beatsAnywhere);
+    v.member("byHand", n.byHand);
+    v.member("locked", n.locked);
+    v.member("name", n.name);
+}
+
+template <class V>
+void describe(V& v, Straightness& s) {
+    v.member("to", s.to);
+    v.member("percent", s.percent, Limits{0, 100});
+}
+
+template <class V>
+void describe(V& v, Lead& l) {
+    v.member("clip", l.clip, ids);
+    v.member("every", l.every);
+    v.member("smooth", l.smooth, Limits{0, smoothest.value});
 }
 
 template <class V>
@@ -176,6 +218,19 @@ void describe(V& v, Source& s) {
     v.member("marks", s.marks, {}, 2);
     v.member("following", s.following, {}, 4);
     v.member("set", s.set, ids, 5);
+    v.member("pinNotes", s.notes, {}, 6);
+    v.member("straight", s.straight, {}, 6);
+    v.member("beatUnit", s.beatUnit, Limits{1, 32}, 6);
+    v.member("sensitivity", s.sensitivity, Limits{0, 1}, 6);
+}
+inline const char* wrongWith(const Source& s) {
+    for (std::size_t i = 0; i < s.notes.size(); ++i) {
+        if (i > 0 && s.notes[i].beat <= s.notes[i - 1].beat) return "the notes on pins do not follow each other";
+        if (!s.beats || !hasPinAt(*s.beats, s.notes[i].beat)) return "a note on a pin has no pin";
+    }
+    for (const int unit : {1, 2, 4, 8, 16, 32})
+        if (s.beatUnit == unit) return nullptr;
+    return "“beatUnit” is out of range";
 }
 
 template <class V>
@@ -255,6 +310,7 @@ template <class V>
 void describe(V& v, Project& p) {
     v.member("rate", p.rate, Limits{lowestProjectRate, highestProjectRate});
     v.member("tempo", p.tempo);
+    v.member("lead", p.lead, {}, 6);
     v.member("metre", p.metre);
     v.member("keys", p.keys, {}, 4);
     v.member("sections", p.sections, {}, 4);

@@ -410,8 +410,25 @@ Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats 
         const Beats begins = time.beatOf(c.from);
         c.from = turn.from;
         const ClipTime round(p.tempo, c, &s, time.follows());
-        c.at += begins - s.beats->beatAt(turn.from);
-        c.to = std::max(c.from + shortest, round.at(s.beats->beatAt(turn.from) + length));
+        const Beats turnBegins = round.beats().beatAt(turn.from);
+        c.at += begins - turnBegins;
+        c.to = std::max(c.from + shortest, round.at(turnBegins + length));
+        return {};
+    });
+}
+
+Result<Project> playMarked(const Project& p, const std::vector<ClipId>& ids) {
+    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+        if (!s.marks) return base::problem(fmt::format("Nothing of {} is marked.", s.name));
+        if (s.beats) {
+            c.at += time.beatOf(c.from) - time.beats().beatAt(s.marks->from);
+        } else {
+            c.at = p.tempo.beatAt(time.heardAt(c.from));
+        }
+        c.from = s.marks->from;
+        c.to = s.marks->to;
+        c.turn = s.marks;
+        c.stretch.loop = true;
         return {};
     });
 }

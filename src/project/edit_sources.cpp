@@ -2,78 +2,18 @@
 
 #include "metre/tempo.h"
 #include "project/changed.h"
+#include "project/pins.h"
 #include "project/sets.h"
 #include "project/settle.h"
 #include "project/timing.h"
+#include "project/with_source.h"
 
 #include <algorithm>
 #include <cmath>
-#include <map>
 
 namespace project {
 
 namespace {
-
-bool usesWhole(const Clip& clip, const Source& s) {
-    return std::abs(clip.from.value) < 1e-6 && std::abs((clip.to - s.wholeEnd()).value) < 1e-6;
-}
-
-// A clip's part in a source whose beats have changed: whole stays whole, and what goes round goes round as often.
-bool follow(Clip& c, const Source& old, const Source& changed) {
-    if (usesWhole(c, old)) {
-        c.to = changed.wholeEnd();
-        return true;
-    }
-    const Seconds oldEnd = old.wholeEnd();
-    if (!c.stretch.loop || c.turn || c.to <= oldEnd) return false;
-    const Seconds oldFrom = old.beats ? old.beats->secondsAt(Beats(0)) : Seconds(0);
-    const Seconds from = changed.beats ? changed.beats->secondsAt(Beats(0)) : Seconds(0);
-    const double turn = (changed.wholeEnd() - from).value;
-    const double oldTurn = (oldEnd - oldFrom).value;
-    if (turn < shortestTurn || oldTurn < shortestTurn) return false;
-    const auto moved = [&](Seconds u) {
-        return u <= oldEnd ? u : from + Seconds((u - oldFrom).value / oldTurn * turn);
-    };
-    const Seconds to = moved(c.to);
-    const Seconds begins = moved(c.from);
-    if (begins >= to) return false;
-    c.from = begins;
-    c.to = to;
-    return true;
-}
-
-// Fails when a locked clip would have to follow a source whose beats have changed.
-Result<void> clipsFollow(const Project& p, const Source& old, const Source& changed) {
-    if (old.beats == changed.beats && old.loopBeats == changed.loopBeats) return {};
-    for (const TrackPtr& t : p.tracks)
-        for (const Clip& c : t->clips)
-            if (c.locked && c.source == changed.id)
-                return base::problem(fmt::format(
-                    "A locked clip on {} uses {}; unlock it to change the source's beats.", t->name, old.name));
-    return {};
-}
-
-// Puts a changed source in the place of the one with its id, its set in time with it, and lets the clips that use
-// the whole of them follow.
-Result<Project> withSource(const Project& p, const Source& changed) {
-    std::map<SourceId, Source> all{{changed.id, changed}};
-    for (const SourcePtr& s : p.sources)
-        if (changed.set && s->set == changed.set && s->id != changed.id)
-            all.emplace(s->id, inTimeWith(*s, changed));
-    for (const auto& [id, now] : all)
-        if (auto may = clipsFollow(p, *sourceOf(p, id), now); !may) return tl::unexpected(may.error());
-    Project out = p;
-    for (SourcePtr& s : out.sources)
-        if (const auto now = all.find(s->id); now != all.end()) s = std::make_shared<const Source>(now->second);
-    eachTrack(out, [&](Track& track) {
-        bool any = false;
-        for (Clip& c : track.clips)
-            if (const auto now = all.find(c.source); now != all.end())
-                any = follow(c, *sourceOf(p, c.source), now->second) || any;
-        return any;
-    });
-    return out;
-}
 
 Seconds downbeatOf(const Source& s) {
     return s.beats ? s.beats->secondsAt(Beats(0)) : Seconds(0);
@@ -93,32 +33,14 @@ Added addSources(const Project& p, std::vector<Source> sources) {
 
 namespace {
 
-// withSource, and what was placed because no beat was known is stretched from now on.
-Result<Project> withBeatsOf(const Project& p, const Source& changed) {
-    const bool knewNone = !sourceOf(p, changed.id)->beats;
-    auto followed = withSource(p, changed);
-    if (!followed) return followed;
-    Project out = std::move(*followed);
-    const std::vector<SourceId> ids = togetherWith(p, changed.id);
-    if (knewNone && changed.beats)
-        eachTrack(out, [&](Track& track) {
-            bool any = false;
-            for (Clip& c : track.clips)
-                if (c.rule && std::find(ids.begin(), ids.end(), c.source) != ids.end()) {
-                    c.rule.reset();
-                    any = true;
-                }
-            return any;
-        });
-    return out;
-}
-
 // The beats more or fewer, wherever they lie: free playing stays free.
 void scaleAll(Source& s, double factor) {
     std::vector<metre::Pin> pins = s.beats->pins();
     for (metre::Pin& pin : pins)
         pin.beat = Beats(pin.beat.value * factor);
     if (auto map = metre::BeatMap::make(std::move(pins))) s.beats = std::move(*map);
+    for (PinNote& note : s.notes)
+        note.beat = Beats(note.beat.value * factor);
     if (!s.loopBeats) return;
     const Beats scaled(s.loopBeats->value * factor);
     const bool whole = scaled.value == std::round(scaled.value) && scaled.value >= 1;
@@ -169,6 +91,14 @@ Result<Project> setSourceReading(const Project& p, SourceId id, hear::Reading re
     return withBeatsOf(p, changed);
 }
 
+Result<Project> noteReading(const Project& p, SourceId id, hear::Reading reading) {
+    const SourcePtr s = sourceOf(p, id);
+    if (!s) return tl::unexpected(mayChange(p, id).error());
+    Source changed = *s;
+    putReading(changed, std::move(reading));
+    return withSource(p, changed);
+}
+
 Result<Project> chooseReading(const Project& p, SourceId id, hear::Witness by) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return tl::unexpected(mayChange(p, id).error());
@@ -180,7 +110,7 @@ Result<Project> chooseReading(const Project& p, SourceId id, hear::Witness by) {
     return withBeatsOf(p, changed);
 }
 
-Result<Project> setSourceBeats(const Project& p, SourceId id, int beats) {
+Result<Project> setSourceBeats(const Project& p, SourceId id, double beats) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return tl::unexpected(mayChange(p, id).error());
     Seconds from = downbeatOf(*s);
@@ -190,12 +120,12 @@ Result<Project> setSourceBeats(const Project& p, SourceId id, int beats) {
         to = s->marks->to;
     }
     const double seconds = (to - from).value;
-    if (beats < 1 || seconds <= 0) return base::problem(fmt::format("{} needs at least one beat.", s->name));
-    const Bpm bpm = hear::tempoOf(beats, seconds);
+    if (!(beats >= 1) || seconds <= 0) return base::problem(fmt::format("{} needs at least one beat.", s->name));
+    const Bpm bpm = Bpm(60 * beats / seconds);
     if (auto fits = tempoFits(*s, bpm); !fits) return tl::unexpected(fits.error());
     hear::Reading reading = said(hear::Witness::Typed, bpm);
     reading.beats = Beats(beats);
-    reading.evidence = fmt::format("{} beats in {:.3f} s", beats, seconds);
+    reading.evidence = fmt::format("{:g} beats in {:.3f} s", beats, seconds);
     reading.pins = {{from, Beats(0)}, {to, Beats(beats)}};
     return setSourceReading(p, id, std::move(reading));
 }
@@ -241,18 +171,26 @@ Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
         return base::problem(
             fmt::format("The first downbeat of {} must lie within its {:.3f} s.", s->name, s->length().value));
     Source changed = *s;
-    // Steady beats move as they are; of free playing, the nearest beat becomes the first.
+    // Steady beats move as they are; of free playing, and where other pins were set by hand, the nearest beat
+    // becomes the first.
     std::vector<metre::Pin> pins = s->beats->pins();
+    const bool isFree = pins.size() > 2 || std::any_of(s->notes.begin(), s->notes.end(),
+                                                       [](const PinNote& n) { return n.beat != Beats(0); });
     const Beats beatThere(std::round(s->beats->beatAt(at).value));
     const Seconds by = at - downbeatOf(*s);
     for (metre::Pin& pin : pins)
-        if (pins.size() > 2)
+        if (isFree)
             pin.beat -= beatThere;
         else
             pin.at += by;
+    for (PinNote& note : changed.notes)
+        if (isFree) note.beat -= beatThere;
     auto map = metre::BeatMap::make(std::move(pins));
     if (!map) return tl::unexpected(map.error());
     changed.beats = std::move(*map);
+    // Listening again leaves it where it was put.
+    if (!isFree && changed.notes.empty() && hasPinAt(*changed.beats, Beats(0)))
+        changed.notes.push_back({Beats(0), true, false, {}});
     if (changed.loopBeats && changed.beats->secondsAt(*changed.loopBeats) > s->length() + Seconds(0.05))
         changed.loopBeats.reset();
     return withSource(p, changed);
@@ -304,6 +242,7 @@ Result<Project> forgetBeat(const Project& p, SourceId id) {
     if (!s) return tl::unexpected(mayChange(p, id).error());
     Source changed = *s;
     changed.beats.reset();
+    changed.notes.clear();
     changed.loopBeats.reset();
     changed.chosen.reset();
     return withSource(p, changed);

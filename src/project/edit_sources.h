@@ -22,9 +22,11 @@ Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Wit
 Result<Project> chooseReading(const Project& p, SourceId id, hear::Witness by);
 // Puts a reading into the source, in the place of one by the same witness, and uses it.
 Result<Project> setSourceReading(const Project& p, SourceId id, hear::Reading reading);
+// The same, and goes on using the one that was used: it can be picked.
+Result<Project> noteReading(const Project& p, SourceId id, hear::Reading reading);
 // Says that the source has this many beats between its marks, or, without marks, from its first downbeat to its
 // end: 8 beats in 3.750 s are 128 BPM.
-Result<Project> setSourceBeats(const Project& p, SourceId id, int beats);
+Result<Project> setSourceBeats(const Project& p, SourceId id, double beats);
 // Sets the marks. They change nothing until a number of beats is said.
 Result<Project> setMarks(const Project& p, SourceId id, Seconds from, Seconds to);
 // Takes over the readings Heard and Length of `heard`, a copy of the source that was listened to again; with

@@ -2,6 +2,7 @@
 
 #include "metre/tempo.h"
 #include "project/changed.h"
+#include "project/lead.h"
 #include "project/timing.h"
 
 #include <cmath>
@@ -95,6 +96,11 @@ Result<Project> setTempo(const Project& p, Bpm bpm) {
 }
 
 Result<Project> setTempoMap(const Project& p, metre::TempoMap map) {
+    if (auto may = mayChangeTempo(p); !may) return tl::unexpected(may.error());
+    return withTempo(p, std::move(map));
+}
+
+Result<Project> withTempo(const Project& p, metre::TempoMap map) {
     if (map.points().back().at > furthest)
         return base::problem("A change of tempo cannot lie that far from the beginning.");
     Project out = p;

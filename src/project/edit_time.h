@@ -13,7 +13,8 @@ struct Range {
     bool operator==(const Range&) const = default;
 };
 
-// Clips keep their beats in all of these, but for Fixed ones, which keep their seconds.
+// Clips keep their beats in all of these, but for Fixed ones, which keep their seconds. Those of the tempo fail
+// while a recording leads (lead.h): the tempo is its own then.
 
 // The tempo at the beginning becomes bpm; a map of several points is scaled as a whole.
 Result<Project> setTempo(const Project& p, Bpm bpm);

@@ -3,6 +3,7 @@
 
 #include "base/utf8.h"
 #include "project/describe.h"
+#include "project/lead.h"
 
 #include <array>
 #include <cmath>
@@ -369,6 +370,7 @@ void checkReferences(const Project& p) {
             if (!sourceOf(p, c.source)) throw Wrong{"a clip's source is not in the project"};
         }
     }
+    if (p.lead && clipOf(p, p.lead->clip) == nullptr) throw Wrong{"the clip that leads is not in the project"};
 }
 
 } // namespace
@@ -422,7 +424,7 @@ Result<Project> fromJson(const std::string& text, const std::filesystem::path& f
         bringUpToDate(j, version);
         auto p = readFrom<Project>(j, {"project", {}, folder, static_cast<int>(version)});
         checkReferences(p);
-        return p;
+        return withLead(p);
     } catch (const Wrong& wrong) {
         std::string reason = wrong.what;
         if (!reason.empty() && reason.back() == '.') reason.pop_back();
@@ -444,6 +446,9 @@ std::vector<StoredMember> storedMembers() {
     notice<metre::Pin>("pin", all);
     notice<hear::Window>("listen", all);
     notice<Marks>("marks", all);
+    notice<PinNote>("pin note", all);
+    notice<Straightness>("straight", all);
+    notice<Lead>("lead", all);
     notice<Track>("track", all);
     notice<Clip>("clip", all);
     notice<Fade>("fade", all);

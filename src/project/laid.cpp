@@ -179,11 +179,11 @@ class Layer {
         const auto [place, isNew] = wholes_.try_emplace(maker.key());
         Whole& whole = place->second;
         if (!isNew) return whole;
-        auto map = mapOf(source, time, clip.at, from, to, lap);
+        auto map = mapOf(time, clip.at, from, to, lap);
         // Beyond the clip it may go too far.
         if (!map && !goesRound && (from < clip.from || to > clip.to)) {
             wholes_.erase(place); // others that share it have parts of their own
-            map = mapOf(source, time, clip.at, clip.from, clip.to, lap);
+            map = mapOf(time, clip.at, clip.from, clip.to, lap);
             own_ = {};
             if (map)
                 own_ = {jobOf(source, std::move(*map), settings), frameOf(time.heardAt(clip.from + lap)), {}};
@@ -200,15 +200,14 @@ class Layer {
         return whole;
     }
 
-    Result<metre::TimeMap> mapOf(const Source& source, const ClipTime& time, Beats at, Seconds from, Seconds to,
-                                 Seconds lap) const {
+    Result<metre::TimeMap> mapOf(const ClipTime& time, Beats at, Seconds from, Seconds to, Seconds lap) const {
         const metre::TimePoint first{sourceFrame(from), Frames(0)};
         if (!time.isFitted())
             return metre::TimeMap::make({first, {sourceFrame(to), sourceFrame(to) - sourceFrame(from)}});
         // The end of a turn is the beginning of the next; within this one it is still its end.
-        const Beats lapBeats = lap.value > 0 ? time.beatOf(from + lap) - source.beats->beatAt(from) : Beats(0);
-        const Beats begins = source.beats->beatAt(from) + lapBeats;
-        const Beats ends = source.beats->beatAt(to) + lapBeats;
+        const Beats lapBeats = lap.value > 0 ? time.beatOf(from + lap) - time.beats().beatAt(from) : Beats(0);
+        const Beats begins = time.beats().beatAt(from) + lapBeats;
+        const Beats ends = time.beats().beatAt(to) + lapBeats;
         const auto heardFrame = [&](Beats b) { // of the source's beats, counted on
             if (time.follows()) return frameAt(at + b);
             return frameOf(p_.tempo.secondsAt(at) + Seconds(b.value * 60 / time.held()->value));
@@ -218,9 +217,8 @@ class Layer {
         std::vector<metre::TimePoint> points{first};
         static const std::vector<Beats> none;
         const Beats shift = at + lapBeats; // from the source's own beats to the project's
-        for (const Beats b :
-             bendsOf(time.follows() ? bends_ : none, *source.beats, shift, at + begins, at + ends)) {
-            const metre::TimePoint m{sourceFrame(source.beats->secondsAt(b - shift)), heardFrame(b - at) - start};
+        for (const Beats b : bendsOf(time.follows() ? bends_ : none, time.beats(), shift, at + begins, at + ends)) {
+            const metre::TimePoint m{sourceFrame(time.beats().secondsAt(b - shift)), heardFrame(b - at) - start};
             // Two bends within a frame of each other are one.
             const bool apart = m.source > points.back().source && m.output > points.back().output &&
                                m.source < last.source && m.output < last.output;

@@ -65,6 +65,8 @@ Result<Source> extracted(const Source& source, const Clip& clip, const fs::path&
     part.key = source.key;
     part.kind = source.kind;
     part.beatsInBar = source.beatsInBar;
+    part.beatUnit = source.beatUnit;
+    part.straight = source.straight;
     part.following = source.following;
     part.beats.reset();
     part.chosen.reset();
@@ -86,6 +88,9 @@ Result<Source> extracted(const Source& source, const Clip& clip, const fs::path&
     reading.evidence = fmt::format("a part of {}", source.name);
     reading.pins = beats->pins();
     part.beats = std::move(*beats);
+    part.notes = source.notes;
+    for (PinNote& note : part.notes)
+        note.beat -= zero;
     part.chosen = hear::Witness::Typed;
     putReading(part, std::move(reading));
     return part;

@@ -25,6 +25,13 @@ std::vector<Frames> sliceStarts(const Sound& sound, double sensitivity) {
     return list;
 }
 
+metre::BeatMap Source::fitted() const {
+    Beats grain(0);
+    if (straight.to == Straightness::To::Bar) grain = metre().bar();
+    if (straight.to == Straightness::To::Phrase) grain = metre().bar() * double(barsInPhrase);
+    return metre::followed(*beats, grain, straight.percent / 100);
+}
+
 Beats Source::endBeat() const {
     if (loopBeats) return *loopBeats;
     const Beats end = beats->beatAt(length());

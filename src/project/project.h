@@ -96,6 +96,24 @@ struct Marks {
     bool operator==(const Marks&) const = default;
 };
 
+// What is known of a pin beyond its place: who set it, whether it may be moved, what it is called.
+struct PinNote {
+    Beats beat; // whose pin it is: one of the beat map's lies there
+    bool byHand = false;
+    bool locked = false;
+    std::string name{}; // a section of the recording: verse, break; empty: none
+    bool operator==(const PinNote&) const = default;
+};
+
+// How strictly a recording follows its beats when it is fitted.
+struct Straightness {
+    enum class To { Beat, Bar, Phrase };
+    To to = To::Beat;     // what lands: every beat that is known, every bar, every four bars
+    double percent = 100; // how far it is drawn there: 0 keeps the playing as it is, at one tempo
+    bool operator==(const Straightness&) const = default;
+};
+inline constexpr int barsInPhrase = 4;
+
 // The onsets at which a recording is cut into slices: those at least as strong as a sensitivity of 0 (the strongest
 // only) to 1 (all) asks for.
 std::vector<Frames> sliceStarts(const Sound& sound, double sensitivity);
@@ -114,7 +132,11 @@ struct Source {
     std::optional<metre::BeatMap> beats; // none: no beat is known
     std::optional<hear::Key> key;
     std::optional<Beats> loopBeats; // from the first downbeat to where the loop ends; none: at the end of the file
-    int beatsInBar = 4;
+    std::vector<PinNote> notes;     // by beat
+    Straightness straight;
+    int beatsInBar = 4;     // counted ones: six in 6/8
+    int beatUnit = 4;       // 8 in 6/8; beats themselves are quarters
+    double sensitivity = 1; // which of its onsets count: 0 the strongest only, 1 all
     hear::Kind kind = hear::Kind::NoBeat;
     hear::Window window;        // the tempos that were listened between
     std::optional<Marks> marks; // set by hand: a whole number of beats lies between
@@ -122,6 +144,9 @@ struct Source {
     std::optional<SetId> set;   // recorded together with the others of it (sets.h)
 
     Seconds length() const { return facts.length(); }
+    metre::Metre metre() const { return {beatsInBar, beatUnit}; }
+    // The beats by which its clips are fitted: `beats`, as strictly as it follows them. REQUIRES beats.
+    metre::BeatMap fitted() const;
     // Where the loop ends: after loopBeats; else at a whole number of beats when the file's length is within 2 % of
     // a beat of one, else with the file. REQUIRES beats.
     Beats endBeat() const;
@@ -142,7 +167,8 @@ enum class RuleFrom {
     Clip,
     Track,
     Project,
-    Source // it has no beats, and can only be placed
+    Source, // it has no beats, and can only be placed
+    Lead    // the project's tempo follows it
 };
 
 // Which of a recording's channels are heard, and where. A mono recording sounds on both sides, whatever is said.
@@ -218,6 +244,19 @@ struct LoopRange {
     bool operator==(const LoopRange&) const = default;
 };
 
+// A clip whose beats are the project's tempo: it plays as recorded, and everything else follows it. So do all clips
+// of the same recording in the same place, the parts that it was split into.
+struct Lead {
+    enum class Every { Piece, Bar, Beat };
+    ClipId clip;
+    Every every = Every::Beat; // one tempo for all of it, or another for each bar, or each beat
+    Seconds smooth{0};         // by how much a beat may miss, so that the tempo changes less often
+    SourceId source;           // of the clip; these two are kept up by withLead() (lead.h)
+    Beats at;
+    bool operator==(const Lead&) const = default;
+};
+inline constexpr Seconds smoothest{0.25};
+
 // A named mark over the bars.
 struct Section {
     Beats at;
@@ -228,6 +267,7 @@ struct Section {
 struct Project {
     int rate = 48000;
     metre::TempoMap tempo{Bpm(120)};
+    std::optional<Lead> lead; // none: the project's tempo is its own
     metre::MetreMap metre;
     KeyMap keys;
     std::vector<Section> sections; // by place, each at another

@@ -95,6 +95,9 @@ Source inTimeWith(const Source& source, const Source& changed) {
     timed.beats = changed.beats;
     timed.loopBeats = changed.loopBeats;
     timed.beatsInBar = changed.beatsInBar;
+    timed.beatUnit = changed.beatUnit;
+    timed.notes = changed.notes;
+    timed.straight = changed.straight;
     timed.window = changed.window;
     timed.marks = changed.marks;
     // They may differ in length by a few milliseconds.

@@ -1,6 +1,7 @@
 #include "project/settle.h"
 
 #include "project/import.h"
+#include "project/pins.h"
 
 #include <algorithm>
 #include <cassert>
@@ -109,26 +110,61 @@ std::optional<Beats> loopBeatsFor(const Source& source, Bpm bpm) {
 
 } // namespace
 
-void useReading(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound) {
+namespace {
+
+void use(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound,
+         const std::vector<SourcePin>& kept) {
     assert(reading.bpm);
     source.chosen = reading.by;
     if (!reading.pins.empty()) {
         if (auto map = metre::BeatMap::make(reading.pins)) {
-            source.beats = std::move(*map);
+            takeBeats(source, *map, kept);
             source.loopBeats = reading.beats;
             return;
         }
     }
-    source.beats = metre::BeatMap(*reading.bpm, downbeatFor(source, *reading.bpm, firstSound));
+    takeBeats(source, metre::BeatMap(*reading.bpm, downbeatFor(source, *reading.bpm, firstSound)), kept);
     source.loopBeats =
         reading.beats && reading.by != hear::Witness::Tag ? reading.beats : loopBeatsFor(source, *reading.bpm);
 }
 
+} // namespace
+
+void useReading(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound) {
+    std::vector<SourcePin> kept = keptPins(source);
+    // What somebody says is newer than what they said before, but for what they locked; a name stays at its moment.
+    const bool isSaid = reading.by == hear::Witness::Typed || reading.by == hear::Witness::Tapped;
+    std::vector<SourcePin> named;
+    if (isSaid) {
+        for (const SourcePin& pin : kept)
+            if (!pin.name.empty() && !pin.locked) named.push_back(pin);
+        std::erase_if(kept, [&](const SourcePin& pin) {
+            return !pin.locked && (!reading.pins.empty() || !pin.byHand || pin.beat != Beats(0));
+        });
+    }
+    use(source, reading, firstSound, kept);
+    std::vector<SourcePin> pins = pinsOf(source);
+    bool any = false;
+    for (SourcePin& pin : named) {
+        pin.beat = source.beats->beatAt(pin.at);
+        pin.byHand = false;
+        const auto after =
+            std::find_if(pins.begin(), pins.end(), [&](const SourcePin& o) { return o.beat > pin.beat; });
+        if (hasPinAt(*source.beats, pin.beat)) continue;
+        pins.insert(after, pin);
+        any = true;
+    }
+    Source with = source;
+    if (any && setPins(with, std::move(pins))) source = std::move(with);
+}
+
 void settle(Source& source, std::optional<Seconds> firstSound) {
+    const std::vector<SourcePin> kept = keptPins(source);
     source.beats.reset();
+    source.notes.clear();
     source.loopBeats.reset();
     source.chosen.reset();
-    if (const hear::Reading* best = hear::mostTrusted(source.readings)) useReading(source, *best, firstSound);
+    if (const hear::Reading* best = hear::mostTrusted(source.readings)) use(source, *best, firstSound, kept);
 }
 
 stretch::Method methodFor(hear::Kind kind) {

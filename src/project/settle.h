@@ -17,8 +17,9 @@ bool takeHeard(Source& source, const Source& before);
 // is read again where the project has another rate. Leaves the source alone when stopped.
 void listenTo(Source& source, const base::Progress& progress = {});
 
-// Uses a reading: its beats where it knows them, else its tempo from the first downbeat that was heard.
-// REQUIRES reading.bpm.
+// Uses a reading: its beats where it knows them, else its tempo from the first downbeat that was heard. Pins that
+// were set by hand stay (pins.h); where it is somebody's own word, tapped or typed, only those that are locked, and
+// a first downbeat. Names stay at their moments. REQUIRES reading.bpm.
 void useReading(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound = {});
 
 // Uses the reading that ranks highest; none leaves the source without beats. `firstSound`: where it begins to

@@ -5,7 +5,12 @@
 
 namespace project {
 
+bool leads(const Project& p, const Clip& clip) {
+    return p.lead && clip.source == p.lead->source && clip.at == p.lead->at;
+}
+
 Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const Source* source) {
+    if (leads(p, clip)) return {TimeRule::Place, RuleFrom::Lead, false};
     Ruling r{p.rule, RuleFrom::Project, false};
     if (track.rule) r = {*track.rule, RuleFrom::Track, false};
     if (clip.rule) r = {*clip.rule, RuleFrom::Clip, false};
@@ -17,15 +22,16 @@ Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const So
 }
 
 ClipTime::ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source* source, bool follows)
-    : tempo_(tempo), clip_(clip), source_(source), follows_(follows) {
+    : tempo_(tempo), clip_(clip), follows_(follows) {
     const bool beats = source != nullptr && source->beats.has_value();
-    if (beats) downbeat_ = source->beats->secondsAt(Beats(0));
+    if (beats) beats_ = source->fitted();
+    if (beats) downbeat_ = beats_->secondsAt(Beats(0));
     if (!follows && beats) held_ = clip.heldTempo;
     if (!clip.stretch.loop || source == nullptr) return;
     Turn turn{clip.turn ? clip.turn->from : downbeat_, clip.turn ? clip.turn->to : source->wholeEnd()};
     if (turn.length() < Seconds(shortestTurn)) return;
     turn_ = turn;
-    if (beats) turnBeats_ = source->beats->beatAt(turn.to) - source->beats->beatAt(turn.from);
+    if (beats) turnBeats_ = beats_->beatAt(turn.to) - beats_->beatAt(turn.from);
 }
 
 ClipTime::Place ClipTime::placeOf(Seconds u) const {
@@ -39,14 +45,14 @@ ClipTime::Place ClipTime::placeOf(Seconds u) const {
 
 Beats ClipTime::beatOf(Seconds u) const {
     const Place place = placeOf(u);
-    return source_->beats->beatAt(place.in) + turnBeats_ * double(place.round);
+    return beats_->beatAt(place.in) + turnBeats_ * double(place.round);
 }
 
 Seconds ClipTime::at(Beats b) const {
-    if (!turn_ || b <= source_->beats->beatAt(turn_->to)) return source_->beats->secondsAt(b);
-    const Beats from = source_->beats->beatAt(turn_->from);
+    if (!turn_ || b <= beats_->beatAt(turn_->to)) return beats_->secondsAt(b);
+    const Beats from = beats_->beatAt(turn_->from);
     const double round = std::floor((b - from).value / turnBeats_.value + 1e-12);
-    return source_->beats->secondsAt(b - turnBeats_ * round) + turn_->length() * round;
+    return beats_->secondsAt(b - turnBeats_ * round) + turn_->length() * round;
 }
 
 Seconds ClipTime::heardAt(Seconds u) const {

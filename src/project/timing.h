@@ -6,7 +6,11 @@
 
 namespace project {
 
-// The time rule that counts: the clip's own, else its track's, else the project's. What has no beats is placed.
+// Whether the project's tempo follows this clip.
+bool leads(const Project& p, const Clip& clip);
+
+// The time rule that counts: the clip's own, else its track's, else the project's. What has no beats is placed, and
+// so is what leads.
 struct Ruling {
     TimeRule rule = TimeRule::Stretch;
     RuleFrom from = RuleFrom::Project;
@@ -51,12 +55,14 @@ class ClipTime {
     bool follows() const { return follows_; }
     const std::optional<Bpm>& held() const { return held_; }
     Seconds downbeat() const { return downbeat_; }
+    // The source's beats as it is fitted by them. REQUIRES source->beats.
+    const metre::BeatMap& beats() const { return *beats_; }
 
   private:
     const metre::TempoMap& tempo_;
     const Clip& clip_;
-    const Source* source_;
     bool follows_;
+    std::optional<metre::BeatMap> beats_;
     std::optional<Bpm> held_;
     std::optional<Turn> turn_;
     Beats turnBeats_;

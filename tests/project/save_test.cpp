@@ -155,8 +155,8 @@ TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
     refused("", "damaged");
     refused("[]", "not a Patient Metre project");
     refused("{\"format\": 7}", "not a Patient Metre project");
-    refused(changed("\"version\": 5", "\"version\": 6"), "newer");
-    refused(changed("\"version\": 5", "\"version\": \"two\""), "not a number");
+    refused(changed("\"version\": 6", "\"version\": 7"), "newer");
+    refused(changed("\"version\": 6", "\"version\": \"two\""), "not a number");
     refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
     refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");
     refused(changed("\"bpm\": 104.0", "\"bpm\": \"fast\""), "not a number");

@@ -31,6 +31,8 @@ inline QString ruleFromWord(project::RuleFrom from) {
         return QObject::tr("from its track");
     case project::RuleFrom::Project:
         return QObject::tr("from the project");
+    case project::RuleFrom::Lead:
+        return QObject::tr("it leads");
     case project::RuleFrom::Source:
         break;
     }
