@@ -12,7 +12,7 @@ build_packages=(
 run_packages=(qt6-qpa-plugins libgl1-mesa-dri)
 virtual_display_packages=(xvfb xauth)
 test_packages=(
-  libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev libaubio-dev libqm-dsp-dev
+  libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev libaubio-dev libqm-dsp-dev libsmf-dev
   jackd2 locales mediainfo xdotool clang-format clang-tidy
 )
 

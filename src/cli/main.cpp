@@ -1,5 +1,6 @@
 // pmetre: the command line.
 #include "cli/fit.h"
+#include "cli/lead.h"
 #include "cli/output.h"
 #include "cli/read.h"
 #include "cli/shelf.h"
@@ -85,6 +86,26 @@ int main(int argc, char** argv) {
                        "  pmetre fit pad.wav out.wav --ratio 1.25\n"
                        "The new tempo is written into the file as a tag.");
 
+    cli::LeadCommand lead;
+    CLI::App* leadCommand = app.add_subcommand("lead", "The tempo map of one recording, as a Standard MIDI File");
+    leadCommand->add_option("file", lead.file, "The recording")->required();
+    leadCommand->add_option("-o,--out", lead.out, "The file to write: .mid")->type_name("MAP.mid");
+    leadCommand->add_option("--every", lead.every, "A tempo for each beat, or each bar")
+        ->check(CLI::IsMember({"beat", "bar"}))
+        ->capture_default_str();
+    leadCommand
+        ->add_option("--smooth", lead.smooth,
+                     "By how many milliseconds a beat may miss, so that the tempo changes less often")
+        ->type_name("MS");
+    leadCommand->add_flag("--json", lead.json, "Print the points: beat, bpm and seconds of each");
+    leadCommand->add_flag("--overwrite", lead.overwrite, "Replace the file to write if it is there already");
+    leadCommand->footer(
+        "Beat 0, the beginning of bar 1 of the map, is the recording's first downbeat; --json says at\n"
+        "which second that is. Prints bpm (of the recording as a whole), points (how many tempos)\n"
+        "and worst_ms (by how much the farthest beat misses).\n"
+        "Example:\n"
+        "  pmetre lead towpath_accordion.ogg -o towpath.mid --every bar");
+
     cli::ScanCommand scan;
     CLI::App* scanCommand = app.add_subcommand("scan", "Bring folders into the library");
     scanCommand->add_option("folders", scan.given.files, "Folders; all that lies within them is looked through")
@@ -143,6 +164,8 @@ int main(int argc, char** argv) {
         status = cli::read(read, stop.token(), output);
     else if (fitCommand->parsed())
         status = cli::fit(fit, stop.token(), output);
+    else if (leadCommand->parsed())
+        status = cli::lead(lead, stop.token(), output);
     else if (scanCommand->parsed())
         status = cli::scan(scan, stop.token(), output);
     else if (findCommand->parsed())
