@@ -2,6 +2,7 @@
 //   bench_playing tempo [changes]        16 stereo clips, a change every half second; measured in what the
 //   simulated output
 //                                        recorded, by a tone on tape whose pitch says what tempo is heard
+//   bench_playing pins [changes]         the same when a pin is moved under the play position, ±5 % of local tempo
 //   bench_playing dropouts [seconds]     32 clips, an edit every second, blocks of 128; through JACK where a server
 //   answers
 #include "timed_output.h"
@@ -10,6 +11,7 @@
 #include "play/simulated_output.h"
 #include "project/edit_arrange.h"
 #include "project/edit_clips.h"
+#include "project/edit_pins.h"
 #include "project/edit_sources.h"
 #include "project/edit_time.h"
 #include "project/edit_tracks.h"
@@ -145,6 +147,66 @@ void tempo(int changes) {
     player.stop();
 }
 
+void pins(int changes) {
+    auto output = std::make_unique<play::SimulatedOutput>(48000, play::SimulatedOutput::Pace::RealTime, 5);
+    play::SimulatedOutput& out = *output;
+    play::Player player(std::move(output), [] {});
+    Project p = withTone(*project::setTempo({}, Bpm(60)));
+    const project::SourceId tone = p.sources.back()->id;
+    // A pin every four beats, as of ten minutes played free.
+    for (int b = 0; b <= 592; b += 4)
+        p = *project::putPin(p, tone, metre::Seconds(b), Beats(b));
+    project::LaidPtr laid = project::lay(p);
+    player.setProject(laid);
+    renderAll(player);
+    player.play();
+    const auto run = [&](Clock::duration time) {
+        for (const auto end = Clock::now() + time; Clock::now() < end;) {
+            player.tick();
+            std::this_thread::sleep_for(5ms);
+        }
+    };
+    run(1s);
+    std::vector<double> waits;
+    for (int i = 0; i < changes; ++i) {
+        // Of the four beats that are heard, the end goes a fifth of a second to and fro.
+        const Beats here = player.position();
+        if (here.value - std::floor(here.value / 4) * 4 > 2.5) { // they end too soon
+            run(std::chrono::milliseconds(static_cast<int>((4.1 - std::fmod(here.value, 4)) * 1000)));
+        }
+        const Beats end((std::floor(player.position().value / 4) + 1) * 4);
+        const double was = tempoAt(out.taken(), out.taken().size() / 2 - 400);
+        const metre::Seconds by(i % 2 == 0 ? 0.2 : -0.2);
+        const auto next = project::putPin(p, tone, metre::Seconds(end.value) + by, end);
+        if (!next) continue;
+        p = *next;
+        const std::int64_t asked = out.framesPlayed();
+        laid = project::lay(p, laid);
+        player.setProject(laid);
+        run(500ms);
+        const std::int64_t now = out.framesPlayed();
+        const std::vector<float> all = out.taken();
+        const std::size_t begin = all.size() / 2 - static_cast<std::size_t>(now - asked);
+        double wait = 500;
+        for (std::size_t f = begin; f + 200 < all.size() / 2; f += 24)
+            if (std::abs(tempoAt(all, f) / was - 1) > 0.03) {
+                wait = double(f - begin) / 48;
+                break;
+            }
+        waits.push_back(wait);
+        p = *project::putPin(p, tone, metre::Seconds(end.value), end);
+        laid = project::lay(p, laid);
+        player.setProject(laid);
+        run(700ms);
+    }
+    std::sort(waits.begin(), waits.end());
+    const auto at = [&](double x) { return waits[static_cast<std::size_t>(x * double(waits.size() - 1))]; };
+    fmt::print("a pin moved under ten minutes is heard after: median {:.0f}, p95 {:.0f}, worst {:.0f} ms ({} "
+               "changes)\n",
+               at(0.5), at(0.95), at(1), waits.size());
+    player.stop();
+}
+
 void dropouts(int seconds) {
     play::OutputChoice choice;
     choice.block = 128;
@@ -191,6 +253,8 @@ int main(int argc, char** argv) {
     const int n = argc > 2 ? std::atoi(argv[2]) : 0;
     if (what == "tempo")
         tempo(n > 0 ? n : 40);
+    else if (what == "pins")
+        pins(n > 0 ? n : 20);
     else
         dropouts(n > 0 ? n : 600);
     return 0;

@@ -20,6 +20,7 @@ cp demo/canal_journey/audio/{barge,heron,kalimba,pontoon,reed,towpath}* "$packs/
 build/release/src/pmetre scan --quiet "$packs" >/dev/null
 "$application" "$copy" --select winch --shot "$shots/bars.png"
 "$application" "$copy" --select winch --lamp --shot "$shots/bars-lamplight.png"
+"$application" "$copy" --select towpath --size 1280x900 --shot "$shots/bench.png"
 "$application" "$copy" --select pontoon --dialog pageSources --shot "$shots/sources.png"
 "$application" --shot "$shots/empty.png"
 "$application" --import demo/canal_journey/audio/winch_hands_112bpm.wav demo/canal_journey/audio/keel_bass_96.aiff \

@@ -46,11 +46,19 @@ class Player {
     bool isWaiting() const { return waiting_ || beginning_ || next_ != nullptr; }
     metre::Beats position() const;
 
-    // Plays a recording as it is, from its start, in the place of the project; with a click on its beats where it
-    // has some. The project's play position stays where it was.
-    void playRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click);
-    // The same recording goes on from where it is, with its click on other beats. REQUIRES isPlayingRaw().
-    void retimeRaw(const std::optional<metre::BeatMap>& beats, bool click);
+    // A recording as it is, and how it is heard: with a click on its beats, where it has some, accented by its
+    // metre; round and round between two moments of it.
+    struct RawHearing {
+        std::optional<metre::BeatMap> beats;
+        metre::Metre metre;
+        bool click = false;
+        std::optional<std::pair<metre::Seconds, metre::Seconds>> between;
+        bool operator==(const RawHearing&) const = default;
+    };
+    // Plays it from a moment on, in the place of the project. The project's play position stays where it was.
+    void playRaw(sound::AudioPtr audio, const RawHearing& hearing, metre::Seconds from = metre::Seconds(0));
+    // The same recording goes on from where it is, heard in another way. REQUIRES isPlayingRaw().
+    void hearRaw(const RawHearing& hearing);
     void stopRaw();
     bool isPlayingRaw() const { return raw_ != nullptr; }
     metre::Seconds rawPosition() const; // REQUIRES isPlayingRaw()
@@ -219,7 +227,10 @@ class Player {
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;
     metre::Beats jumpTo_;
-    void makeRaw(sound::AudioPtr audio, const std::optional<metre::BeatMap>& beats, bool click);
+    void makeRaw(sound::AudioPtr audio, const RawHearing& hearing);
+    void locateRaw(metre::Seconds to);
+    metre::Seconds rawLocated_; // counts until the callback has seen it
+    std::int64_t rawOrder_ = 0;
 
     std::unique_ptr<Raw> raw_;
     metre::Beats leftAt_; // the project's position while raw_ plays

@@ -1,5 +1,6 @@
 // Bringing in, in the real window: what is long, what it does, what is said of it, and one click for another
 // choice.
+#include "app/bench/bench.h"
 #include "ui/window.h"
 
 #include "app/window/import_report.h"
@@ -127,6 +128,7 @@ TEST(BringingIn, SeveralOntoATrackComeOneAfterTheOtherAndElsewhereEachOnItsOwn) 
             << "on the bar line where it ends";
         EXPECT_NEAR(std::fmod(clips[i].time().start.value, 4), 0, 1e-6);
     }
+    w.child<app::Bench>("bench")->setFolded(true); // there is room below the track then
     drop(w.bars().viewport(), QPoint(500, w.bars().viewport()->height() - 20), {bass(), shaker()});
     w.settle();
     EXPECT_EQ(w.now().tracks.size(), 3U);

@@ -4,8 +4,8 @@
 #include "ui/window.h"
 
 #include "app/bench/bench.h"
+#include "app/bench/rails_view.h"
 #include "app/bench/readings_list.h"
-#include "app/bench/source_view.h"
 #include "app/sources/sources_model.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
@@ -159,15 +159,13 @@ TEST(Readings, BeatsBetweenMarksThatAreDragged) {
     Loops w;
     w.import({w.loop("a.wav", 100)});
     w.pick(0);
-    auto* view = w.window->findChild<app::SourceView*>();
-    ASSERT_NE(view, nullptr);
-    const double length = w.source().length().value;
-    const auto x = [&](double seconds) { return static_cast<int>(seconds / length * (view->width() - 1)); };
+    auto* rails = w.child<app::RailsView>("rails");
+    const auto x = [&](double seconds) { return static_cast<int>(rails->layout().x(metre::Seconds(seconds))); };
     // The second mark comes to the stroke on the ninth beat.
-    QTest::mousePress(view, Qt::LeftButton, {}, QPoint(x(9.6) - 2, 12));
+    QTest::mousePress(rails, Qt::LeftButton, {}, QPoint(x(9.6), 12));
     for (int i = 1; i <= 6; ++i)
-        QTest::mouseMove(view, QPoint(x(9.6 - i * 0.8), 12));
-    QTest::mouseRelease(view, Qt::LeftButton, {}, QPoint(x(4.8), 12));
+        QTest::mouseMove(rails, QPoint(x(9.6 - i * 0.8), 12));
+    QTest::mouseRelease(rails, Qt::LeftButton, {}, QPoint(x(4.8), 12));
     ASSERT_TRUE(w.source().marks);
     EXPECT_NEAR(w.source().marks->to.value, 4.8, 0.003) << "caught by the attack";
     EXPECT_EQ(w.child<app::Figure>("beatsBetween")->text(), "8");
@@ -198,8 +196,10 @@ TEST(Readings, TappingWhileTheRecordingPlays) {
     ASSERT_NE(tapped, nullptr);
     EXPECT_NEAR(tapped->bpm->value, 75, 6) << tapped->evidence;
     EXPECT_NE(tapped->evidence.find("half of what is heard"), std::string::npos) << tapped->evidence;
-    EXPECT_EQ(w.source().chosen, Witness::Tapped);
+    EXPECT_EQ(w.source().chosen, Witness::Heard) << "it is a reading, to be picked";
     EXPECT_TRUE(player.isPlayingRaw()) << "tapping changes nothing that is being played";
+    w.clickReading(Witness::Tapped);
+    EXPECT_EQ(w.source().chosen, Witness::Tapped);
     QTest::mouseClick(w.child<QPushButton>("hearRaw"), Qt::LeftButton);
     EXPECT_FALSE(player.isPlayingRaw());
 }

@@ -3,6 +3,7 @@
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
+#include "project/pins.h"
 
 #include <QPainterPath>
 #include <algorithm>
@@ -26,7 +27,7 @@ void paintSections(QPainter& p, const BarsScene& s) {
     paintLaneTitle(p, lane, QObject::tr("Sections"));
     p.setClipRect(lane);
     p.setFont(textFont(sizes::text, QFont::DemiBold));
-    const auto& sections = s.session.now().sections;
+    const auto sections = project::sectionsOf(s.session.now());
     for (std::size_t i = 0; i < sections.size(); ++i) {
         const double x = s.layout.x(sections[i].at);
         const double next = i + 1 < sections.size() ? s.layout.x(sections[i + 1].at) : s.size.width() + 200.0;

@@ -1,5 +1,7 @@
 #include "app/bars/bars_waves.h"
 
+#include "app/widgets/clip_wave.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -7,28 +9,10 @@ namespace app {
 
 namespace {
 
-sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, metre::Frames from,
-                         metre::Frames to) {
-    return (to - from).value > 256 ? peaks.over(from, to) : sound::exactExtent(audio, from, to);
-}
-
-// The source under frames of a clip, by the part that holds the first of them.
-sound::Extent sourceExtent(const std::vector<project::Part>& parts, metre::Frames from, metre::Frames to) {
-    auto part = std::upper_bound(parts.begin(), parts.end(), from,
-                                 [](metre::Frames f, const project::Part& p) { return f < p.at; });
-    if (part != parts.begin()) --part;
-    const project::RenderJob& job = *part->job;
-    const auto sourceFrame = [&](metre::Frames f) {
-        return metre::Frames(std::llround(job.map.sourceAt(double((f - part->at + part->from).value))));
-    };
-    return extentOver(job.sound->audio, job.sound->peaks, sourceFrame(from), sourceFrame(to));
-}
-
 std::vector<sound::Extent> workedOut(const Session& session, const project::LaidClip& clip, double perBeat,
                                      int first, int last) {
     const project::Project& project = session.now();
-    const std::vector<project::Part>& parts = clip.time().parts;
-    const auto pieces = session.player().renderedClip(clip.id());
+    const ClipWave wave(session.player(), clip);
     // At one tempo frames run evenly over beats.
     const bool even = project.tempo.isSteady();
     const double perColumn = 60.0 / project.tempo.points().front().bpm.value * project.rate / perBeat;
@@ -42,17 +26,7 @@ std::vector<sound::Extent> workedOut(const Session& session, const project::Laid
     metre::Frames from = frameAt(first);
     for (int column = first; column < last; ++column) {
         const metre::Frames to = std::max(frameAt(column + 1), from + metre::Frames(1));
-        // The piece that holds the column's beginning; another may follow within it.
-        auto piece = std::upper_bound(pieces.begin(), pieces.end(), from,
-                                      [](metre::Frames f, const auto& r) { return f < r.from; });
-        if (piece != pieces.begin()) --piece;
-        std::optional<sound::Extent> heard;
-        for (; piece != pieces.end() && piece->from < to; ++piece) {
-            if (piece->to <= from) continue;
-            const sound::Extent e = extentOver(*piece->audio, *piece->peaks, from - piece->at, to - piece->at);
-            heard = heard ? sound::Extent{std::min(heard->low, e.low), std::max(heard->high, e.high)} : e;
-        }
-        list.push_back(heard ? *heard : sourceExtent(parts, from, to));
+        list.push_back(wave.over(from, to).extent);
         from = to;
     }
     return list;

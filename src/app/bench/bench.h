@@ -1,36 +1,33 @@
-// The bench: the work place for one source. Readings left, the source as recorded in the middle, the Card right.
+// The bench: the work place for one source. What is known of it left, the rails in the middle, the Card right.
 #pragma once
 
-#include "hear/tapped.h"
 #include "project/project.h"
 
 #include <QWidget>
 
-class QHBoxLayout;
 class QLabel;
-class QPushButton;
+class QMenu;
 class QSplitter;
 
 namespace app {
 
+class ByEar;
 class Card;
-class Figure;
-class ReadingsList;
-class Session;
+class RailsView;
 class SelectionList;
-class SourceView;
+class Session;
+class SourceColumn;
+class TempoPlot;
 
 class Bench : public QWidget {
     Q_OBJECT
   public:
     explicit Bench(Session& session, QWidget* parent = nullptr);
-    // Of the selected source.
-    void scaleTempo(double factor); // ½, ×2
-    void roundTempo();
-    void tap();
+    RailsView& rails() { return *rails_; }
+    ByEar& byEar() { return *byEar_; }
+    SourceColumn& column() { return *column_; }
     void typeTempo();
     void swapCompared(); // A|B
-    void playRaw(bool on);
 
     // Folded to its title line, which then says the selection in a sentence: by hand, and while nothing is
     // selected. It opens to the height that it had.
@@ -39,6 +36,12 @@ class Bench : public QWidget {
     // Whose height it shares.
     void setSplitter(QSplitter* splitter);
 
+  signals:
+    void railMenuAsked(const QPoint& global);
+    void straightenAsked(const QPoint& global);
+    void leadAsked(const QPoint& global);
+    void takeTimeAsked();
+
   protected:
     bool eventFilter(QObject*, QEvent*) override;
     void showEvent(QShowEvent*) override;
@@ -46,53 +49,33 @@ class Bench : public QWidget {
     void resizeEvent(QResizeEvent*) override;
 
   private:
+    void buildHead();
+    void buildBody();
+    void connectParts();
     void refresh();
+    void refreshHead(const project::SourcePtr& s);
     void refreshFold();
     void takeHeight();
     QString sentence() const;
-    void refreshBelow(const project::SourcePtr& s);
     project::SourcePtr selected() const;
-    void pickOther(hear::Witness by, int which);
-    void listenBetween(const QString& low, const QString& high);
-    void beatsBetween(const QString& text);
-    QHBoxLayout* buttonRow();
-    QHBoxLayout* listenRow();
-    QHBoxLayout* beatsRow();
 
     Session& session_;
     QSplitter* splitter_ = nullptr;
-    QWidget* head_;
-    QWidget* body_;
-    QLabel* foldHint_;
+    QWidget* head_ = nullptr;
+    QWidget* body_ = nullptr;
+    QLabel* foldHint_ = nullptr;
     bool folded_ = false;
     bool isLine_ = false; // shown as a line now
-    int openHeight_ = 338;
-    QLabel* name_;
-    QLabel* facts_;
-    ReadingsList* readings_;
-    SourceView* view_;
-    SelectionList* many_; // in its place where several clips are selected
-    QLabel* viewTitle_;
-    QPushButton* half_;
-    QPushButton* twice_;
-    QPushButton* round_;
-    QPushButton* tap_;
-    QPushButton* raw_;
-    Figure* low_;
-    Figure* high_;
-    Figure* beats_;
-    hear::Tapping tapping_;
-    std::optional<project::SourceId> tapped_; // whose taps they are
-    std::int64_t taps_ = 0;                   // a fresh number for each time somebody begins to tap
-    Card* card_;
-    // What is heard of the recording: another tempo of it moves the click, another source ends it.
-    struct RawTiming {
-        project::SourceId source;
-        std::optional<metre::BeatMap> beats;
-        bool click = false;
-        bool operator==(const RawTiming&) const = default;
-    };
-    std::optional<RawTiming> raws_;
+    int openHeight_ = 336;
+    QLabel* name_ = nullptr;
+    QLabel* facts_ = nullptr;
+    RailsView* rails_ = nullptr;
+    ByEar* byEar_ = nullptr;
+    TempoPlot* plot_ = nullptr;
+    SourceColumn* column_ = nullptr;
+    QWidget* oneSource_ = nullptr;  // rails and what stands over them
+    SelectionList* many_ = nullptr; // in their place where several clips are selected
+    Card* card_ = nullptr;
 };
 
 } // namespace app

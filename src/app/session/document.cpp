@@ -9,7 +9,7 @@ namespace app {
 namespace {
 
 bool sameDocument(const project::Project& a, const project::Project& b) {
-    return a.rate == b.rate && a.tempo == b.tempo && a.metre == b.metre && a.keys == b.keys &&
+    return a.rate == b.rate && a.tempo == b.tempo && a.lead == b.lead && a.metre == b.metre && a.keys == b.keys &&
            a.sections == b.sections && a.rule == b.rule && a.following == b.following && a.snap == b.snap &&
            a.click == b.click && a.clickDb == b.clickDb && a.countIn == b.countIn && a.outputDb == b.outputDb &&
            a.loop == b.loop && a.sources == b.sources && a.tracks == b.tracks;
@@ -42,6 +42,7 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
         emit said(qt(next.error().text));
         return false;
     }
+    *next = project::withLead(std::move(*next));
     if (sameDocument(*next, now())) return true;
     const project::Project before = now();
     const std::int64_t from = history_.version();
@@ -79,7 +80,10 @@ void Document::redo() {
 }
 
 void Document::amend(const std::function<void(project::Project&)>& change) {
-    history_.amend(change);
+    history_.amend([&change](project::Project& p) {
+        change(p);
+        p = project::withLead(std::move(p));
+    });
     layOut();
 }
 

@@ -9,6 +9,7 @@
 #include "project/edit_tracks.h"
 #include "project/history.h"
 #include "project/laid.h"
+#include "project/lead.h"
 #include "project/missing.h"
 
 #include <QObject>

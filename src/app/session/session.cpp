@@ -4,6 +4,7 @@
 #include "base/user_folders.h"
 #include "base/utf8.h"
 #include "metre/snap.h"
+#include "project/pins.h"
 #include "project/recovery.h"
 #include "project/save.h"
 
@@ -105,7 +106,7 @@ void Session::goTo(Beats to, bool atOnce) {
 }
 
 void Session::goToSection(int n, bool atOnce) {
-    const auto& sections = now().sections;
+    const auto sections = project::sectionsOf(now());
     if (n < 1 || n > static_cast<int>(sections.size())) {
         say(sections.empty() ? tr("There are no sections yet: double click in their lane makes one.")
                              : tr("There are %1 sections.").arg(sections.size()));

@@ -29,6 +29,7 @@ struct BroughtIn {
     std::vector<SourceId> sources;
     QStringList problems;                          // files that did not come in, and warnings
     std::vector<std::vector<SourceId>> likelySets; // equally long
+    std::optional<SourceId> mayLead;               // the first, where the project was empty before
 };
 
 class Session : public QObject {
@@ -96,6 +97,13 @@ class Session : public QObject {
     void recover(const std::filesystem::path& autosaved);
     // Listens to sources again, between these tempos, and uses what then ranks highest.
     void listenAgain(const std::vector<SourceId>& sources, hear::Window window);
+    // Listens to a source anew, or the sum of its set, as to one that was played so, and uses what is heard.
+    void straighten(SourceId source, hear::Feel feel);
+    // Lets a clip lead, and says what comes of it.
+    bool lead(ClipId clip, project::Lead::Every every, metre::Seconds smooth);
+    // With one tempo where it is steady, beat by beat where it was played free.
+    bool leadAsItIsPlayed(ClipId clip);
+    void letGo();
     // Keeps sources together as a set: listens to their sum, off the interface thread, then one edit. Says why
     // where that cannot be.
     void makeSet(const std::vector<SourceId>& sources);

@@ -161,10 +161,6 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
 // On the page, as it is known so far.
 void Session::bringIn(Import& import, std::size_t file, project::Source source) {
     project::Project p = now();
-    if (import.way == NewSources::Lead && !import.ledAlready && source.beats) {
-        import.ledAlready = true;
-        if (auto led = project::setTempo(p, source.beats->meanTempo())) p = std::move(*led);
-    }
     project::Added added = project::addSources(p, {std::move(source)});
     const SourceId id = added.ids.front();
     auto placed = project::placeSources(added.project, {id}, import.track, import.at);
@@ -174,6 +170,13 @@ void Session::bringIn(Import& import, std::size_t file, project::Source source) 
     }
     if (import.way == NewSources::AsRecorded)
         if (auto raw = project::setAsRecorded(placed->project, placed->clips)) placed->project = std::move(*raw);
+    if (import.way == NewSources::Lead && !import.ledAlready) {
+        const ClipId clip = placed->clips.front();
+        if (auto led = project::setLead(placed->project, clip, project::leadAsPlayed(placed->project, clip))) {
+            import.ledAlready = true;
+            placed->project = std::move(*led);
+        }
+    }
     const bool isIn = edit(tr("Import"), std::move(placed->project), import.gesture);
     if (!isIn) return;
     import.came[file] = id;
@@ -205,6 +208,13 @@ void Session::importEnded(Import& import, bool cancelled) {
             if (c.clip->source == *id) clips.push_back(c.id());
     }
     brought.problems = import.problems;
+    const bool isAll = std::all_of(laid()->clips().begin(), laid()->clips().end(), [&](const project::LaidClip& c) {
+        return std::find(brought.sources.begin(), brought.sources.end(), c.clip->source) != brought.sources.end();
+    });
+    if (isAll && !now().lead)
+        for (const SourceId id : brought.sources)
+            if (const project::SourcePtr s = project::sourceOf(now(), id); s && s->beats && !brought.mayLead)
+                brought.mayLead = id;
     brought.likelySets = project::likelySets(now(), brought.sources);
     const QString more = cancelled ? tr(" The rest was cancelled.") : QString();
     const auto n = static_cast<int>(brought.sources.size());

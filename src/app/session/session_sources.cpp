@@ -153,6 +153,70 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
         pieces);
 }
 
+void Session::straighten(SourceId source, hear::Feel feel) {
+    const project::SourcePtr s = project::sourceOf(now(), source);
+    if (!s || !s->sound) return;
+    hear::Window window = s->window;
+    window.feel = feel;
+    const auto generation = document_.generation();
+    std::vector<project::SourcePtr> group;
+    for (const SourceId each : project::togetherWith(now(), source))
+        if (project::SourcePtr one = project::sourceOf(now(), each); one && one->sound)
+            group.push_back(std::move(one));
+    jobs_.start<project::Source>(
+        Lane::Listen, tr("Finding the beats of %1").arg(qt(s->name)),
+        [group, one = *s, window, store = store_.get()](const base::Progress& progress) {
+            project::Source heard = one;
+            heard.window = window;
+            if (heard.set) {
+                if (const auto together = project::hearTogether(group, window, store, progress))
+                    project::takeIn(heard, together->heard);
+            } else {
+                project::listenTo(heard, progress);
+            }
+            heard.content = progress.stopped() ? std::string() : heard.content;
+            return heard;
+        },
+        [this, source, generation](const project::Source& heard) {
+            if (generation != document_.generation() || heard.content.empty()) return;
+            auto next = project::setHeard(now(), source, heard, false);
+            if (next) next = project::chooseReading(*next, source, hear::Witness::Heard);
+            if (!settle(tr("Straighten"), std::move(next))) return;
+            const project::SourcePtr is = project::sourceOf(now(), source);
+            const auto pins = static_cast<int>(is->beats->pins().size());
+            say(pins > 2 ? tr("%1: %n pins keep every beat within 5 ms", nullptr, pins).arg(qt(is->name))
+                         : tr("%1 runs at one tempo, %2 BPM")
+                               .arg(qt(is->name), qt(metre::tempoFigure(is->beats->meanTempo()))));
+        });
+}
+
+bool Session::lead(ClipId clip, project::Lead::Every every, metre::Seconds smooth) {
+    if (!edit(tr("Lead"), project::setLead(now(), clip, every, smooth))) return false;
+    if (!now().lead) return false;
+    const project::SourcePtr s = project::sourceOf(now(), now().lead->source);
+    const auto told = project::leadTempo(*s, every, smooth);
+    if (told)
+        say(tr("%1 leads: %2, no beat misses by more than %3 ms")
+                .arg(qt(s->name), told->bpm.size() == 1
+                                      ? tr("one tempo, %1 BPM").arg(qt(metre::tempoFigure(told->bpm.front())))
+                                      : tr("%n tempos", nullptr, static_cast<int>(told->bpm.size())))
+                .arg(told->worst.value * 1000, 0, 'f', 1));
+    return true;
+}
+
+bool Session::leadAsItIsPlayed(ClipId clip) {
+    return lead(clip, project::leadAsPlayed(now(), clip), metre::Seconds(0));
+}
+
+void Session::letGo() {
+    if (!now().lead) {
+        say(tr("The tempo is the project's own already."));
+        return;
+    }
+    if (edit(tr("Let go"), project::letGo(now())))
+        say(tr("The tempo stays as it is, and is the project's own: Faster or slower scales it"));
+}
+
 void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
     struct Job {
         fs::path file;

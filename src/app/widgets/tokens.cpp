@@ -97,6 +97,11 @@ QScrollBar:vertical { background: %1; width: 10px; }
 QScrollBar::handle { background: %6; border-radius: 3px; min-width: 24px; min-height: 24px; margin: 2px; }
 QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
+QSlider { min-height: 16px; }
+QSlider::groove:horizontal { background: %5; height: 3px; }
+QSlider::handle:horizontal { background: %9; width: 12px; height: 12px; margin: -5px 0; border-radius: 6px; }
+QSlider::handle:horizontal:focus { border: 2px solid %7; width: 8px; height: 8px; }
+QSlider::handle:horizontal:disabled { background: %6; }
 QSplitter::handle { background: %7; }
 QProgressBar { background: %5; border: none; border-radius: 2px; max-height: 6px; }
 QProgressBar::chunk { background: %9; border-radius: 2px; }

@@ -1,6 +1,8 @@
 // The table of commands. The menus of the bar stand in the order in which they are added.
 #include "app/bars/bars_view.h"
 #include "app/bench/bench.h"
+#include "app/bench/by_ear.h"
+#include "app/bench/source_column.h"
 #include "app/deliver/deliver_dialog.h"
 #include "app/shelf/shelf.h"
 #include "app/widgets/text.h"
@@ -52,6 +54,7 @@ std::vector<Command> MainWindow::commandTable() {
     fileCommands(list);
     editCommands(list);
     sourceCommands(list);
+    pinCommands(list);
     clipCommands(list);
     clipTimeCommands(list);
     trackCommands(list);
@@ -217,15 +220,15 @@ void MainWindow::sourceCommands(CommandList& list) {
     list.add("import", tr("&Import…"), keys(Qt::CTRL | Qt::Key_I), Needs::Nothing, OnPage, [this] { askImport(); });
     list.line();
     list.add("half", tr("&Half tempo"), keys(Qt::ALT | Qt::Key_Minus), Needs::Source, OnSource,
-             [this] { bench_->scaleTempo(0.5); });
+             [this] { bench_->column().scaleTempo(0.5); });
     list.add("double", tr("&Double tempo"), keys(Qt::ALT | Qt::Key_Plus), Needs::Source, OnSource,
-             [this] { bench_->scaleTempo(2); });
+             [this] { bench_->column().scaleTempo(2); });
     list.add("round", tr("&Round tempo"), keys(Qt::ALT | Qt::Key_R), Needs::Source, OnSource,
-             [this] { bench_->roundTempo(); });
+             [this] { bench_->column().roundTempo(); });
     list.add("tapSourceKey", tr("Ta&p its tempo"), keys(Qt::SHIFT | Qt::Key_T), Needs::Source, OnSource,
-             [this] { bench_->tap(); });
+             [this] { bench_->byEar().tap(); });
     list.add("hearRecorded", tr("Hear it as &recorded"), keys(Qt::SHIFT | Qt::Key_Space), Needs::Source, OnSource,
-             [this] { bench_->playRaw(!session_.player().isPlayingRaw()); });
+             [this] { bench_->byEar().hear(!session_.player().isPlayingRaw()); });
     list.line();
     list.add(
         "sourceFollows", tr("&Follows the project's tempo"), {}, Needs::Source, OnSource,
@@ -328,7 +331,7 @@ void MainWindow::clipCommands(CommandList& list) {
             session_.edit(tr("Go round"), project::setGoesRound(session_.now(), clips(), on));
         },
         [all] { return all([](const auto& c) { return c.clip->stretch.loop; }); });
-    list.add("trimSilence", tr("Trim silence before it"), {}, Needs::Clips, OnClip, [this, clips] {
+    list.add("trimSilence", tr("Trim silence before it"), {}, Needs::Clips, OnClip | OnRail, [this, clips] {
         if (session_.edit(tr("Trim silence"), project::trimSilence(session_.now(), clips())))
             session_.say(tr("Begins where it begins to sound"));
     });

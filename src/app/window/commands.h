@@ -17,7 +17,7 @@ class QWidget;
 namespace app {
 
 // When a command can be given.
-enum class Needs { Nothing, Clips, OneClip, Source, Track, Pick, Undo, Redo };
+enum class Needs { Nothing, Clips, OneClip, Source, Track, Pick, Pins, Undo, Redo };
 
 // Where a menu at the pointer offers it.
 enum Offer : unsigned {
@@ -28,7 +28,10 @@ enum Offer : unsigned {
     OnPage = 8,
     OnTempo = 16,
     OnSection = 32,
-    OnMetre = 64
+    OnMetre = 64,
+    OnRail = 128,
+    OnStraighten = 256,
+    OnLead = 512
 };
 
 struct Command {

@@ -28,6 +28,12 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     tempo_->setObjectName("projectTempo");
     tempo_->setRoomFor("000.00");
     tempo_->setToolTip(tr("Project tempo in beats a minute. Wheel: ±1, with Shift ±0.1. Double click: type it."));
+    led_ = button({}, tr("What sets the tempo: the project itself, or one recording that everything else follows"),
+                  this);
+    led_->setObjectName("ledBy");
+    led_->setAccessibleName(tr("Led by"));
+    led_->setMinimumWidth(78);
+    led_->setMaximumWidth(112);
     metre_ = new Figure(tr("Metre"), 22, this);
     metre_->setObjectName("metre");
     metre_->setRoomFor("12/8");
@@ -91,6 +97,7 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     row->setContentsMargins(sizes::margin, 8, sizes::margin, 6);
     row->setSpacing(26);
     row->addLayout(column(tr("Project tempo"), tempo_));
+    row->addLayout(column(tr("Led by"), led_));
     row->addLayout(column(tr("Metre"), metre_));
     row->addLayout(column(tr("Key"), key_));
     row->addStretch(1);
@@ -110,6 +117,8 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
         else
             setTempo(bpm->value, {});
     });
+    connect(led_, &QPushButton::clicked, this,
+            [this] { emit leadersAsked(led_->mapToGlobal(QPoint(0, led_->height()))); });
     connect(metre_, &Figure::typed, this, [this](const QString& text) {
         const auto m = metre::parseMetre(text.toStdString());
         if (!m)
@@ -194,6 +203,12 @@ void HeadStrip::setTempo(double bpm, const Gesture& gesture) {
 void HeadStrip::refresh() {
     const project::Project& p = session_.now();
     tempo_->setText(qt(metre::tempoFigure(p.tempo.points().front().bpm)));
+    const project::SourcePtr leader = p.lead ? project::sourceOf(p, p.lead->source) : nullptr;
+    const QString name = leader ? qt(leader->name) : tr("Project");
+    led_->setText(led_->fontMetrics().elidedText(name, Qt::ElideRight, 78) + QStringLiteral(" ▾"));
+    led_->setToolTip(leader ? tr("%1 leads: the tempo is its own, and everything follows it").arg(name)
+                            : tr("What sets the tempo: the project itself, or one recording that everything else "
+                                 "follows"));
     metre_->setText(qt(metre::metreLabel(p.metre.points().front().metre)));
     const auto key = p.keys.points().front().key;
     key_->setText(key ? qt(hear::keyLabel(*key)) : QStringLiteral("–"));

@@ -25,6 +25,9 @@ class HeadStrip : public QWidget {
     void tap();       // one tap of the project's tempo
     void typeTempo(); // as after a double click on it
 
+  signals:
+    void leadersAsked(const QPoint& global); // the menu of what may lead
+
   protected:
     void paintEvent(QPaintEvent*) override;
     void dragEnterEvent(QDragEnterEvent*) override;
@@ -39,6 +42,7 @@ class HeadStrip : public QWidget {
 
     Session& session_;
     Figure* tempo_;
+    QPushButton* led_;
     Figure* metre_;
     Figure* key_;
     Figure* gain_; // of the output

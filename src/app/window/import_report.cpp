@@ -91,6 +91,7 @@ void ImportReport::show(const BroughtIn& brought) {
     shown_.clear();
     offers_.clear();
     problems_ = brought.problems;
+    mayLead_ = brought.mayLead;
     generation_ = session_.document().generation();
     isProblem_ = !brought.problems.isEmpty();
     title_->setText(brought.title);
@@ -199,6 +200,9 @@ void ImportReport::fill(Row& row) {
     }
     const std::vector<ClipId> clips = clipsOf(p, id);
     if (clips.empty() || !s->beats) return;
+    if (mayLead_ == id)
+        offer(tr("Let it lead"), tr("The project takes its tempo, and it plays as recorded"), "reportLead",
+              [this, clip = clips.front()] { session_.leadAsItIsPlayed(clip); });
     if (session_.laid()->find(clips.front())->time().stretched)
         offer(tr("As recorded"), tr("Leave it at its own tempo and pitch"), "reportAsRecorded",
               [this, clips] { session_.edit(tr("As recorded"), project::setAsRecorded(session_.now(), clips)); });

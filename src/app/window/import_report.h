@@ -44,6 +44,7 @@ class ImportReport : public QWidget {
     QWidget* list_;
     QVBoxLayout* rows_;
     std::vector<Row> shown_;
+    std::optional<SourceId> mayLead_;
     std::vector<std::pair<std::vector<SourceId>, QWidget*>> offers_; // of sets
     QStringList problems_;
     std::int64_t generation_ = 0;

@@ -2,6 +2,7 @@
 
 #include "app/bars/bars_view.h"
 #include "app/bench/bench.h"
+#include "app/bench/rails_view.h"
 #include "app/deliver/deliver_dialog.h"
 #include "app/shelf/shelf.h"
 #include "app/sources/sources_page.h"
@@ -105,7 +106,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     levels_->addWidget(bench_);
     levels_->setStretchFactor(0, 1);
     levels_->setHandleWidth(1);
-    levels_->setSizes({324, 338});
+    levels_->setSizes({336, 336});
     levels_->setCollapsible(0, false);
     levels_->setCollapsible(1, false);
     bench_->setSplitter(levels_);
@@ -163,6 +164,12 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
         message_->offer(tr("Take it again"), [this] { session_.takeDevice(); });
     });
     connect(bars_, &BarsView::menuAsked, this, &MainWindow::offerMenu);
+    connect(bench_, &Bench::railMenuAsked, this, [this](const QPoint& at) { offerMenu(OnRail, at); });
+    connect(bench_, &Bench::straightenAsked, this, [this](const QPoint& at) { offerMenu(OnStraighten, at); });
+    connect(bench_, &Bench::leadAsked, this, [this](const QPoint& at) { offerMenu(OnLead, at); });
+    connect(bench_, &Bench::takeTimeAsked, this, &MainWindow::takeTime);
+    connect(&bench_->rails(), &RailsView::pickedChanged, this, &MainWindow::refreshActions);
+    connect(head_, &HeadStrip::leadersAsked, this, &MainWindow::offerLeaders);
     connect(bars_, &BarsView::hinted, this, [this](const QString& hint) {
         status_->setHint(
             hint.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it") : hint);
@@ -220,6 +227,8 @@ void MainWindow::refreshActions() {
                 return bars_->track().has_value();
             case Needs::Pick:
                 return bars_->picked().what != LanePick::What::Nothing;
+            case Needs::Pins:
+                return !bench_->rails().picked().empty();
             case Needs::Source:
                 return session_.selection().source.has_value();
             case Needs::Undo:
@@ -240,6 +249,7 @@ void MainWindow::refreshActions() {
 void MainWindow::offerMenu(Offer place, const QPoint& at) {
     QMenu menu(this);
     menu.setObjectName("pointerMenu");
+    refreshActions(); // what is on may have changed without the document
     commands_->fill(menu, place);
     menu.exec(at);
 }

@@ -48,6 +48,8 @@ class MainWindow : public QMainWindow {
     void clipCommands(CommandList& list);
     void clipTimeCommands(CommandList& list);
     void trackCommands(CommandList& list);
+    void pinCommands(CommandList& list); // these two in command_table_pins.cpp
+    void leadCommands(CommandList& list);
     void tempoCommands(CommandList& list);
     void playCommands(CommandList& list);
     void viewCommands(CommandList& list);
@@ -62,6 +64,12 @@ class MainWindow : public QMainWindow {
     onTrack(const QString& what,
             const std::function<base::Result<project::Project>(const project::Project&, const project::Track&)>&);
     void selectWhere(const std::function<bool(const project::LaidClip&)>& wanted);
+    project::SourcePtr selectedSource() const;
+    std::optional<ClipId> clipOfSelection() const;
+    void straighten(project::Straightness::To to, double percent);
+    void lead(project::Lead::Every every);
+    void offerLeaders(const QPoint& at);
+    void takeTime();
     void rememberRecent();
     void offerRecent();
     void showPreferences();

@@ -1,0 +1,379 @@
+// The rails under the hand: knobs, marks and the click, pressed and dragged.
+#include "app/bench/rails_paint.h"
+#include "app/bench/rails_view.h"
+#include "app/widgets/text.h"
+#include "metre/tempo.h"
+#include "project/edit_pins.h"
+
+#include <QApplication>
+#include <QMouseEvent>
+#include <algorithm>
+#include <cmath>
+
+namespace app {
+
+namespace {
+
+constexpr double reach = 7;      // pixels around a knob or a rung
+constexpr double attraction = 8; // pixels within which onsets and beats attract
+constexpr double slower = 10;    // of dragging with Shift
+constexpr double shortestMarks = 0.02;
+
+bool isSame(Beats a, Beats b) {
+    return std::abs((a - b).value) < 1e-6;
+}
+
+} // namespace
+
+RailsView::Under RailsView::under(const QPointF& at) const {
+    using What = Under::What;
+    if (!scene_) return {};
+    const QPoint p = at.toPoint();
+    if (layout_.upperRuler().contains(p)) {
+        const project::Marks m = marks();
+        const double toFirst = std::abs(layout_.x(m.from) - at.x());
+        const double toSecond = std::abs(layout_.x(m.to) - at.x());
+        if (std::min(toFirst, toSecond) > reach + 2) return {What::UpperRuler, {}, false, 0, {}};
+        return {What::Mark, {}, false, toFirst <= toSecond ? 1 : 2, {}};
+    }
+    if (layout_.upper().contains(p)) return {What::Upper, {}, false, 0, {}};
+    if (layout_.onsets().contains(p)) return {What::Onsets, {}, false, 0, {}};
+    if (layout_.two && layout_.rungs().adjusted(0, 0, 0, 3).contains(p) && scene_->hasBeats()) {
+        // Knobs before rungs, the nearest first.
+        const bool above = at.y() < layout_.rungs().center().y();
+        Under best{What::Rungs, {}, false, 0, {}};
+        double distance = reach;
+        for (const project::SourcePin& pin : scene_->pins()) {
+            const double x = above ? layout_.x(pin.at) : layout_.xHeard(scene_->heardAt(pin.at));
+            const double y = above ? layout_.upperKnobY() : layout_.lowerKnobY();
+            const double d = std::hypot(x - at.x(), y - at.y());
+            if (d >= distance + 2) continue;
+            distance = d;
+            best = {above ? What::UpperKnob : What::LowerKnob, pin.beat, true, 0, {}};
+        }
+        if (best.beat) return best;
+        // The rung under the pointer, between its ends.
+        const double share =
+            (at.y() - layout_.upperKnobY()) / std::max(1.0, layout_.lowerKnobY() - layout_.upperKnobY());
+        const double beatAbove = scene_->beats().beatAt(layout_.at(at.x())).value;
+        const double beatBelow = scene_->sourceBeatAt(layout_.heardAt(at.x())).value;
+        const double middle = beatAbove + (beatBelow - beatAbove) * share;
+        const double perBeat = layout_.perSecond * 60 / scene_->beats().meanTempo().value;
+        if (perBeat < 5) return best;
+        for (const double b : {std::round(middle), std::floor(middle), std::ceil(middle)}) {
+            const Seconds when = scene_->beats().secondsAt(Beats(b));
+            const double x = layout_.x(when) * (1 - share) + layout_.xHeard(scene_->heardAt(when)) * share;
+            if (std::abs(x - at.x()) > reach - 2) continue;
+            const bool isPin = std::any_of(scene_->pins().begin(), scene_->pins().end(),
+                                           [&](const auto& pin) { return isSame(pin.beat, Beats(b)); });
+            return {What::Rung, Beats(b), isPin, 0, {}};
+        }
+        return best;
+    }
+    if (layout_.two && layout_.lowerTitle().contains(p))
+        for (const EyeGrid g : {EyeGrid::Quarters, EyeGrid::Eighths, EyeGrid::Triplets, EyeGrid::Sixteenths})
+            if (gridChoice(layout_, g).contains(p)) return {What::Grid, {}, false, 0, g};
+    if (layout_.two && (layout_.lower().contains(p) || layout_.lowerRuler().contains(p)))
+        return {What::Lower, {}, false, 0, {}};
+    return {};
+}
+
+// On an onset within reach; fine: where the pointer is.
+Seconds RailsView::snapped(double x, bool fine) const {
+    const Seconds at = std::clamp(layout_.at(x), Seconds(0), scene_->source()->length());
+    if (fine) return at;
+    return scene_->onsetNear(at, layout_.span(attraction)).value_or(at);
+}
+
+void RailsView::tell(const QString& text, const QPointF& at, bool wrong) {
+    told_ = text;
+    toldAt_ = at;
+    toldWrong_ = wrong;
+    update();
+}
+
+void RailsView::mousePressEvent(QMouseEvent* event) {
+    ++press_;
+    if (!scene_ || event->button() != Qt::LeftButton) return;
+    setFocus(Qt::MouseFocusReason);
+    const QPointF at = event->position();
+    const Under on = under(at);
+    drag_ = {};
+    drag_.began = at;
+    drag_.fineFrom = at.x();
+    drag_.before = session_.now();
+    drag_.revision = session_.document().revision();
+    using What = Under::What;
+    switch (on.what) {
+    case What::Mark:
+        drag_.marks = shownMarks_ ? *shownMarks_ : shownMarks(*scene_->source());
+        drag_.mark = on.mark;
+        drag_.what = Drag::What::Mark;
+        break;
+    case What::UpperRuler:
+        drag_.what = Drag::What::NewMarks;
+        drag_.marks = shownMarks(*scene_->source());
+        break;
+    case What::Upper: {
+        const Seconds from = std::clamp(layout_.at(at.x()), Seconds(0), scene_->source()->length());
+        here_ = from;
+        emit rawAsked(from.value);
+        break;
+    }
+    case What::Onsets:
+        drag_.what = Drag::What::Phase;
+        break;
+    case What::UpperKnob:
+    case What::LowerKnob:
+    case What::Rung: {
+        const bool above =
+            on.what == What::UpperKnob || (on.what == What::Rung && at.y() < layout_.rungs().center().y());
+        drag_.what = above ? Drag::What::Upper : Drag::What::Lower;
+        drag_.beat = drag_.beatNow = *on.beat;
+        const bool isPickedAlready =
+            std::any_of(picked_.begin(), picked_.end(), [&](Beats b) { return isSame(b, *on.beat); });
+        if (event->modifiers().testFlag(Qt::ControlModifier) && on.isPin) {
+            std::vector<Beats> next = picked_;
+            if (isPickedAlready)
+                std::erase_if(next, [&](Beats b) { return isSame(b, *on.beat); });
+            else
+                next.push_back(*on.beat);
+            drag_.what = Drag::What::Nothing;
+            pick(std::move(next));
+        } else if (!isPickedAlready) {
+            pick(on.isPin ? std::vector<Beats>{*on.beat} : std::vector<Beats>{});
+        }
+        break;
+    }
+    case What::Rungs:
+        drag_.what = Drag::What::Band;
+        if (!event->modifiers().testFlag(Qt::ControlModifier)) pick({});
+        break;
+    case What::Lower: {
+        const Seconds heard = layout_.heardAt(at.x());
+        const Seconds recorded = scene_->recordedAt(heard);
+        if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
+        if (scene_->isPlaced()) emit fittedAsked(scene_->project().tempo.beatAt(heard).value);
+        break;
+    }
+    case What::Grid:
+        setGrid(on.grid);
+        break;
+    case What::Nothing:
+        break;
+    }
+    update();
+}
+
+void RailsView::mouseMoveEvent(QMouseEvent* event) {
+    const QPointF at = event->position();
+    if (drag_.what == Drag::What::Nothing) {
+        pointAt(at);
+        return;
+    }
+    if (!drag_.moved && (at - drag_.began).manhattanLength() < 3) return;
+    drag_.moved = true;
+    switch (drag_.what) {
+    case Drag::What::Mark:
+    case Drag::What::NewMarks:
+        dragMarks(*event);
+        break;
+    case Drag::What::Upper:
+        dragUpper(*event);
+        break;
+    case Drag::What::Lower:
+        dragLower(*event);
+        break;
+    case Drag::What::Band:
+        drag_.bandTo = at.x();
+        update();
+        break;
+    case Drag::What::Phase:
+        emit phaseAsked(layout_.span(at.x() - drag_.fineFrom).value, false);
+        drag_.fineFrom = at.x();
+        break;
+    case Drag::What::Nothing:
+        break;
+    }
+}
+
+// With Shift the knob goes slowly, from where it was when Shift went down, and no onset attracts it.
+void RailsView::dragUpper(QMouseEvent& event) {
+    const bool fine = event.modifiers().testFlag(Qt::ShiftModifier);
+    const project::SourcePtr before = project::sourceOf(drag_.before, scene_->source()->id);
+    if (!before || !before->beats) return;
+    const Seconds was = before->beats->secondsAt(drag_.beat);
+    const double x = layout_.x(was) + (event.position().x() - drag_.began.x()) / (fine ? slower : 1);
+    const Seconds at = snapped(x, fine);
+    const bool several = picked_.size() > 1;
+    auto next = several ? project::movePins(drag_.before, before->id, picked_, at - was)
+                        : project::putPin(drag_.before, before->id, at, drag_.beat);
+    const bool refused = !next;
+    changedByHand(tr("Move a pin"), std::move(next), event.position());
+    if (refused) return;
+    if (!several) pick({drag_.beat});
+    const bool onOnset = !fine && scene_->onsetNear(at, Seconds(1e-9)).has_value();
+    const Bpm bpm = scene_->beats().tempoAt(drag_.beat);
+    tell(tr("beat %1 at %2 s%3 · %4 BPM from here")
+             .arg(beatNumber(drag_.beat))
+             .arg(at.value, 0, 'f', fine ? 4 : 3)
+             .arg(onOnset ? tr(", on an onset") : QString(), qt(metre::tempoFigure(bpm))),
+         event.position());
+}
+
+void RailsView::dragLower(QMouseEvent& event) {
+    const bool fine = event.modifiers().testFlag(Qt::ShiftModifier);
+    const project::SourcePtr before = project::sourceOf(drag_.before, scene_->source()->id);
+    if (!before || !before->beats) return;
+    const double parts = fine ? 4 : 1;
+    const double there = scene_->sourceBeatAt(layout_.heardAt(event.position().x())).value;
+    const Beats to(std::round(there * parts) / parts);
+    const bool isPin = std::any_of(scene_->pins().begin(), scene_->pins().end(),
+                                   [&](const auto& pin) { return isSame(pin.beat, drag_.beatNow); }) ||
+                       project::hasPinAt(*before->beats, drag_.beat);
+    base::Result<project::Project> next = drag_.before;
+    if (!isSame(to, drag_.beat))
+        next = isPin && project::hasPinAt(*before->beats, drag_.beat)
+                   ? project::setPinBeat(drag_.before, before->id, drag_.beat, to)
+                   : project::putPin(drag_.before, before->id, before->beats->secondsAt(drag_.beat), to);
+    const bool refused = !next;
+    drag_.beatNow = refused ? drag_.beatNow : to;
+    changedByHand(tr("Pin to another beat"), std::move(next), event.position());
+    if (refused) return;
+    pick({to});
+    const metre::Beats place = scene_->clip() != nullptr ? scene_->clip()->clip->at + to : to;
+    tell(tr("beat %1, at %2 · %3 BPM from here")
+             .arg(beatNumber(to), qt(metre::positionLabel(scene_->project().metre.positionAt(place))),
+                  qt(metre::tempoFigure(scene_->beats().tempoAt(to)))),
+         event.position());
+}
+
+void RailsView::dragMarks(QMouseEvent& event) {
+    const bool fine = event.modifiers().testFlag(Qt::ShiftModifier);
+    const double x = event.position().x();
+    const auto place = [&](double px) {
+        const Seconds at = std::clamp(layout_.at(px), Seconds(0), scene_->source()->length());
+        if (fine) return at;
+        if (const auto onset = scene_->onsetNear(at, layout_.span(attraction))) return *onset;
+        return scene_->crossingNear(at, layout_.span(3)).value_or(at);
+    };
+    const Seconds at = place(x);
+    const Seconds least(shortestMarks);
+    if (drag_.what == Drag::What::NewMarks) {
+        const Seconds began = place(drag_.began.x());
+        drag_.marks = {std::min(at, began), std::max(at, std::min(at, began) + least)};
+    } else if (drag_.mark == 1) {
+        drag_.marks.from = std::min(at, drag_.marks.to - least);
+    } else {
+        drag_.marks.to = std::max(at, drag_.marks.from + least);
+    }
+    drag_.marks.to = std::min(drag_.marks.to, scene_->source()->length());
+    stale_ = true;
+    const Seconds length = drag_.marks.to - drag_.marks.from;
+    tell(tr("%1 to %2 s · %3 s")
+             .arg(drag_.marks.from.value, 0, 'f', 3)
+             .arg(drag_.marks.to.value, 0, 'f', 3)
+             .arg(length.value, 0, 'f', 3),
+         event.position());
+    emit marksAsked(drag_.marks.from.value, drag_.marks.to.value, false);
+}
+
+void RailsView::mouseReleaseEvent(QMouseEvent* event) {
+    if (event->button() != Qt::LeftButton) return;
+    const Drag done = drag_;
+    endDrag();
+    if (!scene_ || !done.moved) return;
+    if (done.what == Drag::What::Mark || done.what == Drag::What::NewMarks) {
+        emit marksAsked(done.marks.from.value, done.marks.to.value, true);
+    } else if (done.what == Drag::What::Phase) {
+        emit phaseAsked(0, true);
+    } else if (done.what == Drag::What::Band) {
+        const double from = std::min(done.began.x(), event->position().x());
+        const double to = std::max(done.began.x(), event->position().x());
+        std::vector<Beats> caught;
+        if (event->modifiers().testFlag(Qt::ControlModifier)) caught = picked_;
+        for (const project::SourcePin& pin : scene_->pins()) {
+            const double x = (layout_.x(pin.at) + layout_.xHeard(scene_->heardAt(pin.at))) / 2;
+            if (x >= from && x <= to) caught.push_back(pin.beat);
+        }
+        pick(std::move(caught));
+    }
+}
+
+void RailsView::endDrag() {
+    const bool moved = drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower;
+    drag_ = {};
+    told_.clear();
+    stale_ = true;
+    session_.document().endGesture();
+    if (moved) layOut(); // the rails stand one over the other again
+    update();
+}
+
+void RailsView::mouseDoubleClickEvent(QMouseEvent* event) {
+    if (!scene_ || event->button() != Qt::LeftButton) return;
+    const Under on = under(event->position());
+    using What = Under::What;
+    if (on.isPin) {
+        pick({*on.beat});
+        namePicked();
+        return;
+    }
+    if (on.what == What::Rung) {
+        here_ = scene_->beats().secondsAt(*on.beat);
+        pinHere();
+    } else if (on.what == What::Upper || on.what == What::Onsets) {
+        here_ = snapped(event->position().x(), event->modifiers().testFlag(Qt::ShiftModifier));
+        emit rawAsked(-1); // the press began to play: that was not meant
+        pinHere();
+    }
+}
+
+// What the pointer is on, told beside it.
+void RailsView::pointAt(const QPointF& at) {
+    if (!scene_) return;
+    const Under on = under(at);
+    using What = Under::What;
+    QString text;
+    Qt::CursorShape shape = Qt::ArrowCursor;
+    const auto tellOnset = [&](Seconds near) {
+        const auto onset = scene_->onsetNear(near, layout_.span(attraction));
+        if (!onset) return;
+        text = tr("onset %1 s").arg(onset->value, 0, 'f', 3);
+        if (const auto miss = scene_->missOf(*onset, grid_)) text += " · " + missText(*miss, scene_->project());
+    };
+    switch (on.what) {
+    case What::Mark:
+        shape = Qt::SizeHorCursor;
+        break;
+    case What::Upper:
+    case What::Onsets:
+        tellOnset(layout_.at(at.x()));
+        break;
+    case What::Lower:
+        tellOnset(scene_->recordedAt(layout_.heardAt(at.x())));
+        break;
+    case What::UpperKnob:
+    case What::LowerKnob:
+    case What::Rung:
+        shape = Qt::SizeHorCursor;
+        text = tr("beat %1 at %2 s · %3 BPM from here")
+                   .arg(beatNumber(*on.beat))
+                   .arg(scene_->beats().secondsAt(*on.beat).value, 0, 'f', 3)
+                   .arg(qt(metre::tempoFigure(scene_->beats().tempoAt(*on.beat))));
+        break;
+    case What::Grid:
+        shape = Qt::PointingHandCursor;
+        break;
+    default:
+        break;
+    }
+    setCursor(shape);
+    if (text != told_ || !text.isEmpty()) tell(text, at);
+}
+
+void RailsView::leaveEvent(QEvent*) {
+    if (drag_.what == Drag::What::Nothing) tell({}, {});
+}
+
+} // namespace app

@@ -1,0 +1,44 @@
+// How the rails are drawn.
+#pragma once
+
+#include "app/bench/rails_layout.h"
+#include "app/bench/rails_scene.h"
+#include "play/player.h"
+
+#include <QString>
+#include <optional>
+#include <vector>
+
+class QPainter;
+
+namespace app {
+
+// The marks that are shown: those that were set; else from the first downbeat to the end of the beats.
+project::Marks shownMarks(const project::Source& source);
+// Beats count from 1, as people do; those before the first downbeat from −1 back.
+QString beatNumber(Beats beat);
+// "4.2 ms late of 5 · 2 · 48"
+QString missText(const RailsScene::Miss& miss, const project::Project& project);
+
+// Where the choices of lines stand in the title of the lower rail.
+QRect gridChoice(const RailsLayout& layout, EyeGrid grid);
+
+// All that does not move while it plays.
+struct StillRails {
+    const RailsScene& scene;
+    const RailsLayout& layout;
+    project::Marks marks;
+    const std::vector<Beats>& picked;
+    const std::optional<metre::BeatMap>& tried;
+    EyeGrid grid;
+    const play::Player& player;
+};
+void paintRails(QPainter& p, const StillRails& rails);
+void paintNoRails(QPainter& p, const QRect& all);
+// On both rails; `isMoving`: something is heard there.
+void paintPosition(QPainter& p, const RailsScene& scene, const RailsLayout& layout, Seconds here, bool isMoving);
+void paintBand(QPainter& p, const RailsLayout& layout, double from, double to);
+// A word beside the pointer; `wrong`: what is refused.
+void paintTold(QPainter& p, const QRect& all, const QPointF& at, const QString& text, bool wrong);
+
+} // namespace app

@@ -1,0 +1,540 @@
+#include "app/bench/rails_view.h"
+
+#include "app/bench/rails_paint.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "project/edit_pins.h"
+
+#include <QContextMenuEvent>
+#include <QInputDialog>
+#include <QKeyEvent>
+#include <QPainter>
+#include <QWheelEvent>
+#include <algorithm>
+#include <cmath>
+
+namespace app {
+
+namespace {
+
+constexpr double margin = 8;  // pixels beside all of it, so that knobs at its ends are whole
+constexpr double closest = 8; // pixels a sample
+
+bool sameScene(const RailsScene& a, const RailsScene& b) {
+    const bool sameClip =
+        a.isPlaced() == b.isPlaced() && (a.clip() != nullptr) == (b.clip() != nullptr) &&
+        (a.clip() == nullptr || (a.clip()->timing == b.clip()->timing && a.clip()->id() == b.clip()->id()));
+    return sameClip && a.source() == b.source() && a.project().tempo == b.project().tempo &&
+           a.project().metre == b.project().metre && a.project().rate == b.project().rate;
+}
+
+bool holds(const std::vector<Beats>& list, Beats beat) {
+    return std::any_of(list.begin(), list.end(), [&](Beats b) { return std::abs((b - beat).value) < 1e-6; });
+}
+
+} // namespace
+
+RailsView::RailsView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setObjectName("rails");
+    setAccessibleName(tr("The source as recorded, and as it is heard on the grid"));
+    setMinimumSize(200, 150);
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
+    setFocusPolicy(Qt::StrongFocus);
+    setMouseTracking(true);
+    connect(&session_, &Session::rendered, this, [this] {
+        if (!scene_ || renderChanges_ == session_.player().renderChanges()) return;
+        renderChanges_ = session_.player().renderChanges();
+        stale_ = true;
+        update();
+    });
+    connect(&session_, &Session::ticked, this, [this] {
+        if (!scene_) return;
+        play::Player& player = session_.player();
+        const Seconds before = here_;
+        if (player.isPlayingRaw()) {
+            here_ = player.rawPosition();
+        } else if (const Beats at = player.position(); at != lastPosition_) {
+            lastPosition_ = at;
+            const Seconds recorded = scene_->recordedAt(scene_->project().tempo.secondsAt(at));
+            if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
+        }
+        if (here_ == before) return;
+        if (player.isPlayingRaw() || player.isPlaying()) follow(here_);
+        update();
+    });
+}
+
+void RailsView::refresh() {
+    const auto id = session_.selection().source;
+    const project::SourcePtr source = id ? project::sourceOf(session_.now(), *id) : nullptr;
+    if (!source) {
+        scene_.reset();
+        picked_.clear();
+        stale_ = true;
+        update();
+        return;
+    }
+    std::optional<project::ClipId> clip;
+    for (const project::LaidClip& c : session_.laid()->clips()) {
+        if (c.clip->source != *id) continue;
+        const auto& chosen = session_.selection().clips;
+        const bool isSelected = std::find(chosen.begin(), chosen.end(), c.id()) != chosen.end();
+        if (!clip || isSelected) clip = c.id();
+        if (isSelected) break;
+    }
+    const bool isOther = !scene_ || scene_->source()->id != source->id;
+    auto scene = std::make_shared<const RailsScene>(session_.laid(), source, clip);
+    if (isOther) {
+        picked_.clear();
+        drag_ = {};
+        tried_.reset();
+        shownMarks_.reset();
+        here_ = scene->hasBeats() ? std::max(Seconds(0), scene->beats().secondsAt(Beats(0))) : Seconds(0);
+        lastPosition_ = session_.player().position();
+        wholeView_ = true;
+    }
+    // What is dragged was changed by somebody else: undo, or a reading that came in.
+    if (drag_.what != Drag::What::Nothing && drag_.what != Drag::What::Band && drag_.what != Drag::What::Phase &&
+        drag_.revision != session_.document().revision())
+        endDrag();
+    if (scene_ && !isOther && sameScene(*scene_, *scene)) {
+        scene_ = scene; // of the newest layout
+        return;
+    }
+    scene_ = scene;
+    keepPicked();
+    if (wholeView_) fit();
+    layOut();
+}
+
+void RailsView::keepPicked() {
+    std::erase_if(picked_, [&](Beats b) {
+        return std::none_of(scene_->pins().begin(), scene_->pins().end(),
+                            [&](const project::SourcePin& p) { return std::abs((p.beat - b).value) < 1e-6; });
+    });
+}
+
+// All of it, from a little before its beginning to a little behind its end, in both rails.
+void RailsView::fit() {
+    if (!scene_ || width() < 40) return;
+    const double recorded = std::max(1e-3, scene_->source()->length().value);
+    const double heard = (scene_->heardAt(Seconds(recorded)) - scene_->heardAt(Seconds(0))).value;
+    layout_.perSecond = (width() - 2 * margin) / std::max(recorded, heard);
+    layout_.from = -margin / layout_.perSecond;
+}
+
+void RailsView::layOut() {
+    layout_.size = size();
+    if (scene_) {
+        layout_.two = scene_->isHeard() && height() > 140;
+        const double span = width() / layout_.perSecond;
+        const double first = scene_->hasBeats() ? scene_->beats().secondsAt(Beats(0)).value : 0;
+        // Where both rails stand one over the other: at the first downbeat while that is near the left, else there.
+        const double anchor = std::clamp(first, layout_.from, layout_.from + span / 4);
+        const bool dragging = drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower;
+        if (!dragging) layout_.heardFrom = scene_->heardAt(Seconds(anchor)).value - (anchor - layout_.from);
+    }
+    stale_ = true;
+    update();
+    emit viewChanged();
+}
+
+void RailsView::resizeEvent(QResizeEvent*) {
+    if (wholeView_) fit();
+    layOut();
+}
+
+Seconds RailsView::here() const {
+    return here_;
+}
+
+void RailsView::goHere(Seconds at) {
+    if (!scene_) return;
+    here_ = std::clamp(at, Seconds(0), scene_->source()->length());
+    const double x = layout_.x(here_);
+    if (x < 0 || x > width()) scrollTo(here_ - layout_.span(width() / 3.0));
+    update();
+}
+
+void RailsView::stepOnset(bool forward) {
+    if (!scene_) return;
+    const auto at = scene_->onsetFrom(here_, forward);
+    if (!at) {
+        session_.say(forward ? tr("No onset comes after this.") : tr("No onset comes before this."));
+        return;
+    }
+    goHere(*at);
+    QString said = tr("Onset at %1 s").arg(at->value, 0, 'f', 3);
+    if (const auto miss = scene_->missOf(*at, grid_)) said += " · " + missText(*miss, scene_->project());
+    session_.say(said);
+}
+
+void RailsView::showTried(const std::optional<metre::BeatMap>& beats) {
+    if (tried_ == beats) return;
+    tried_ = beats;
+    stale_ = true;
+    update();
+}
+
+void RailsView::showMarks(std::optional<project::Marks> marks) {
+    shownMarks_ = marks;
+    stale_ = true;
+    update();
+}
+
+project::Marks RailsView::marks() const {
+    if (drag_.what == Drag::What::Mark || drag_.what == Drag::What::NewMarks) return drag_.marks;
+    if (shownMarks_) return *shownMarks_;
+    return shownMarks(*scene_->source());
+}
+
+void RailsView::pick(std::vector<Beats> beats) {
+    picked_ = std::move(beats);
+    if (scene_) keepPicked();
+    stale_ = true;
+    update();
+    emit pickedChanged();
+}
+
+void RailsView::setGrid(EyeGrid grid) {
+    grid_ = grid;
+    stale_ = true;
+    update();
+}
+
+// ---- zooming and scrolling
+
+void RailsView::zoomBy(double factor, double x) {
+    if (!scene_) return;
+    const Seconds there = layout_.at(x);
+    const double before = layout_.perSecond;
+    fit();
+    const double whole = layout_.perSecond;
+    wholeView_ = before * factor <= whole * 1.0001;
+    if (wholeView_) {
+        layOut();
+        return;
+    }
+    layout_.perSecond = std::min(before * factor, closest * scene_->project().rate);
+    scrollTo(there - layout_.span(x));
+}
+
+void RailsView::zoomToAll() {
+    wholeView_ = true;
+    fit();
+    layOut();
+}
+
+void RailsView::scrollTo(Seconds from) {
+    if (!scene_) return;
+    const double least = -margin / layout_.perSecond;
+    const double most = std::max(least, scene_->source()->length().value - 0.3 * width() / layout_.perSecond);
+    layout_.from = std::clamp(from.value, least, most);
+    layOut();
+}
+
+void RailsView::zoomToPicked() {
+    if (!scene_) return;
+    Seconds from = marks().from;
+    Seconds to = marks().to;
+    if (picked_.size() > 1) {
+        const auto [low, high] = std::minmax_element(picked_.begin(), picked_.end());
+        from = scene_->beats().secondsAt(*low);
+        to = scene_->beats().secondsAt(*high);
+    }
+    wholeView_ = false;
+    layout_.perSecond =
+        std::min((width() - 80) / std::max(1e-4, (to - from).value), closest * scene_->project().rate);
+    scrollTo(from - layout_.span(40));
+}
+
+void RailsView::zoomToBeat() {
+    if (!scene_ || !scene_->hasBeats()) return;
+    const Beats beat(picked_.size() == 1 ? picked_.front()
+                                         : Beats(std::floor(scene_->beats().beatAt(here_).value + 1e-6)));
+    const Seconds from = scene_->beats().secondsAt(beat);
+    const Seconds to = scene_->beats().secondsAt(beat + Beats(1));
+    wholeView_ = false;
+    layout_.perSecond = std::min(width() * 0.6 / (to - from).value, closest * scene_->project().rate);
+    scrollTo(from - layout_.span(width() * 0.2));
+}
+
+void RailsView::follow(Seconds at) {
+    const double x = layout_.x(at);
+    if (drag_.what == Drag::What::Nothing && (x < 0 || x > width() - 10))
+        scrollTo(at - layout_.span(width() * 0.1));
+}
+
+void RailsView::wheelEvent(QWheelEvent* event) {
+    const QPoint turn = event->angleDelta();
+    const bool sideways = turn.x() != 0 || event->modifiers().testFlag(Qt::ShiftModifier);
+    const double by = turn.x() != 0 ? turn.x() : turn.y();
+    if (sideways)
+        scrollTo(Seconds(layout_.from) - layout_.span(by / 120.0 * width() / 8));
+    else
+        zoomBy(std::pow(1.25, by / 120.0), event->position().x());
+    event->accept();
+}
+
+// ---- pins, by name
+
+void RailsView::changedByHand(const QString& name, const base::Result<project::Project>& next, const QPointF& at) {
+    if (!scene_) return;
+    if (!next) {
+        tell(qt(next.error().text), at, true);
+        return;
+    }
+    const bool dragging = drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower;
+    // Counted up before the change is told, so that it is known for our own.
+    drag_.revision = session_.document().revision() + 1;
+    session_.settle(name, *next, dragging ? Gesture{"pin", scene_->source()->id.value, press_} : Gesture{});
+    drag_.revision = session_.document().revision();
+}
+
+void RailsView::pinHere() {
+    if (!scene_ || !scene_->hasBeats()) {
+        session_.say(tr("Say the tempo first; then there are beats to pin."));
+        return;
+    }
+    const Beats beat(std::round(scene_->beats().beatAt(here_).value));
+    auto next = project::putPin(session_.now(), scene_->source()->id, here_, beat);
+    if (!next) {
+        session_.say(qt(next.error().text));
+        return;
+    }
+    session_.settle(tr("Pin"), std::move(next));
+    pick({beat});
+    session_.say(tr("Pinned: %1 s is beat %2").arg(here_.value, 0, 'f', 3).arg(beatNumber(beat)));
+}
+
+void RailsView::removePicked() {
+    if (!scene_ || picked_.empty()) return;
+    const auto n = static_cast<int>(picked_.size());
+    if (session_.settle(tr("Remove pins"), project::removePins(session_.now(), scene_->source()->id, picked_)))
+        session_.say(tr("%n pins removed", nullptr, n));
+}
+
+void RailsView::nudge(Seconds by) {
+    if (!scene_ || picked_.empty()) return;
+    const Gesture gesture{"nudge pin", scene_->source()->id.value, press_};
+    if (!session_.settle(tr("Move pins"), project::movePins(session_.now(), scene_->source()->id, picked_, by),
+                         gesture))
+        return;
+    const Seconds at = scene_->beats().secondsAt(picked_.front());
+    session_.say(tr("Beat %1 at %2 s").arg(beatNumber(picked_.front())).arg(at.value, 0, 'f', 4));
+}
+
+void RailsView::nudgeBeat(Beats by) {
+    if (!scene_ || picked_.size() != 1) return;
+    const Beats to = picked_.front() + by;
+    if (!session_.settle(tr("Pin to another beat"),
+                         project::setPinBeat(session_.now(), scene_->source()->id, picked_.front(), to)))
+        return;
+    pick({to});
+    session_.say(tr("It is beat %1 now").arg(beatNumber(to)));
+}
+
+void RailsView::lockPicked() {
+    if (!scene_ || picked_.empty()) return;
+    const bool on = std::any_of(scene_->pins().begin(), scene_->pins().end(),
+                                [&](const auto& p) { return holds(picked_, p.beat) && !p.locked; });
+    if (session_.edit(on ? tr("Lock pins") : tr("Unlock pins"),
+                      project::lockPins(session_.now(), scene_->source()->id, picked_, on)))
+        session_.say(on ? tr("Locked: nothing moves these pins") : tr("Unlocked"));
+}
+
+void RailsView::namePicked() {
+    if (!scene_ || picked_.size() != 1) {
+        session_.say(tr("Pick one pin to name."));
+        return;
+    }
+    const Beats beat = picked_.front();
+    QString name;
+    for (const project::SourcePin& pin : scene_->pins())
+        if (holds({beat}, pin.beat)) name = qt(pin.name);
+    auto* dialog = new QInputDialog(this);
+    dialog->setObjectName("pinName");
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setWindowTitle(tr("Name the pin"));
+    dialog->setLabelText(tr("What begins here: verse, break, weir. It shows over the bars."));
+    dialog->setTextValue(name);
+    connect(dialog, &QInputDialog::textValueSelected, this, [this, beat](const QString& text) {
+        if (scene_)
+            session_.edit(tr("Name the pin"), project::namePin(session_.now(), scene_->source()->id, beat,
+                                                               text.trimmed().toStdString()));
+    });
+    dialog->open();
+}
+
+void RailsView::straightBetween() {
+    if (scene_ && session_.settle(tr("Straight between"),
+                                  project::straightBetween(session_.now(), scene_->source()->id, picked_)))
+        session_.say(tr("Straight between the picked pins"));
+}
+
+void RailsView::straightToEnd() {
+    if (!scene_ || picked_.size() != 1) {
+        session_.say(tr("Pick the pin from which it is to be straight."));
+        return;
+    }
+    if (session_.settle(tr("Straight to the end"),
+                        project::straightToEnd(session_.now(), scene_->source()->id, picked_.front())))
+        session_.say(tr("Straight from here to the last pin"));
+}
+
+void RailsView::straightFrom() {
+    if (!scene_ || picked_.size() != 1) {
+        session_.say(tr("Pick the pin from which it is to be straight."));
+        return;
+    }
+    if (session_.settle(tr("Straight from here"),
+                        project::straightFrom(session_.now(), scene_->source()->id, picked_.front())))
+        session_.say(tr("Straight from this pin on, and before it"));
+}
+
+// ---- keys
+
+// Keys that are the window's elsewhere are the rails' own while they have the focus.
+bool RailsView::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        const auto* key = static_cast<QKeyEvent*>(event);
+        switch (key->key()) {
+        case Qt::Key_Delete:
+        case Qt::Key_Backspace:
+        case Qt::Key_F2:
+            if (!picked_.empty()) event->accept();
+            break;
+        case Qt::Key_Z:
+            if (!key->modifiers().testFlag(Qt::ControlModifier)) event->accept();
+            break;
+        case Qt::Key_Plus:
+        case Qt::Key_Equal:
+        case Qt::Key_Minus:
+            if (!key->modifiers().testFlag(Qt::AltModifier)) event->accept();
+            break;
+        case Qt::Key_0:
+            if (key->modifiers().testFlag(Qt::ControlModifier)) event->accept();
+            break;
+        default:
+            break;
+        }
+        if (event->isAccepted()) return true;
+    }
+    return QWidget::event(event);
+}
+
+void RailsView::keyPressEvent(QKeyEvent* event) {
+    const Qt::KeyboardModifiers m = event->modifiers();
+    const bool fine = m.testFlag(Qt::ShiftModifier);
+    const bool coarse = m.testFlag(Qt::ControlModifier);
+    const double ms = fine ? 0.1 : coarse ? 10 : 1;
+    const auto step = [&](int by) {
+        if (m.testFlag(Qt::AltModifier))
+            nudgeBeat(Beats(by));
+        else if (!picked_.empty())
+            nudge(Seconds(by * ms / 1000));
+        else
+            emit phaseAsked(by * ms / 1000, true);
+    };
+    const auto other = [&](int by) { // the pin before or after
+        if (!scene_ || scene_->pins().empty()) return;
+        const auto& pins = scene_->pins();
+        auto at = std::find_if(pins.begin(), pins.end(),
+                               [&](const auto& p) { return !picked_.empty() && holds({picked_.front()}, p.beat); });
+        std::ptrdiff_t index =
+            at == pins.end() ? (by > 0 ? 0 : static_cast<std::ptrdiff_t>(pins.size()) - 1) : at - pins.begin() + by;
+        index = std::clamp<std::ptrdiff_t>(index, 0, static_cast<std::ptrdiff_t>(pins.size()) - 1);
+        const project::SourcePin& pin = pins[static_cast<std::size_t>(index)];
+        ++press_;
+        pick({pin.beat});
+        goHere(pin.at);
+    };
+    switch (event->key()) {
+    case Qt::Key_Left:
+        return step(-1);
+    case Qt::Key_Right:
+        return step(1);
+    case Qt::Key_Up:
+        emit triedTurned(fine ? 0.01 : coarse ? 1 : 0.1);
+        return;
+    case Qt::Key_Down:
+        emit triedTurned(fine ? -0.01 : coarse ? -1 : -0.1);
+        return;
+    case Qt::Key_BracketLeft:
+        return other(-1);
+    case Qt::Key_BracketRight:
+        return other(1);
+    case Qt::Key_PageUp:
+        return scrollTo(Seconds(layout_.from) - layout_.span(width() * 0.8));
+    case Qt::Key_PageDown:
+        return scrollTo(Seconds(layout_.from) + layout_.span(width() * 0.8));
+    case Qt::Key_Delete:
+    case Qt::Key_Backspace:
+        return removePicked();
+    case Qt::Key_F2:
+        return namePicked();
+    case Qt::Key_Plus:
+    case Qt::Key_Equal:
+        return zoomBy(1.25, std::clamp(layout_.x(here_), 0.0, double(width())));
+    case Qt::Key_Minus:
+        return zoomBy(0.8, std::clamp(layout_.x(here_), 0.0, double(width())));
+    case Qt::Key_0:
+        if (coarse) return zoomToAll();
+        break;
+    case Qt::Key_Z:
+        if (!coarse) return fine ? zoomToBeat() : zoomToPicked();
+        break;
+    case Qt::Key_Escape:
+        if (drag_.what != Drag::What::Nothing)
+            endDrag();
+        else
+            pick({});
+        return;
+    default:
+        break;
+    }
+    QWidget::keyPressEvent(event);
+}
+
+void RailsView::contextMenuEvent(QContextMenuEvent* event) {
+    if (event->reason() == QContextMenuEvent::Mouse) {
+        const Under at = under(event->pos());
+        if (at.isPin && !holds(picked_, *at.beat)) pick({*at.beat});
+        if (!at.isPin && layout_.upper().united(layout_.onsets()).contains(event->pos()))
+            goHere(snapped(event->pos().x(), false));
+        emit menuAsked(event->globalPos());
+    } else {
+        emit menuAsked(mapToGlobal(QPoint(static_cast<int>(layout_.x(here_)), layout_.upper().center().y())));
+    }
+}
+
+// ---- painting
+
+void RailsView::paintStill() {
+    const qreal ratio = devicePixelRatioF();
+    if (still_.size() != size() * ratio) still_ = QPixmap(size() * ratio);
+    still_.setDevicePixelRatio(ratio);
+    QPainter p(&still_);
+    paintRails(p, {*scene_, layout_, marks(), picked_, tried_, grid_, session_.player()});
+    stale_ = false;
+}
+
+void RailsView::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    if (!scene_) {
+        paintNoRails(p, rect());
+        return;
+    }
+    if (stale_) paintStill();
+    p.drawPixmap(0, 0, still_);
+    paintPosition(p, *scene_, layout_, here_, session_.player().isPlayingRaw() || session_.player().isPlaying());
+    if (drag_.what == Drag::What::Band && drag_.moved) paintBand(p, layout_, drag_.began.x(), drag_.bandTo);
+    if (!told_.isEmpty()) paintTold(p, rect(), toldAt_, told_, toldWrong_);
+    if (hasFocus()) {
+        p.setPen(QPen(tokens().brass, 1));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(rect().adjusted(0, 0, -1, -1));
+    }
+}
+
+} // namespace app

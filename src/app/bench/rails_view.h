@@ -1,0 +1,160 @@
+// The rails: one source as recorded above and as it is heard below, on one time scale, with a rung from every beat
+// to where it lands. A pin is a rung with a knob at each end: the upper one says where in the recording the beat
+// is, the lower one which beat it is.
+#pragma once
+
+#include "app/bench/rails_layout.h"
+#include "app/bench/rails_scene.h"
+#include "app/session/session.h"
+
+#include <QPixmap>
+#include <QWidget>
+#include <utility>
+#include <vector>
+
+namespace app {
+
+class RailsView : public QWidget {
+    Q_OBJECT
+  public:
+    explicit RailsView(Session& session, QWidget* parent = nullptr);
+
+    // The selected source, by the selected clip, else by the first of its clips.
+    void refresh();
+    const RailsScenePtr& scene() const { return scene_; } // null: nothing is shown
+    const RailsLayout& layout() const { return layout_; }
+
+    // Where one is in the recording: where it is heard as recorded, else where the project's play position is in
+    // it, else where one has stepped or pressed.
+    Seconds here() const;
+    void goHere(Seconds at); // shows it too
+    void stepOnset(bool forward);
+
+    // What the beats of the click are while they are tried (by_ear.h); none: the source's own.
+    void showTried(const std::optional<metre::BeatMap>& beats);
+    void showMarks(std::optional<project::Marks> marks); // while they are dragged elsewhere; else the source's
+
+    // Pins that are picked, by their beats.
+    const std::vector<Beats>& picked() const { return picked_; }
+    void pick(std::vector<Beats> beats);
+
+    void pinHere();
+    void removePicked();
+    void nudge(Seconds by);   // the picked pins, in the recording
+    void nudgeBeat(Beats by); // the one picked pin, on the grid
+    void lockPicked();
+    void namePicked(); // asks for the picked pin's name, in place
+    void straightBetween();
+    void straightToEnd();
+    void straightFrom();
+
+    void zoomBy(double factor, double x);
+    void zoomToAll();
+    void zoomToPicked(); // what lies between the picked pins, else between the marks
+    void zoomToBeat();
+    void scrollTo(Seconds from);
+    EyeGrid grid() const { return grid_; }
+    void setGrid(EyeGrid grid);
+
+    // The press that is under way, or was last: a fresh number for each.
+    std::int64_t press() const { return press_; }
+    // What stands beside the pointer while something is dragged or pointed at; empty: nothing does.
+    const QString& told() const { return told_; }
+
+  signals:
+    void rawAsked(double from);    // hear the recording from there
+    void fittedAsked(double beat); // and what is made of it, at that beat of the project
+    void marksAsked(double from, double to, bool isDone);
+    void phaseAsked(double by, bool isDone); // the tried click, later by so many seconds
+    void triedTurned(double byBpm);          // the tried tempo
+    void viewChanged();
+    void pickedChanged();
+    void menuAsked(const QPoint& global);
+
+  protected:
+    void paintEvent(QPaintEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
+    void mousePressEvent(QMouseEvent*) override;
+    void mouseMoveEvent(QMouseEvent*) override;
+    void mouseReleaseEvent(QMouseEvent*) override;
+    void mouseDoubleClickEvent(QMouseEvent*) override;
+    void wheelEvent(QWheelEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void leaveEvent(QEvent*) override;
+    void contextMenuEvent(QContextMenuEvent*) override;
+    bool event(QEvent*) override;
+
+  private:
+    // What the pointer is on.
+    struct Under {
+        enum class What {
+            Nothing,
+            UpperRuler,
+            Mark,
+            Upper,
+            Onsets,
+            UpperKnob,
+            LowerKnob,
+            Rung,
+            Rungs,
+            Lower,
+            Grid
+        };
+        What what = What::Nothing;
+        std::optional<Beats> beat; // of a knob or a rung
+        bool isPin = false;
+        int mark = 0; // 1 the first, 2 the second
+        EyeGrid grid = EyeGrid::Quarters;
+    };
+    struct Drag {
+        enum class What { Nothing, Mark, NewMarks, Upper, Lower, Band, Phase };
+        What what = What::Nothing;
+        Beats beat;    // as it was when it began
+        Beats beatNow; // a lower knob's, as it is
+        QPointF began;
+        bool moved = false;
+        int mark = 0;
+        project::Marks marks{};
+        project::Project before; // each step is worked out from this, so that going back undoes what gave way
+        std::int64_t revision = 0;
+        double fineFrom = 0; // where slow dragging began
+        double bandTo = 0;
+    };
+
+    Under under(const QPointF& at) const;
+    void fit();
+    void layOut();
+    void changedByHand(const QString& name, const base::Result<project::Project>& next, const QPointF& at);
+    void dragUpper(QMouseEvent& event);
+    void dragLower(QMouseEvent& event);
+    void dragMarks(QMouseEvent& event);
+    void endDrag();
+    void tell(const QString& text, const QPointF& at, bool wrong = false);
+    void pointAt(const QPointF& at);
+    Seconds snapped(double x, bool fine) const;
+    project::Marks marks() const;
+    void paintStill();
+    void follow(Seconds at);
+    void keepPicked();
+
+    Session& session_;
+    RailsScenePtr scene_;
+    RailsLayout layout_;
+    EyeGrid grid_ = EyeGrid::Eighths;
+    bool wholeView_ = true; // shows all of it, whatever its width
+    std::vector<Beats> picked_;
+    Seconds here_{0};
+    Beats lastPosition_{-1e9};
+    std::optional<metre::BeatMap> tried_;
+    std::optional<project::Marks> shownMarks_;
+    Drag drag_;
+    std::int64_t press_ = 0;
+    QString told_;
+    QPointF toldAt_;
+    bool toldWrong_ = false;
+    QPixmap still_; // all but what moves
+    bool stale_ = true;
+    std::int64_t renderChanges_ = -1;
+};
+
+} // namespace app

@@ -1,0 +1,148 @@
+#include "app/bench/tempo_plot.h"
+
+#include "app/bench/rails_paint.h"
+#include "app/bench/rails_view.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "metre/tempo.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+namespace app {
+
+namespace {
+constexpr int edge = 6; // pixels above and below the curve
+}
+
+TempoPlot::TempoPlot(RailsView& rails, QWidget* parent) : QWidget(parent), rails_(rails) {
+    setObjectName("tempoPlot");
+    setAccessibleName(tr("The tempo as played, beat by beat"));
+    setToolTip(tr("The tempo as played, beat by beat; dashed: as a whole. Double click: a pin on that beat."));
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    setMouseTracking(true);
+    connect(&rails_, &RailsView::viewChanged, this, qOverload<>(&QWidget::update));
+}
+
+// All of the recording's tempos but for the few wildest, and never less than ±2 %.
+TempoPlot::Range TempoPlot::range() const {
+    const auto& played = rails_.scene()->played();
+    std::vector<double> tempos;
+    tempos.reserve(played.size());
+    for (const project::PlayedBeat& b : played)
+        tempos.push_back(b.bpm.value);
+    const double mean = rails_.scene()->beats().meanTempo().value;
+    if (tempos.empty()) return {mean * 0.98, mean * 1.02};
+    std::sort(tempos.begin(), tempos.end());
+    const std::size_t few = tempos.size() / 100;
+    return {std::min(tempos[few], mean * 0.98), std::max(tempos[tempos.size() - 1 - few], mean * 1.02)};
+}
+
+double TempoPlot::y(double bpm, Range r) const {
+    const double share = std::clamp((bpm - r.low) / std::max(1e-9, r.high - r.low), -0.1, 1.1);
+    return height() - edge - share * (height() - 2 * edge);
+}
+
+void TempoPlot::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const Tokens& t = tokens();
+    p.fillRect(rect(), t.sheet);
+    p.setPen(t.rule);
+    p.drawRect(rect().adjusted(0, 0, -1, -1));
+    const RailsScenePtr& scene = rails_.scene();
+    p.setFont(textFont(sizes::label));
+    if (!scene || !scene->hasBeats() || scene->played().empty()) {
+        p.setPen(t.inkSoft);
+        p.drawText(rect().adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, tr("no tempo is known yet"));
+        return;
+    }
+    const Range r = range();
+    const RailsLayout& l = rails_.layout();
+    const double mean = scene->beats().meanTempo().value;
+    p.setPen(QPen(t.ink, 1, Qt::DashLine));
+    p.drawLine(QPointF(1, y(mean, r)), QPointF(width() - 1, y(mean, r)));
+    p.setRenderHint(QPainter::Antialiasing);
+    // Where beats are closer than a pixel, the outermost of each pixel: nothing that strays is lost.
+    QPolygonF line;
+    double lastX = -1e9;
+    double low = 0;
+    double high = 0;
+    for (const project::PlayedBeat& b : scene->played()) {
+        const double x = l.x(b.at);
+        if (x < -200 || x > width() + 200) continue;
+        const double at = y(b.bpm.value, r);
+        if (x - lastX < 1 && !line.isEmpty()) {
+            low = std::min(low, at);
+            high = std::max(high, at);
+            line.back() = {lastX, low};
+            line << QPointF(lastX, high);
+            continue;
+        }
+        lastX = x;
+        low = high = at;
+        line << QPointF(x, at);
+    }
+    p.setPen(QPen(t.brass, 1.5));
+    p.drawPolyline(line);
+    p.setRenderHint(QPainter::Antialiasing, false);
+    const auto figure = [&](double bpm, Qt::Alignment where) {
+        const QString text = QString::number(bpm, 'f', r.high - r.low < 10 ? 1 : 0);
+        p.setFont(figureFont(12));
+        const QRect box = rect().adjusted(4, 1, -5, -1);
+        const QRect back = p.fontMetrics().boundingRect(box, static_cast<int>(where), text);
+        p.fillRect(back.adjusted(-2, 0, 2, 0), t.sheet);
+        p.setPen(t.inkSoft);
+        p.drawText(box, static_cast<int>(where), text);
+    };
+    figure(r.high, Qt::AlignRight | Qt::AlignTop);
+    figure(r.low, Qt::AlignRight | Qt::AlignBottom);
+    const QString title = tr("tempo as played");
+    const QRect box(6, height() - 16, p.fontMetrics().horizontalAdvance(title) + 30, 14);
+    p.setFont(textFont(sizes::label));
+    QColor ground = t.sheet;
+    ground.setAlpha(215);
+    p.fillRect(p.fontMetrics().boundingRect(box, Qt::AlignLeft | Qt::AlignVCenter, title).adjusted(-2, 0, 2, 0),
+               ground);
+    p.setPen(t.inkSoft);
+    p.drawText(box, Qt::AlignLeft | Qt::AlignVCenter, title);
+    if (pointer_ < 0) return;
+    const Beats beat(std::round(scene->beats().beatAt(l.at(pointer_)).value));
+    for (const project::PlayedBeat& b : scene->played())
+        if (b.beat == beat) {
+            p.setPen(Qt::NoPen);
+            p.setBrush(t.ink);
+            p.setRenderHint(QPainter::Antialiasing);
+            p.drawEllipse(QPointF(l.x(b.at), y(b.bpm.value, r)), 3, 3);
+            paintTold(p, rect(), {l.x(b.at), height() / 2.0 + 12},
+                      tr("beat %1 · %2 BPM%3")
+                          .arg(beatNumber(b.beat), qt(metre::tempoFigure(b.bpm)),
+                               b.on ? QString() : tr(" · nothing played")),
+                      false);
+        }
+}
+
+void TempoPlot::mouseMoveEvent(QMouseEvent* event) {
+    pointer_ = event->position().x();
+    update();
+}
+
+void TempoPlot::leaveEvent(QEvent*) {
+    pointer_ = -1;
+    update();
+}
+
+void TempoPlot::mouseDoubleClickEvent(QMouseEvent* event) {
+    const RailsScenePtr scene = rails_.scene();
+    if (!scene || !scene->hasBeats()) return;
+    const Beats beat(std::round(scene->beats().beatAt(rails_.layout().at(event->position().x())).value));
+    for (const project::PlayedBeat& b : scene->played())
+        if (b.beat == beat) {
+            rails_.goHere(b.at);
+            rails_.pinHere();
+            return;
+        }
+}
+
+} // namespace app
