@@ -103,6 +103,7 @@ std::optional<double> amongHalves(const std::vector<Event>& events, double expec
 // around it, and half way to where the neighbours have it, where none is.
 std::vector<double> onTheirAttacks(const std::vector<double>& beats, const std::vector<Event>& events) {
     constexpr double near = 0.03;
+    constexpr double wander = 0.010; // by how much a beat of free playing lies elsewhere than its neighbours have it
     if (beats.size() < 5) return beats;
     std::vector<double> out = beats;
     for (std::size_t i = 0; i < beats.size(); ++i) {
@@ -111,6 +112,7 @@ std::vector<double> onTheirAttacks(const std::vector<double>& beats, const std::
         const double expected = inside ? amongOthers(beats, i) : beats[i];
         double best = 0;
         double at = expected;
+        double blur = 0;
         auto e = std::lower_bound(events.begin(), events.end(), expected - near,
                                   [](const Event& x, double t) { return x.at < t; });
         for (; e != events.end() && e->at < expected + near; ++e) {
@@ -120,10 +122,12 @@ std::vector<double> onTheirAttacks(const std::vector<double>& beats, const std::
             if (score > best) {
                 best = score;
                 at = e->at;
+                blur = e->blur;
             }
         }
+        // What begins softly is known less well than where the others have it.
         if (best > 0.02)
-            out[i] = at;
+            out[i] = expected + (at - expected) * wander * wander / (wander * wander + blur * blur);
         else if (const auto halves =
                      inside ? amongHalves(events, expected, beats[i] - beats[i - 1], beats[i + 1] - beats[i])
                             : std::nullopt)

@@ -97,7 +97,8 @@ void Player::take(const project::LaidPtr& laid) {
     places_.clear();
     std::vector<WantedRender> wanted;
     wanted.reserve(laid_->clips().size());
-    const double here = project().tempo.secondsAt(heardPosition()).value;
+    const bool isLookedAt = lookedAt_ && !wantsToPlay_;
+    const double here = project().tempo.secondsAt(isLookedAt ? *lookedAt_ : heardPosition()).value;
     const std::set<project::ClipId> compared =
         comparison_ ? std::set<project::ClipId>(comparison_->clips.begin(), comparison_->clips.end())
                     : std::set<project::ClipId>();

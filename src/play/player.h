@@ -32,6 +32,9 @@ class Player {
     // same bar and beat; what is drafted is replaced as it is rendered. The output follows the project's rate;
     // where it cannot, what is played is converted.
     void setProject(const project::LaidPtr& laid);
+    // What is looked at while it stands still: from the next change on, that is rendered first. none: what lies at
+    // the play position, as while it plays.
+    void lookAt(std::optional<metre::Beats> place) { lookedAt_ = place; }
     // Brings newly rendered clips into what is played. To be called when onChange was, and about every 20 ms.
     void tick();
 
@@ -226,6 +229,7 @@ class Player {
     bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;
+    std::optional<metre::Beats> lookedAt_;
     metre::Beats jumpTo_;
     void makeRaw(sound::AudioPtr audio, const RawHearing& hearing);
     void locateRaw(metre::Seconds to);

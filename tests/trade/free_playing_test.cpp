@@ -10,6 +10,8 @@
 #include "project/laid.h"
 #include "project/lead.h"
 #include "project/settle.h"
+#include "project/take_time.h"
+#include "support/audio.h"
 #include "support/files.h"
 #include "support/free_playing.h"
 #include "support/hearing_measures.h"
@@ -139,6 +141,52 @@ TEST(FreePlaying, ALeadsMapIsReadBackFromAStandardMidiFile) {
                 EXPECT_NEAR(at, map->secondsAt(Beats(b)).value, 0.001) << "beat " << b;
             }
             smf_delete(smf);
+        }
+    }
+}
+
+// Test-drive: a part that was played to the project at 86 takes its time, and is then heard at 77 and at 98, in
+// time and in tune. The strokes' places and the tone's pitch are measured in what is rendered; 2 ms and 1 cent are
+// our own aim.
+TEST(FreePlaying, APartThatTookProjectTimeIsInTimeAndInTuneAtOtherTempos) {
+    constexpr int rate = 48000;
+    const auto stroke = [&](double beat) { return static_cast<std::int64_t>(std::llround(beat * 60 / 86 * rate)); };
+    std::vector<std::int64_t> at;
+    for (int b = 0; b < 32; ++b)
+        at.push_back(stroke(b));
+    const double seconds = 32 * 60.0 / 86;
+    for (const bool tonal : {false, true}) {
+        SCOPED_TRACE(tonal ? "a tone" : "strokes");
+        Source s;
+        s.name = s.content = tonal ? "tone" : "part";
+        sound::Audio audio = tonal ? support::sine(440, seconds) : support::strokes(at, seconds);
+        s.facts = {rate, 1, audio.frames(), "WAV"};
+        s.sound = std::make_shared<const Sound>(audio, hear::onsets(audio));
+        Added added = addSources(*setTempo({}, Bpm(86)), {std::move(s)});
+        auto placed = place(added.project, added.ids[0], {}, Beats(4));
+        auto method =
+            setMethod(placed->project, {placed->id}, tonal ? stretch::Method::Held : stretch::Method::Struck);
+        const auto taken = takeProjectTime(*method, {placed->id});
+        ASSERT_TRUE(taken) << taken.error().text;
+        for (const double tempo : {77.0, 98.0}) {
+            SCOPED_TRACE(tempo);
+            const LaidPtr laid = lay(*setTempo(*taken, Bpm(tempo)));
+            const LaidClip& clip = *laid->find(placed->id);
+            ASSERT_TRUE(clip.time().job()) << clip.time().problem;
+            const auto plan = planOf(*clip.time().job());
+            ASSERT_TRUE(plan);
+            const auto heard = plan->whole();
+            ASSERT_TRUE(heard);
+            if (tonal) {
+                EXPECT_NEAR(support::cents(support::frequencyOf(*heard, 440), 440), 0, 1);
+                continue;
+            }
+            for (int b = 1; b < 31; ++b) {
+                const std::int64_t wanted = std::llround(b * 60 / tempo * rate);
+                const std::int64_t lag =
+                    support::lagOf(audio, at[static_cast<std::size_t>(b)], *heard, wanted, 480, 480);
+                EXPECT_LE(std::abs(double(lag)) / rate * 1000, 2) << "ms at beat " << b;
+            }
         }
     }
 }

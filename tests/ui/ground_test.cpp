@@ -386,9 +386,15 @@ TEST(Commands, OneTableFeedsMenusKeysAndTheMenuAtThePointer) {
     auto* commands = w.window->findChild<app::Commands*>();
     ASSERT_NE(commands, nullptr);
     QStringList inBar;
+    const std::function<void(const QMenu&)> list = [&](const QMenu& menu) {
+        for (QAction* a : menu.actions())
+            if (a->menu() != nullptr)
+                list(*a->menu());
+            else if (!a->isSeparator())
+                inBar << a->objectName();
+    };
     for (QAction* top : w.window->menuBar()->actions())
-        for (QAction* a : top->menu()->actions())
-            if (!a->isSeparator()) inBar << a->objectName();
+        list(*top->menu());
     EXPECT_EQ(inBar.size(), static_cast<int>(commands->table().size()));
     QStringList keys;
     for (const app::Command& c : commands->table()) {

@@ -389,6 +389,9 @@ TEST(Rails, TheClickIsTriedByEarAndThenUsed) {
     w.key(Qt::Key_Up);
     w.key(Qt::Key_Down, Qt::ShiftModifier);
     EXPECT_EQ(w.child<app::Figure>("triedTempo")->text(), "101.09");
+    w.key(Qt::Key_Up, Qt::ControlModifier | Qt::ShiftModifier);
+    EXPECT_EQ(w.child<app::Figure>("triedTempo")->text(), "202.18");
+    w.key(Qt::Key_Down, Qt::ControlModifier | Qt::ShiftModifier);
     EXPECT_EQ(w.now().sources, before) << "the project is left alone";
     EXPECT_TRUE(player.isPlayingRaw());
     // The click later, by dragging it in the foot of the rail.

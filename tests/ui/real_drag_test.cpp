@@ -1,11 +1,16 @@
 // A drag from the shelf to the bars with a real pointer, on a virtual display. Run through xvfb-run; see
 // tests/CMakeLists.txt. Each step of the hand is one call of xdotool, made from the event loop.
+#include "app/bench/rails_view.h"
+#include "project/pins.h"
+#include "support/free_playing.h"
 #include "ui/window.h"
 
 #include <QGuiApplication>
 #include <QListView>
 #include <QProcess>
 #include <QTimer>
+#include <cmath>
+#include <sndfile.h>
 
 namespace {
 
@@ -81,6 +86,35 @@ TEST(RealDrag, AFileOfTheLibraryIsDraggedOntoTheBarsAndOntoTheTempo) {
     ASSERT_TRUE(waitFor([&] { return w.now().tempo.tempoAt(Beats(0)) == metre::Bpm(88); }));
     EXPECT_EQ(project::allClips(w.now()).size(), 1U) << "only its tempo was taken";
     w.settle();
+}
+
+TEST(RealDrag, AKnobIsPulledOntoAnOnsetAndMarksAreDrawn) {
+    Window w;
+    support::Folder folder;
+    support::FreePlaying how;
+    how.bars = 6;
+    how.seed = 5;
+    support::writeSound(folder / "towpath.wav", support::played(how).audio, SF_FORMAT_WAV | SF_FORMAT_FLOAT);
+    w.import({folder / "towpath.wav"});
+    auto* rails = w.child<app::RailsView>("rails");
+    const auto source = [&] { return w.now().sources.front(); };
+    const auto at = [&](double beat) { return source()->beats->secondsAt(Beats(beat)); };
+    double beat = 6;
+    while (!rails->scene()->onsetNear(at(beat + 0.5), metre::Seconds(0.03)))
+        ++beat;
+    const metre::Seconds onset = *rails->scene()->onsetNear(at(beat + 0.5), metre::Seconds(0.03));
+    const auto& lay = rails->layout();
+    const int y = static_cast<int>(lay.upperKnobY());
+    const auto x = [&](metre::Seconds s) { return static_cast<int>(std::lround(lay.x(s))); };
+    dragByHand(rails->mapToGlobal(QPoint(x(at(beat)), y)), rails->mapToGlobal(QPoint(x(onset) + 2, y)));
+    ASSERT_TRUE(waitFor([&] { return at(beat) == onset && rails->told().isEmpty(); }));
+    // And a region in the ruler.
+    const metre::Seconds from = at(2);
+    const metre::Seconds to = at(5);
+    dragByHand(rails->mapToGlobal(QPoint(x(from), 6)), rails->mapToGlobal(QPoint(x(to), 6)));
+    ASSERT_TRUE(waitFor([&] { return source()->marks.has_value(); }));
+    EXPECT_NEAR(source()->marks->from.value, from.value, 0.06);
+    EXPECT_NEAR(source()->marks->to.value, to.value, 0.06);
 }
 
 } // namespace

@@ -147,6 +147,7 @@ void Bench::connectParts() {
             session_.say(tr("The click is moved; the source stays as it is until it is used."));
     });
     connect(rails_, &RailsView::triedTurned, byEar_, &ByEar::turn);
+    connect(rails_, &RailsView::triedScaled, byEar_, &ByEar::scale);
     connect(&session_, &Session::changed, this, &Bench::refresh);
     connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
 }

@@ -34,7 +34,7 @@ ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
     tempo_->setAlignment(Qt::AlignRight);
     tempo_->setToolTip(
         tr("Tempo of the click, to be tried by ear: the project is left alone until it is used. Wheel: "
-           "±0.1, with Shift ±0.01. In the rails: Up and Down, with Ctrl ±1."));
+           "±0.1, with Shift ±0.01. In the rails: Up and Down, with Ctrl ±1, with both half and double."));
     use_ = button(tr("Use"), tr("The source has this tempo, and its beats where the click is"), this);
     use_->setObjectName("useTried");
     back_ = button(tr("Back"), tr("The click goes back to the source's own beats"), this);

@@ -102,6 +102,8 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
     drag_.began = at;
     drag_.fineFrom = at.x();
     drag_.before = session_.now();
+    // What is in view is made anew first.
+    session_.player().lookAt(scene_->project().tempo.beatAt(layout_.heardAt(0)));
     drag_.revision = session_.document().revision();
     using What = Under::What;
     switch (on.what) {
@@ -306,6 +308,7 @@ void RailsView::endDrag() {
     told_.clear();
     stale_ = true;
     session_.document().endGesture();
+    session_.player().lookAt({});
     if (moved) layOut(); // the rails stand one over the other again
     update();
 }
@@ -372,7 +375,12 @@ void RailsView::pointAt(const QPointF& at) {
     if (text != told_ || !text.isEmpty()) tell(text, at);
 }
 
+void RailsView::enterEvent(QEnterEvent*) {
+    emit hinted(tr("Drag a knob · P pins here · double click names a pin · , . step through onsets"));
+}
+
 void RailsView::leaveEvent(QEvent*) {
+    emit hinted({});
     if (drag_.what == Drag::What::Nothing) tell({}, {});
 }
 

@@ -20,12 +20,17 @@ namespace {
 constexpr double margin = 8;  // pixels beside all of it, so that knobs at its ends are whole
 constexpr double closest = 8; // pixels a sample
 
-bool sameScene(const RailsScene& a, const RailsScene& b) {
-    const bool sameClip =
-        a.isPlaced() == b.isPlaced() && (a.clip() != nullptr) == (b.clip() != nullptr) &&
-        (a.clip() == nullptr || (a.clip()->timing == b.clip()->timing && a.clip()->id() == b.clip()->id()));
-    return sameClip && a.source() == b.source() && a.project().tempo == b.project().tempo &&
-           a.project().metre == b.project().metre && a.project().rate == b.project().rate;
+// Whether a scene still shows what it would show if it were made now.
+bool isShown(const RailsScene& scene, const Session& session, const project::SourcePtr& source,
+             std::optional<ClipId> clip) {
+    const project::Project& now = session.now();
+    const project::Project& then = scene.project();
+    if (scene.source() != source || scene.isPlaced() != clip.has_value() || !(then.tempo == now.tempo) ||
+        !(then.metre == now.metre) || then.rate != now.rate)
+        return false;
+    if (!clip) return true;
+    const project::LaidClip* laid = session.laid()->find(*clip);
+    return laid != nullptr && scene.clip()->id() == *clip && scene.clip()->timing == laid->timing;
 }
 
 bool holds(const std::vector<Beats>& list, Beats beat) {
@@ -83,7 +88,8 @@ void RailsView::refresh() {
         if (isSelected) break;
     }
     const bool isOther = !scene_ || scene_->source()->id != source->id;
-    auto scene = std::make_shared<const RailsScene>(session_.laid(), source, clip);
+    if (!isOther && isShown(*scene_, session_, source, clip)) return;
+    const auto scene = std::make_shared<const RailsScene>(session_.laid(), source, clip);
     if (isOther) {
         picked_.clear();
         drag_ = {};
@@ -97,10 +103,6 @@ void RailsView::refresh() {
     if (drag_.what != Drag::What::Nothing && drag_.what != Drag::What::Band && drag_.what != Drag::What::Phase &&
         drag_.revision != session_.document().revision())
         endDrag();
-    if (scene_ && !isOther && sameScene(*scene_, *scene)) {
-        scene_ = scene; // of the newest layout
-        return;
-    }
     scene_ = scene;
     keepPicked();
     if (wholeView_) fit();
@@ -407,6 +409,12 @@ bool RailsView::event(QEvent* event) {
         case Qt::Key_Z:
             if (!key->modifiers().testFlag(Qt::ControlModifier)) event->accept();
             break;
+        case Qt::Key_Up:
+        case Qt::Key_Down:
+        case Qt::Key_Left:
+        case Qt::Key_Right:
+            event->accept();
+            break;
         case Qt::Key_Plus:
         case Qt::Key_Equal:
         case Qt::Key_Minus:
@@ -455,11 +463,14 @@ void RailsView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Right:
         return step(1);
     case Qt::Key_Up:
-        emit triedTurned(fine ? 0.01 : coarse ? 1 : 0.1);
+    case Qt::Key_Down: {
+        const int way = event->key() == Qt::Key_Up ? 1 : -1;
+        if (fine && coarse)
+            emit triedScaled(way > 0 ? 2 : 0.5);
+        else
+            emit triedTurned(way * (fine ? 0.01 : coarse ? 1 : 0.1));
         return;
-    case Qt::Key_Down:
-        emit triedTurned(fine ? -0.01 : coarse ? -1 : -0.1);
-        return;
+    }
     case Qt::Key_BracketLeft:
         return other(-1);
     case Qt::Key_BracketRight:

@@ -67,8 +67,10 @@ class RailsView : public QWidget {
     void marksAsked(double from, double to, bool isDone);
     void phaseAsked(double by, bool isDone); // the tried click, later by so many seconds
     void triedTurned(double byBpm);          // the tried tempo
+    void triedScaled(double factor);
     void viewChanged();
     void pickedChanged();
+    void hinted(const QString& hint); // what the hand can do here; empty: it has gone
     void menuAsked(const QPoint& global);
 
   protected:
@@ -80,6 +82,7 @@ class RailsView : public QWidget {
     void mouseDoubleClickEvent(QMouseEvent*) override;
     void wheelEvent(QWheelEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
+    void enterEvent(QEnterEvent*) override;
     void leaveEvent(QEvent*) override;
     void contextMenuEvent(QContextMenuEvent*) override;
     bool event(QEvent*) override;

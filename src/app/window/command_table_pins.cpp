@@ -128,6 +128,7 @@ void MainWindow::pinCommands(CommandList& list) {
     list.add("dotted", tr("Its beats were dotted ones (×1½)"), {}, Needs::Source, OnBar, [scale] { scale(1.5); });
     list.add("undotted", tr("They were not (×⅔)"), {}, Needs::Source, OnBar, [scale] { scale(2.0 / 3); });
     list.line();
+    list.within(tr("By ear"));
     list.add(
         "loopMarks", tr("L&oop between the marks"), byKey(Qt::CTRL | Qt::SHIFT | Qt::Key_L), Needs::Source, OnRail,
         [this] { bench_->byEar().loopMarks(!bench_->byEar().loopsMarks()); },
@@ -137,13 +138,19 @@ void MainWindow::pinCommands(CommandList& list) {
         if (session_.edit(tr("The marked part alone"), project::playMarked(session_.now(), clips)))
             session_.say(tr("Only what lies between the marks plays, round and round"));
     });
+    list.add("triedHalf", tr("The tried click half as fast"), {}, Needs::Source, OnBar,
+             [this] { bench_->byEar().scale(0.5); });
+    list.add("triedTwice", tr("The tried click twice as fast"), {}, Needs::Source, OnBar,
+             [this] { bench_->byEar().scale(2); });
     list.add("useTried", tr("&Use what was tried by ear"), byKey(Qt::CTRL | Qt::Key_U), Needs::Source, OnBar,
              [this] { bench_->byEar().use(); });
+    list.within({});
     list.line();
     list.add("namePin", tr("N&ame the pin…"), {}, Needs::Pins, OnRail, [&rails] { rails.namePicked(); });
     list.add("lockPins", tr("Lock or unloc&k"), byKey(Qt::CTRL | Qt::SHIFT | Qt::Key_K), Needs::Pins, OnRail,
              [&rails] { rails.lockPicked(); });
     list.add("removePins", tr("&Remove the pins"), {}, Needs::Pins, OnRail, [&rails] { rails.removePicked(); });
+    list.within(tr("Straight"));
     list.under(tr("Straight"));
     list.add("straightBetween", tr("&Straight between these"), {}, Needs::Pins, OnRail,
              [&rails] { rails.straightBetween(); });
@@ -152,12 +159,14 @@ void MainWindow::pinCommands(CommandList& list) {
     list.add("straightFrom", tr("Straight from here, on and &back"), {}, Needs::Pins, OnRail,
              [&rails] { rails.straightFrom(); });
     list.under({});
+    list.within({});
     list.add("forgetPins", tr("Back to what was heard"), {}, Needs::Source, OnRail | OnStraighten, [this] {
         const project::SourcePtr s = selectedSource();
         if (s && session_.settle(tr("Forget pins"), project::forgetPins(session_.now(), s->id)))
             session_.say(tr("%1 has the beats of its reading again").arg(qt(s->name)));
     });
     list.line();
+    list.within(tr("Straighten"));
     list.add("straightenFree", tr("It was played &free: find every beat"), {}, Needs::Source, OnStraighten,
              [this] { session_.straighten(*session_.selection().source, hear::Feel::Free); });
     list.add("straightenSteady", tr("It was played to a &click: one tempo"), {}, Needs::Source, OnStraighten,
@@ -180,9 +189,9 @@ void MainWindow::pinCommands(CommandList& list) {
             const project::SourcePtr s = selectedSource();
             return s && s->straight.percent == 0;
         });
-    list.line();
+    list.within(tr("Lead"));
     leadCommands(list);
-    list.line();
+    list.within(tr("In the Bench"));
     for (const auto& [name, text, grid] :
          {std::tuple("linesQuarters", tr("Lines on quarters"), EyeGrid::Quarters),
           std::tuple("linesEighths", tr("Lines on eighths"), EyeGrid::Eighths),
@@ -222,6 +231,17 @@ void MainWindow::leadCommands(CommandList& list) {
             session_.say(tr("The tempo is the project's own, and one: %1")
                              .arg(qt(metre::tempoFigure(session_.now().tempo.points().front().bpm))));
     });
+    list.add("scaleLead", tr("Let it go, a little faster or slower…"), {}, Needs::Nothing, OnLead, [this] {
+        askNumber(tr("The same feel, at another tempo"), tr("Per cent of its tempo:"), 96, 25, 400, 1,
+                  [this](double percent) {
+                      auto next = project::letGo(session_.now());
+                      if (next) next = project::scaleTempo(*next, {Beats(0), project::furthest}, percent / 100);
+                      if (session_.edit(tr("Scale the tempo"), std::move(next)))
+                          session_.say(
+                              tr("The same feel at %1 %; the recording follows like the others").arg(percent));
+                  });
+    });
+    list.within({});
     list.add("takeTime", tr("Take project time &here"), {}, Needs::Clips, OnClip | OnRail, [this] { takeTime(); });
 }
 

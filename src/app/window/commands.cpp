@@ -22,12 +22,22 @@ Commands::Commands(std::vector<Command> table, QWidget* window) : QObject(window
 
 void Commands::fill(QMenuBar& bar) const {
     QMenu* menu = nullptr;
+    QMap<QString, QMenu*> within;
     for (std::size_t i = 0; i < table_.size(); ++i) {
-        if (menu == nullptr || menu->title() != table_[i].menu)
-            menu = bar.addMenu(table_[i].menu);
-        else if (table_[i].opensGroup)
+        const Command& c = table_[i];
+        if (menu == nullptr || menu->title() != c.menu) {
+            menu = bar.addMenu(c.menu);
+            within.clear();
+        } else if (c.opensGroup) {
             menu->addSeparator();
-        menu->addAction(actions_[i]);
+        }
+        if (c.within.isEmpty()) {
+            menu->addAction(actions_[i]);
+            continue;
+        }
+        QMenu*& sub = within[c.within];
+        if (sub == nullptr) sub = menu->addMenu(c.within);
+        sub->addAction(actions_[i]);
     }
 }
 

@@ -45,6 +45,7 @@ struct Command {
     std::function<bool()> isOn = {}; // empty: it is not a switch
     bool opensGroup = false;         // a line above it
     QString under = {};              // in menus at the pointer: the menu within the menu that has it; empty: none
+    QString within = {};             // in the bar, the same
 };
 
 // Builds a table, menu by menu, in the order in which they stand.
@@ -53,14 +54,18 @@ class CommandList {
     void menu(const QString& title) {
         menu_ = title;
         under_.clear();
+        within_.clear();
         line_ = false;
     }
     // Those that follow stand, at the pointer, in a menu of their own; empty ends it.
     void under(const QString& title) { under_ = title; }
+    // In the bar, the same.
+    void within(const QString& title) { within_ = title; }
     void line() { line_ = true; } // above the next
     void add(const char* name, const QString& text, const QList<QKeySequence>& keys, Needs needs, unsigned offers,
              std::function<void()> run, std::function<bool()> isOn = {}) {
-        table_.push_back({name, menu_, text, keys, needs, offers, std::move(run), std::move(isOn), line_, under_});
+        table_.push_back(
+            {name, menu_, text, keys, needs, offers, std::move(run), std::move(isOn), line_, under_, within_});
         line_ = false;
     }
     std::vector<Command> take() { return std::move(table_); }
@@ -68,6 +73,7 @@ class CommandList {
   private:
     QString menu_;
     QString under_;
+    QString within_;
     bool line_ = false;
     std::vector<Command> table_;
 };

@@ -170,10 +170,12 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     connect(bench_, &Bench::takeTimeAsked, this, &MainWindow::takeTime);
     connect(&bench_->rails(), &RailsView::pickedChanged, this, &MainWindow::refreshActions);
     connect(head_, &HeadStrip::leadersAsked, this, &MainWindow::offerLeaders);
-    connect(bars_, &BarsView::hinted, this, [this](const QString& hint) {
+    const auto hint = [this](const QString& text) {
         status_->setHint(
-            hint.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it") : hint);
-    });
+            text.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it") : text);
+    };
+    connect(bars_, &BarsView::hinted, this, hint);
+    connect(&bench_->rails(), &RailsView::hinted, this, hint);
     connect(bars_, &BarsView::pickedChanged, this, &MainWindow::refreshActions);
     connect(bars_, &BarsView::benchAsked, this, [this] { bench_->setFolded(false); });
     connect(&session_, &Session::opened, this, &MainWindow::rememberRecent);
@@ -193,7 +195,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
     connect(&session_, &Session::selectionChanged, this, &MainWindow::refreshActions);
     connect(&session_, &Session::opened, this, &MainWindow::refreshActions);
-    status_->setHint(tr("Drop audio on the bars · Space plays · double click a figure to type it"));
+    hint({});
     if (!session_.outputTold().isEmpty()) session_.say(session_.outputTold());
     refreshActions();
     offerRecovery();
