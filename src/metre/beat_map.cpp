@@ -87,7 +87,7 @@ BeatMap followed(const BeatMap& map, Beats grain, double strictness) {
     }
     if (strictness == 0) held = {first, last};
     auto made = BeatMap::make(std::move(held));
-    return made ? std::move(*made) : map;
+    return made ? *made : map;
 }
 
 } // namespace metre

@@ -107,7 +107,7 @@ metre::BeatMap through(const metre::BeatMap& heard, const std::vector<SourcePin>
     for (const SourcePin& pin : all)
         pins.push_back({pin.at, pin.beat});
     auto map = metre::BeatMap::make(std::move(pins));
-    return map ? std::move(*map) : heard;
+    return map ? *map : heard;
 }
 
 std::vector<SourcePin> keptPins(const Source& source) {

@@ -18,6 +18,7 @@
 #include <QInputDialog>
 #include <QMenu>
 #include <QPushButton>
+#include <QScrollBar>
 #include <QSlider>
 #include <QTimer>
 #include <QWheelEvent>
@@ -202,6 +203,19 @@ TEST(Rails, ALowerKnobIsDraggedToAnotherBeat) {
     EXPECT_NEAR(w.at(13).value, moment.value, 1e-9) << "that moment is the next beat now";
     ASSERT_NE(w.pin(13), nullptr);
     EXPECT_TRUE(w.pin(13)->byHand);
+}
+
+// Of a steady source every rung can be pulled, also the second, whose pin the line was heard by.
+TEST(Rails, ALowerEndOfASteadySourceSaysAnotherBeat) {
+    Rails w;
+    w.bringLoop(100);
+    const Seconds moment = w.at(1);
+    const QPoint from = w.lowerEnd(1);
+    const QPoint to = w.lowerEnd(2);
+    w.pull(from, to);
+    w.letGo(to);
+    EXPECT_NEAR(w.at(2).value, moment.value, 1e-9) << w.status().toStdString();
+    EXPECT_NEAR(w.source().beats->meanTempo().value, 200, 0.5);
 }
 
 TEST(Rails, WhatCannotBeIsRefusedAtTheKnob) {
@@ -503,8 +517,18 @@ TEST(Rails, ZoomGoesFromAllOfItToSingleSamples) {
         w.key(Qt::Key_Plus);
     EXPECT_NEAR(w.lay().perSecond, 8.0 * w.now().rate, 1);
     EXPECT_FALSE(w.picture().isNull());
+    auto* scroll = w.child<QScrollBar>("railsScroll");
+    EXPECT_TRUE(scroll->isVisible());
+    for (int i = 0; i < 30; ++i)
+        w.key(Qt::Key_Minus);
+    const double below = w.lay().heardFrom;
+    const double above = w.lay().from;
+    scroll->triggerAction(QAbstractSlider::SliderSingleStepAdd);
+    EXPECT_GT(w.lay().from, above) << "both rails go along";
+    EXPECT_GT(w.lay().heardFrom, below);
     w.key(Qt::Key_0, Qt::ControlModifier);
     EXPECT_NEAR(w.lay().perSecond, whole, 1e-6);
+    EXPECT_FALSE(scroll->isVisible());
 }
 
 TEST(Rails, PointingAtAnOnsetReadsItsDistanceFromTheLine) {
@@ -546,6 +570,40 @@ TEST(Rails, TheTempoAsPlayedIsSeenAndPinned) {
     QTest::mouseDClick(plot, Qt::LeftButton, {}, QPoint(static_cast<int>(w.lay().x(unpinned->at)), 20));
     ASSERT_NE(w.pin(beat), nullptr);
     EXPECT_TRUE(w.pin(beat)->byHand);
+}
+
+TEST(Rails, ASourceWithoutOnsetsCanStillBePinned) {
+    Rails w;
+    support::writeSound(w.folder / "drone.wav", support::sine(220, 8, 44100), SF_FORMAT_WAV | SF_FORMAT_FLOAT);
+    w.import({w.folder / "drone.wav"});
+    ASSERT_TRUE(w.rails().scene());
+    w.rails().goHere(Seconds(2));
+    w.bars().setFocus();
+    w.key(Qt::Key_Period);
+    w.key(Qt::Key_Period);
+    EXPECT_TRUE(w.status().contains("No onset")) << w.status().toStdString();
+    w.key(Qt::Key_P);
+    EXPECT_TRUE(w.status().contains("tempo first")) << w.status().toStdString();
+    w.session().settle("Tempo", project::setSourceTempo(w.now(), w.source().id, Bpm(60), hear::Witness::Typed));
+    w.rails().goHere(Seconds(2.1));
+    w.key(Qt::Key_P);
+    EXPECT_EQ(w.at(w.rails().picked().front().value), Seconds(2.1));
+    EXPECT_FALSE(w.picture().isNull());
+}
+
+// What was brought in goes on as it was heard, whatever has become of its file.
+TEST(Rails, ARecordingReplacedOnDiskIsFoundAnewFromWhatWasBroughtIn) {
+    Rails w;
+    const support::FreePiece piece = w.bringFree();
+    ASSERT_NE(w.now().rate, 44100) << "the file would be read again";
+    support::writeSound(w.folder / "towpath.wav", support::noise(3, 44100), SF_FORMAT_WAV | SF_FORMAT_FLOAT);
+    w.trigger("straightenFree");
+    w.settle();
+    ASSERT_TRUE(w.source().beats);
+    for (std::size_t i = 2; i + 2 < piece.beats.size(); ++i) {
+        const double beat = w.source().beats->beatAt(Seconds(piece.beats[i])).value;
+        EXPECT_NEAR(beat, std::round(beat), 0.02);
+    }
 }
 
 // ---- lead

@@ -22,6 +22,7 @@
 #include <QLabel>
 #include <QPainter>
 #include <QScrollArea>
+#include <QScrollBar>
 #include <QSplitter>
 #include <QTimer>
 #include <QVBoxLayout>
@@ -99,6 +100,10 @@ void Bench::buildBody() {
     one->addWidget(plot_);
     one->addWidget(byEar_);
     one->addWidget(rails_, 1);
+    scroll_ = new QScrollBar(Qt::Horizontal, this);
+    scroll_->setObjectName("railsScroll");
+    scroll_->setAccessibleName(tr("Scrolls both rails"));
+    one->addWidget(scroll_);
 
     body_ = new QWidget(this);
     auto* body = new QHBoxLayout(body_);
@@ -146,10 +151,32 @@ void Bench::connectParts() {
         if (isDone && byEar_->tried())
             session_.say(tr("The click is moved; the source stays as it is until it is used."));
     });
+    connectScrolling();
     connect(rails_, &RailsView::triedTurned, byEar_, &ByEar::turn);
     connect(rails_, &RailsView::triedScaled, byEar_, &ByEar::scale);
     connect(&session_, &Session::changed, this, &Bench::refresh);
     connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
+}
+
+// In milliseconds of the recording.
+void Bench::connectScrolling() {
+    scroll_->hide();
+    connect(rails_, &RailsView::viewChanged, this, [this] {
+        const RailsScenePtr& scene = rails_->scene();
+        const RailsLayout& rails = rails_->layout();
+        const bool needed = scene && !rails_->isWhole();
+        scroll_->setVisible(needed);
+        if (!needed) return;
+        const auto ms = [](double seconds) { return static_cast<int>(seconds * 1000); };
+        const double page = rails.size.width() / rails.perSecond;
+        const QSignalBlocker quiet(scroll_);
+        scroll_->setRange(0, std::max(0, ms(scene->source()->length().value - 0.3 * page)));
+        scroll_->setPageStep(std::max(1, ms(page)));
+        scroll_->setSingleStep(std::max(1, ms(page / 10)));
+        scroll_->setValue(ms(rails.from));
+    });
+    connect(scroll_, &QScrollBar::valueChanged, this,
+            [this](int at) { rails_->scrollTo(metre::Seconds(at / 1000.0)); });
 }
 
 void Bench::setSplitter(QSplitter* splitter) {

@@ -6,7 +6,7 @@
 #include <QWidget>
 
 class QLabel;
-class QMenu;
+class QScrollBar;
 class QSplitter;
 
 namespace app {
@@ -52,6 +52,7 @@ class Bench : public QWidget {
     void buildHead();
     void buildBody();
     void connectParts();
+    void connectScrolling();
     void refresh();
     void refreshHead(const project::SourcePtr& s);
     void refreshFold();
@@ -72,6 +73,7 @@ class Bench : public QWidget {
     RailsView* rails_ = nullptr;
     ByEar* byEar_ = nullptr;
     TempoPlot* plot_ = nullptr;
+    QScrollBar* scroll_ = nullptr; // of both rails; not there while all is in view
     SourceColumn* column_ = nullptr;
     QWidget* oneSource_ = nullptr;  // rails and what stands over them
     SelectionList* many_ = nullptr; // in their place where several clips are selected

@@ -4,6 +4,7 @@
 #include "app/bench/rails_view.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
@@ -42,8 +43,10 @@ ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(5);
-    auto* title = label(tr("As recorded – seconds"), this);
-    title->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    auto* title = new ElidedLabel(Qt::ElideRight, this);
+    title->setText(tr("As recorded – seconds"));
+    title->setProperty("soft", true);
+    title->setFont(textFont(sizes::label));
     row->addWidget(title, 1);
     for (QWidget* w : std::initializer_list<QWidget*>{hear_, click_, loop_, tempo_, use_, back_})
         row->addWidget(w);

@@ -131,7 +131,8 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         const bool above =
             on.what == What::UpperKnob || (on.what == What::Rung && at.y() < layout_.rungs().center().y());
         drag_.what = above ? Drag::What::Upper : Drag::What::Lower;
-        drag_.beat = drag_.beatNow = *on.beat;
+        drag_.beat = *on.beat;
+        drag_.isPin = on.isPin;
         const bool isPickedAlready =
             std::any_of(picked_.begin(), picked_.end(), [&](Beats b) { return isSame(b, *on.beat); });
         if (event->modifiers().testFlag(Qt::ControlModifier) && on.isPin) {
@@ -211,7 +212,7 @@ void RailsView::dragUpper(QMouseEvent& event) {
     auto next = several ? project::movePins(drag_.before, before->id, picked_, at - was)
                         : project::putPin(drag_.before, before->id, at, drag_.beat);
     const bool refused = !next;
-    changedByHand(tr("Move a pin"), std::move(next), event.position());
+    changedByHand(tr("Move a pin"), next, event.position());
     if (refused) return;
     if (!several) pick({drag_.beat});
     const bool onOnset = !fine && scene_->onsetNear(at, Seconds(1e-9)).has_value();
@@ -230,17 +231,12 @@ void RailsView::dragLower(QMouseEvent& event) {
     const double parts = fine ? 4 : 1;
     const double there = scene_->sourceBeatAt(layout_.heardAt(event.position().x())).value;
     const Beats to(std::round(there * parts) / parts);
-    const bool isPin = std::any_of(scene_->pins().begin(), scene_->pins().end(),
-                                   [&](const auto& pin) { return isSame(pin.beat, drag_.beatNow); }) ||
-                       project::hasPinAt(*before->beats, drag_.beat);
     base::Result<project::Project> next = drag_.before;
     if (!isSame(to, drag_.beat))
-        next = isPin && project::hasPinAt(*before->beats, drag_.beat)
-                   ? project::setPinBeat(drag_.before, before->id, drag_.beat, to)
-                   : project::putPin(drag_.before, before->id, before->beats->secondsAt(drag_.beat), to);
+        next = drag_.isPin ? project::setPinBeat(drag_.before, before->id, drag_.beat, to)
+                           : project::putPin(drag_.before, before->id, before->beats->secondsAt(drag_.beat), to);
     const bool refused = !next;
-    drag_.beatNow = refused ? drag_.beatNow : to;
-    changedByHand(tr("Pin to another beat"), std::move(next), event.position());
+    changedByHand(tr("Pin to another beat"), next, event.position());
     if (refused) return;
     pick({to});
     const metre::Beats place = scene_->clip() != nullptr ? scene_->clip()->clip->at + to : to;
@@ -309,6 +305,7 @@ void RailsView::endDrag() {
     stale_ = true;
     session_.document().endGesture();
     session_.player().lookAt({});
+    if (moved && wholeView_) fit();
     if (moved) layOut(); // the rails stand one over the other again
     update();
 }

@@ -305,7 +305,8 @@ void paintLowerTitle(QPainter& p, const StillRails& r) {
     QString text = QObject::tr("On the grid – bars");
     if (!clip.time().stretched) text = QObject::tr("As it is placed – bars");
     if (!r.scene.isPlaced()) text = QObject::tr("As it would lie from bar 1 on – bars");
-    p.drawText(title, Qt::AlignVCenter, text);
+    const int room = gridChoice(r.layout, choices.front().first).left() - title.left() - 6;
+    p.drawText(title, Qt::AlignVCenter, p.fontMetrics().elidedText(text, Qt::ElideRight, room));
     for (const auto& [grid, word] : choices) {
         const QRect box = gridChoice(r.layout, grid);
         const bool on = grid == r.grid;

@@ -105,7 +105,8 @@ void RailsView::refresh() {
         endDrag();
     scene_ = scene;
     keepPicked();
-    if (wholeView_) fit();
+    // Under the hand that drags, the scale stays.
+    if (wholeView_ && drag_.what == Drag::What::Nothing) fit();
     layOut();
 }
 

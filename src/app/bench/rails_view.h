@@ -53,6 +53,7 @@ class RailsView : public QWidget {
     void zoomToPicked(); // what lies between the picked pins, else between the marks
     void zoomToBeat();
     void scrollTo(Seconds from);
+    bool isWhole() const { return wholeView_; } // all of it is in view
     EyeGrid grid() const { return grid_; }
     void setGrid(EyeGrid grid);
 
@@ -112,8 +113,8 @@ class RailsView : public QWidget {
     struct Drag {
         enum class What { Nothing, Mark, NewMarks, Upper, Lower, Band, Phase };
         What what = What::Nothing;
-        Beats beat;    // as it was when it began
-        Beats beatNow; // a lower knob's, as it is
+        Beats beat; // as it was when it began
+        bool isPin = false;
         QPointF began;
         bool moved = false;
         int mark = 0;
