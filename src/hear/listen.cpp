@@ -154,6 +154,26 @@ double landing(const std::vector<double>& beats, const std::vector<Event>& event
     return landed / total;
 }
 
+// How well the moments of beats are known, by what is played on them: the softer it begins, the less. In seconds,
+// the median; never less than what beats are found to at best.
+double blurOfBeats(const std::vector<double>& beats, const std::vector<Event>& events) {
+    constexpr double best = 0.003;
+    constexpr double worst = 0.012;
+    constexpr double near = 0.04;
+    std::vector<double> blurs;
+    for (const double beat : beats) {
+        const Event* on = nullptr;
+        auto e = std::lower_bound(events.begin(), events.end(), beat - near,
+                                  [](const Event& x, double t) { return x.at < t; });
+        for (; e != events.end() && e->at < beat + near; ++e)
+            if (on == nullptr || e->strength > on->strength) on = &*e;
+        if (on != nullptr) blurs.push_back(on->attack ? on->blur : worst);
+    }
+    if (blurs.size() * 2 < beats.size()) return worst;
+    std::nth_element(blurs.begin(), blurs.begin() + static_cast<std::ptrdiff_t>(blurs.size() / 2), blurs.end());
+    return std::clamp(blurs[blurs.size() / 2], best, worst);
+}
+
 void settleFree(Heard& out, std::vector<double> beats, const std::vector<Event>& events, int beatsInBar) {
     out.steady = false;
     out.beats = std::move(beats);
@@ -164,7 +184,7 @@ void settleFree(Heard& out, std::vector<double> beats, const std::vector<Event>&
         return std::abs(a - first) < std::abs(b - first);
     });
     out.downbeat = static_cast<std::size_t>(nearest - out.beats.begin());
-    out.pins = pinsThrough(out.beats, out.downbeat);
+    out.pins = pinsThrough(out.beats, out.downbeat, blurOfBeats(out.beats, events));
     out.bpm = Bpm(60 * double(out.beats.size() - 1) / (out.beats.back() - out.beats.front()));
 }
 

@@ -3,7 +3,6 @@
 #include <algorithm>
 #include <cassert>
 #include <cmath>
-#include <optional>
 
 namespace hear {
 
@@ -31,112 +30,6 @@ std::vector<float> hills(const std::vector<Event>& events, double hop, std::size
         }
     }
     return curve;
-}
-
-} // namespace
-
-namespace {
-
-// Where beat i lies by those around it: a parabola through three on either side, without it, by least squares.
-// REQUIRES three on either side.
-double amongOthers(const std::vector<double>& beats, std::size_t i) {
-    const auto here = static_cast<std::ptrdiff_t>(i);
-    double s0 = 0;
-    double s1 = 0;
-    double s2 = 0;
-    double s3 = 0;
-    double s4 = 0;
-    double y0 = 0;
-    double y1 = 0;
-    double y2 = 0;
-    for (std::ptrdiff_t k = -3; k <= 3; ++k) {
-        if (k == 0) continue;
-        const double w = 1.0 / std::abs(double(k));
-        const double x = double(k);
-        const double y = beats[static_cast<std::size_t>(here + k)];
-        s0 += w;
-        s1 += w * x;
-        s2 += w * x * x;
-        s3 += w * x * x * x;
-        s4 += w * x * x * x * x;
-        y0 += w * y;
-        y1 += w * x * y;
-        y2 += w * x * x * y;
-    }
-    // Cramer's rule for the value at 0.
-    const double det = s0 * (s2 * s4 - s3 * s3) - s1 * (s1 * s4 - s2 * s3) + s2 * (s1 * s3 - s2 * s2);
-    return (y0 * (s2 * s4 - s3 * s3) - s1 * (y1 * s4 - y2 * s3) + s2 * (y1 * s3 - y2 * s2)) / det;
-}
-
-// Where a beat lies on which nothing is played, by what is played on the half beats around it: a straight line
-// through them. None where there is nothing on one of its sides.
-std::optional<double> amongHalves(const std::vector<Event>& events, double expected, double before, double after) {
-    double s0 = 0;
-    double s1 = 0;
-    double s2 = 0;
-    double y0 = 0;
-    double y1 = 0;
-    bool left = false;
-    bool right = false;
-    auto e = std::lower_bound(events.begin(), events.end(), expected - 1.2 * before,
-                              [](const Event& x, double t) { return x.at < t; });
-    for (; e != events.end() && e->at < expected + 1.2 * after; ++e) {
-        if (!e->attack) continue;
-        const double halves = 2 * (e->at - expected) / (e->at < expected ? before : after);
-        const double h = std::round(halves);
-        if (h == 0 || std::abs(halves - h) > 0.15) continue;
-        const double w = e->strength / (h * h);
-        left = left || h < 0;
-        right = right || h > 0;
-        s0 += w;
-        s1 += w * h;
-        s2 += w * h * h;
-        y0 += w * e->at;
-        y1 += w * h * e->at;
-    }
-    const double det = s0 * s2 - s1 * s1;
-    if (!left || !right || std::abs(det) < 1e-12) return std::nullopt;
-    return (s2 * y0 - s1 * y1) / det;
-}
-
-// Each beat on the attack that is played on it, where one is near where its neighbours have it; by the half beats
-// around it, and half way to where the neighbours have it, where none is.
-std::vector<double> onTheirAttacks(const std::vector<double>& beats, const std::vector<Event>& events) {
-    constexpr double near = 0.03;
-    constexpr double wander = 0.010; // by how much a beat of free playing lies elsewhere than its neighbours have it
-    if (beats.size() < 5) return beats;
-    std::vector<double> out = beats;
-    for (std::size_t i = 0; i < beats.size(); ++i) {
-        // At the ends there are no others on both sides: pieces slow down there.
-        const bool inside = i >= 3 && i + 3 < beats.size();
-        const double expected = inside ? amongOthers(beats, i) : beats[i];
-        double best = 0;
-        double at = expected;
-        double blur = 0;
-        auto e = std::lower_bound(events.begin(), events.end(), expected - near,
-                                  [](const Event& x, double t) { return x.at < t; });
-        for (; e != events.end() && e->at < expected + near; ++e) {
-            if (!e->attack) continue;
-            const double off = (e->at - expected) / (near / 2);
-            const double score = e->strength * std::exp(-off * off);
-            if (score > best) {
-                best = score;
-                at = e->at;
-                blur = e->blur;
-            }
-        }
-        // What begins softly is known less well than where the others have it.
-        if (best > 0.02)
-            out[i] = expected + (at - expected) * wander * wander / (wander * wander + blur * blur);
-        else if (const auto halves =
-                     inside ? amongHalves(events, expected, beats[i] - beats[i - 1], beats[i + 1] - beats[i])
-                            : std::nullopt)
-            out[i] = *halves;
-        else
-            out[i] = (beats[i] + expected) / 2;
-    }
-    std::sort(out.begin(), out.end());
-    return out;
 }
 
 } // namespace
@@ -260,8 +153,6 @@ std::vector<double> trackedBeats(const std::vector<Event>& events, const Strengt
     std::sort(beats.begin(), beats.end());
     beats.erase(std::unique(beats.begin(), beats.end(), [](double a, double b) { return b - a < 0.05; }),
                 beats.end());
-    for (int again = 0; again < 3; ++again)
-        beats = onTheirAttacks(beats, events);
     return beats;
 }
 

@@ -162,9 +162,8 @@ Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>
             pin.byHand = true;
             if (auto in = isWithin(s, pin.at); !in) return in;
         }
-        if (steady)
-            for (const SourcePin& pin : moved)
-                giveWay(pins, pin, steady && moved.size() == 1);
+        for (const SourcePin& pin : moved)
+            giveWay(pins, pin, steady);
         for (SourcePin& pin : moved)
             put(pins, std::move(pin));
         keepTempo(pins, s.beats->meanTempo());

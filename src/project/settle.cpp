@@ -108,10 +108,6 @@ std::optional<Beats> loopBeatsFor(const Source& source, Bpm bpm) {
     return whole >= 1 && std::abs(beats / whole - 1) < 0.01 ? std::optional(Beats(whole)) : std::nullopt;
 }
 
-} // namespace
-
-namespace {
-
 void use(Source& source, const hear::Reading& reading, std::optional<Seconds> firstSound,
          const std::vector<SourcePin>& kept) {
     assert(reading.bpm);

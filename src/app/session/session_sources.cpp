@@ -184,7 +184,7 @@ void Session::straighten(SourceId source, hear::Feel feel) {
             if (!settle(tr("Straighten"), std::move(next))) return;
             const project::SourcePtr is = project::sourceOf(now(), source);
             const auto pins = static_cast<int>(is->beats->pins().size());
-            say(pins > 2 ? tr("%1: %n pins keep every beat within 5 ms", nullptr, pins).arg(qt(is->name))
+            say(pins > 2 ? tr("%1: %n pins follow the playing", nullptr, pins).arg(qt(is->name))
                          : tr("%1 runs at one tempo, %2 BPM")
                                .arg(qt(is->name), qt(metre::tempoFigure(is->beats->meanTempo()))));
         });
