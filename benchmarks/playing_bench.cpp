@@ -24,6 +24,8 @@
 #include <cstdlib>
 #include <ctime>
 #include <fmt/format.h>
+#include <functional>
+#include <memory>
 #include <numbers>
 #include <string>
 #include <thread>
@@ -102,109 +104,102 @@ void renderAll(play::Player& player) {
     player.tick();
 }
 
-void tempo(int changes) {
-    auto output = std::make_unique<play::SimulatedOutput>(48000, play::SimulatedOutput::Pace::RealTime, 5);
-    play::SimulatedOutput& out = *output;
-    play::Player player(std::move(output), [] {});
-    Project p = withTone(loops(16));
-    project::LaidPtr laid = project::lay(p);
-    player.setProject(laid);
-    renderAll(player);
-    player.play();
-    const auto run = [&](Clock::duration time) {
+// A player with a tone to go by, and how soon what it says is heard.
+class ToneHeard {
+  public:
+    explicit ToneHeard(Project p) : project(std::move(p)) {
+        laid_ = project::lay(project);
+        player.setProject(laid_);
+        renderAll(player);
+        player.play();
+        run(1s);
+    }
+    void run(Clock::duration time) {
         for (const auto end = Clock::now() + time; Clock::now() < end;) {
             player.tick();
             std::this_thread::sleep_for(5ms);
         }
-    };
-    run(1s);
-    std::vector<double> waits;
-    for (int i = 0; i < changes; ++i) {
-        const double from = p.tempo.tempoAt(Beats(0)).value;
-        const double to = 100 + (i * 37 % 41);
-        if (std::abs(to - from) < 2) continue;
-        p = *project::setTempo(p, Bpm(to));
-        const std::int64_t asked = out.framesPlayed();
-        laid = project::lay(p, laid);
-        player.setProject(laid);
+    }
+    double tempoNow() const {
+        const std::vector<float> all = out_->taken();
+        return tempoAt(all, all.size() / 2 - 400);
+    }
+    void change(Project next) {
+        project = std::move(next);
+        laid_ = project::lay(project, laid_);
+        player.setProject(laid_);
+    }
+    // The same, and notes after how many milliseconds what is heard says so; half a second: not within that.
+    void changeAndListen(Project next, const std::function<bool(double tempo)>& isThere) {
+        const std::int64_t asked = out_->framesPlayed();
+        change(std::move(next));
         run(500ms);
-        const std::int64_t now = out.framesPlayed();
-        const std::vector<float> all = out.taken();
+        const std::int64_t now = out_->framesPlayed();
+        const std::vector<float> all = out_->taken();
         const std::size_t begin = all.size() / 2 - static_cast<std::size_t>(now - asked);
         double wait = 500;
         for (std::size_t f = begin; f + 200 < all.size() / 2; f += 24)
-            if (std::abs(tempoAt(all, f) - to) < std::abs(to - from) * 0.2) {
+            if (isThere(tempoAt(all, f))) {
                 wait = double(f - begin) / 48;
                 break;
             }
-        waits.push_back(wait);
+        waits_.push_back(wait);
     }
-    std::sort(waits.begin(), waits.end());
-    const auto at = [&](double x) { return waits[static_cast<std::size_t>(x * double(waits.size() - 1))]; };
-    fmt::print("another tempo under 16 stereo clips is heard after: median {:.0f}, p95 {:.0f}, worst {:.0f} ms ({} "
-               "changes)\n",
-               at(0.5), at(0.95), at(1), waits.size());
-    player.stop();
+    void say(const char* what) {
+        std::sort(waits_.begin(), waits_.end());
+        const auto at = [&](double x) { return waits_[static_cast<std::size_t>(x * double(waits_.size() - 1))]; };
+        fmt::print("{} is heard after: median {:.0f}, p95 {:.0f}, worst {:.0f} ms ({} changes)\n", what, at(0.5),
+                   at(0.95), at(1), waits_.size());
+        player.stop();
+    }
+
+  private:
+    std::unique_ptr<play::SimulatedOutput> made_ =
+        std::make_unique<play::SimulatedOutput>(48000, play::SimulatedOutput::Pace::RealTime, 5);
+    play::SimulatedOutput* out_ = made_.get();
+
+  public:
+    play::Player player{std::move(made_), [] {}};
+    Project project;
+
+  private:
+    project::LaidPtr laid_;
+    std::vector<double> waits_;
+};
+
+void tempo(int changes) {
+    ToneHeard heard(withTone(loops(16)));
+    for (int i = 0; i < changes; ++i) {
+        const double from = heard.project.tempo.tempoAt(Beats(0)).value;
+        const double to = 100 + (i * 37 % 41);
+        if (std::abs(to - from) < 2) continue;
+        heard.changeAndListen(*project::setTempo(heard.project, Bpm(to)),
+                              [&](double bpm) { return std::abs(bpm - to) < std::abs(to - from) * 0.2; });
+    }
+    heard.say("another tempo under 16 stereo clips");
 }
 
 void pins(int changes) {
-    auto output = std::make_unique<play::SimulatedOutput>(48000, play::SimulatedOutput::Pace::RealTime, 5);
-    play::SimulatedOutput& out = *output;
-    play::Player player(std::move(output), [] {});
     Project p = withTone(*project::setTempo({}, Bpm(60)));
     const project::SourceId tone = p.sources.back()->id;
     // A pin every four beats, as of ten minutes played free.
     for (int b = 0; b <= 592; b += 4)
         p = *project::putPin(p, tone, metre::Seconds(b), Beats(b));
-    project::LaidPtr laid = project::lay(p);
-    player.setProject(laid);
-    renderAll(player);
-    player.play();
-    const auto run = [&](Clock::duration time) {
-        for (const auto end = Clock::now() + time; Clock::now() < end;) {
-            player.tick();
-            std::this_thread::sleep_for(5ms);
-        }
-    };
-    run(1s);
-    std::vector<double> waits;
+    ToneHeard heard(std::move(p));
     for (int i = 0; i < changes; ++i) {
-        // Of the four beats that are heard, the end goes a fifth of a second to and fro.
-        const Beats here = player.position();
-        if (here.value - std::floor(here.value / 4) * 4 > 2.5) { // they end too soon
-            run(std::chrono::milliseconds(static_cast<int>((4.1 - std::fmod(here.value, 4)) * 1000)));
-        }
-        const Beats end((std::floor(player.position().value / 4) + 1) * 4);
-        const double was = tempoAt(out.taken(), out.taken().size() / 2 - 400);
+        // Of the four beats that are heard, the end goes a fifth of a second to and fro; not where they end too
+        // soon.
+        const double into = std::fmod(heard.player.position().value, 4);
+        if (into > 2.5) heard.run(std::chrono::milliseconds(static_cast<int>((4.1 - into) * 1000)));
+        const Beats end((std::floor(heard.player.position().value / 4) + 1) * 4);
+        const double was = heard.tempoNow();
         const metre::Seconds by(i % 2 == 0 ? 0.2 : -0.2);
-        const auto next = project::putPin(p, tone, metre::Seconds(end.value) + by, end);
-        if (!next) continue;
-        p = *next;
-        const std::int64_t asked = out.framesPlayed();
-        laid = project::lay(p, laid);
-        player.setProject(laid);
-        run(500ms);
-        const std::int64_t now = out.framesPlayed();
-        const std::vector<float> all = out.taken();
-        const std::size_t begin = all.size() / 2 - static_cast<std::size_t>(now - asked);
-        double wait = 500;
-        for (std::size_t f = begin; f + 200 < all.size() / 2; f += 24)
-            if (std::abs(tempoAt(all, f) / was - 1) > 0.03) {
-                wait = double(f - begin) / 48;
-                break;
-            }
-        waits.push_back(wait);
-        p = *project::putPin(p, tone, metre::Seconds(end.value), end);
-        laid = project::lay(p, laid);
-        player.setProject(laid);
-        run(700ms);
+        heard.changeAndListen(*project::putPin(heard.project, tone, metre::Seconds(end.value) + by, end),
+                              [&](double bpm) { return std::abs(bpm / was - 1) > 0.03; });
+        heard.change(*project::putPin(heard.project, tone, metre::Seconds(end.value), end));
+        heard.run(700ms);
     }
-    std::sort(waits.begin(), waits.end());
-    const auto at = [&](double x) { return waits[static_cast<std::size_t>(x * double(waits.size() - 1))]; };
-    fmt::print("a pin moved under ten minutes is heard after: median {:.0f}, p95 {:.0f}, worst {:.0f} ms ({} "
-               "changes)\n",
-               at(0.5), at(0.95), at(1), waits.size());
-    player.stop();
+    heard.say("a pin moved under ten minutes");
 }
 
 void dropouts(int seconds) {

@@ -346,7 +346,7 @@ TEST(Rails, HowStrictlyItFollowsIsTurnedAndHeard) {
     EXPECT_NE(w.session().laid()->clips().front().timing, before);
     w.trigger("toPhrases");
     EXPECT_EQ(w.source().straight, (project::Straightness{project::Straightness::To::Phrase, 100}));
-    EXPECT_EQ(figure->text(), "100 % by phrases");
+    EXPECT_EQ(figure->text(), "100 %");
     w.trigger("asPlayed");
     EXPECT_EQ(w.source().straight.percent, 0);
 }

@@ -240,7 +240,8 @@ QHBoxLayout* SourceColumn::followRow() {
     });
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    row->addWidget(label(tr("Follow the playing"), this));
+    followLabel_ = label(tr("Follow the playing"), this);
+    row->addWidget(followLabel_);
     row->addStretch(1);
     row->addWidget(follow_);
     return row;
@@ -359,11 +360,11 @@ void SourceColumn::show(const project::SourcePtr& s) {
     low_->setText(s ? qt(metre::tempoLabel(s->window.low)) : QString());
     high_->setText(s ? qt(metre::tempoLabel(s->window.high)) : QString());
     metre_->setText(s ? qt(metre::metreLabel(s->metre())) : QString());
-    follow_->setText(beats ? QStringLiteral("%1 %").arg(s->straight.percent) +
-                                 (s->straight.to == project::Straightness::To::Beat  ? QString()
-                                  : s->straight.to == project::Straightness::To::Bar ? tr(" by bars")
-                                                                                     : tr(" by phrases"))
-                           : QStringLiteral("–"));
+    follow_->setText(beats ? QStringLiteral("%1 %").arg(s->straight.percent) : QStringLiteral("–"));
+    const auto to = s ? s->straight.to : project::Straightness::To::Beat;
+    followLabel_->setText(to == project::Straightness::To::Beat  ? tr("Follow the playing")
+                          : to == project::Straightness::To::Bar ? tr("Follow it by bars")
+                                                                 : tr("Follow it by phrases"));
     {
         const QSignalBlocker quiet(onsets_);
         onsets_->setValue(s ? static_cast<int>(std::lround(s->sensitivity * 100)) : 100);

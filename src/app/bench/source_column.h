@@ -6,6 +6,7 @@
 #include <QWidget>
 
 class QHBoxLayout;
+class QLabel;
 class QPushButton;
 class QSlider;
 
@@ -59,6 +60,7 @@ class SourceColumn : public QWidget {
     Figure* bars_;
     Figure* metre_;
     QSlider* onsets_;
+    QLabel* followLabel_;
     Figure* follow_;
     QPushButton* straighten_;
     QPushButton* lead_;
