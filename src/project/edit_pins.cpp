@@ -10,6 +10,7 @@
 #include <algorithm>
 #include <cmath>
 #include <fmt/format.h>
+#include <iterator>
 
 namespace project {
 
@@ -27,8 +28,15 @@ Pins::iterator pinAt(Pins& pins, Beats beat) {
     return std::find_if(pins.begin(), pins.end(), [&](const SourcePin& p) { return isAt(p, beat); });
 }
 
+std::vector<Beats> inOrder(std::vector<Beats> beats) {
+    std::sort(beats.begin(), beats.end());
+    return beats;
+}
+
+// REQUIRES beats in order.
 bool isAmong(const std::vector<Beats>& beats, const SourcePin& pin) {
-    return std::any_of(beats.begin(), beats.end(), [&](Beats b) { return isAt(pin, b); });
+    const auto at = std::lower_bound(beats.begin(), beats.end(), pin.beat - Beats(aHair));
+    return at != beats.end() && isAt(pin, *at);
 }
 
 base::Problem noSuchPin() {
@@ -148,7 +156,8 @@ Result<Project> putPin(const Project& p, SourceId id, Seconds at, Beats beat) {
     });
 }
 
-Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>& beats, Seconds by) {
+Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>& which, Seconds by) {
+    const std::vector<Beats> beats = inOrder(which);
     return withPins(p, id, [&](Pins& pins, const Source& s) -> Result<void> {
         std::vector<SourcePin> moved;
         for (const SourcePin& pin : pins)
@@ -164,8 +173,8 @@ Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>
         }
         for (const SourcePin& pin : moved)
             giveWay(pins, pin, steady);
-        for (SourcePin& pin : moved)
-            put(pins, std::move(pin));
+        pins.insert(pins.end(), std::make_move_iterator(moved.begin()), std::make_move_iterator(moved.end()));
+        std::sort(pins.begin(), pins.end(), [](const SourcePin& a, const SourcePin& b) { return a.beat < b.beat; });
         keepTempo(pins, s.beats->meanTempo());
         return {};
     });
@@ -190,7 +199,8 @@ Result<Project> setPinBeat(const Project& p, SourceId id, Beats beat, Beats to) 
     });
 }
 
-Result<Project> removePins(const Project& p, SourceId id, const std::vector<Beats>& beats) {
+Result<Project> removePins(const Project& p, SourceId id, const std::vector<Beats>& which) {
+    const std::vector<Beats> beats = inOrder(which);
     return withPins(p, id, [&](Pins& pins, const Source& s) -> Result<void> {
         for (const SourcePin& pin : pins)
             if (isAmong(beats, pin) && pin.locked) return tl::unexpected(isLocked(pin));
@@ -203,7 +213,8 @@ Result<Project> removePins(const Project& p, SourceId id, const std::vector<Beat
     });
 }
 
-Result<Project> lockPins(const Project& p, SourceId id, const std::vector<Beats>& beats, bool on) {
+Result<Project> lockPins(const Project& p, SourceId id, const std::vector<Beats>& which, bool on) {
+    const std::vector<Beats> beats = inOrder(which);
     return withPins(p, id, [&](Pins& pins, const Source&) -> Result<void> {
         bool any = false;
         for (SourcePin& pin : pins)

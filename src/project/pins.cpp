@@ -12,9 +12,9 @@ namespace {
 constexpr double sameBeat = 1e-6;
 
 const PinNote* noteAt(const Source& s, Beats beat) {
-    const auto it = std::find_if(s.notes.begin(), s.notes.end(),
-                                 [&](const PinNote& n) { return std::abs((n.beat - beat).value) < sameBeat; });
-    return it == s.notes.end() ? nullptr : &*it;
+    const auto it = std::lower_bound(s.notes.begin(), s.notes.end(), beat - Beats(sameBeat),
+                                     [](const PinNote& n, Beats b) { return n.beat < b; });
+    return it == s.notes.end() || it->beat > beat + Beats(sameBeat) ? nullptr : &*it;
 }
 
 // What was heard between two pins, as pins of whole beats counted from the first of them; none where the two do not
@@ -41,8 +41,10 @@ void addHeard(std::vector<SourcePin>& out, const metre::BeatMap& heard, const So
 } // namespace
 
 bool hasPinAt(const metre::BeatMap& map, Beats beat) {
-    return std::any_of(map.pins().begin(), map.pins().end(),
-                       [&](const metre::Pin& p) { return std::abs((p.beat - beat).value) < sameBeat; });
+    const auto& pins = map.pins();
+    const auto it = std::lower_bound(pins.begin(), pins.end(), beat - Beats(sameBeat),
+                                     [](const metre::Pin& p, Beats b) { return p.beat < b; });
+    return it != pins.end() && it->beat < beat + Beats(sameBeat);
 }
 
 bool isSteady(const Source& source) {

@@ -212,6 +212,27 @@ TEST(Pins, SeveralMoveTogether) {
         EXPECT_EQ(pin.byHand, pin.beat == Beats(8) || pin.beat == Beats(12));
 }
 
+TEST(Pins, TenThousandMoveTogether) {
+    Source s = freePlaying();
+    s.facts.frames = Frames(std::int64_t(5100) * 48000);
+    std::vector<metre::Pin> pins;
+    std::vector<Beats> all;
+    for (int b = 0; b < 10000; ++b) {
+        pins.push_back({Seconds(0.5 + b * 0.5 + 0.02 * std::sin(b * 0.3)), Beats(b)});
+        all.push_back(Beats(9999 - b)); // in any order
+    }
+    s.beats = *metre::BeatMap::make(pins);
+    Pinned it(std::move(s));
+    it.take(movePins(it.project, it.id, all, Seconds(0.1)));
+    it.take(lockPins(it.project, it.id, all, true));
+    const auto now = pinsOf(it.source());
+    ASSERT_EQ(now.size(), 10000U);
+    for (std::size_t i = 0; i < now.size(); ++i) {
+        EXPECT_NEAR(now[i].at.value, pins[i].at.value + 0.1, 1e-9);
+        EXPECT_TRUE(now[i].byHand && now[i].locked);
+    }
+}
+
 TEST(Pins, TheRestIsLaidStraight) {
     Pinned it(freePlaying());
     const Seconds end = it.at(36);

@@ -232,8 +232,8 @@ void paintOnsets(QPainter& p, const StillRails& r) {
 }
 
 bool isPicked(const StillRails& r, Beats beat) {
-    return std::any_of(r.picked.begin(), r.picked.end(),
-                       [&](Beats b) { return std::abs((b - beat).value) < 1e-6; });
+    const auto at = std::lower_bound(r.picked.begin(), r.picked.end(), beat - Beats(1e-6));
+    return at != r.picked.end() && *at < beat + Beats(1e-6);
 }
 
 void paintRungs(QPainter& p, const StillRails& r) {
@@ -277,9 +277,13 @@ void paintRungs(QPainter& p, const StillRails& r) {
             const QPointF middle = (upper + lower) / 2;
             p.drawLine(middle - QPointF(5, 0), middle + QPointF(5, 0));
         }
-        if (pin.name.empty()) continue;
+    }
+    // Names over all knobs.
+    for (const project::SourcePin& pin : r.scene.pins()) {
+        if (pin.name.empty() || pin.at < left || pin.at > right) continue;
+        const double x = l.xHeard(r.scene.heardAt(pin.at));
         const QString name = p.fontMetrics().elidedText(qt(pin.name), Qt::ElideRight, 110);
-        const QRectF box(lower.x() + radius + 3, lower.y() - 9, p.fontMetrics().horizontalAdvance(name) + 10, 16);
+        const QRectF box(x + radius + 3, l.lowerKnobY() - 9, p.fontMetrics().horizontalAdvance(name) + 10, 16);
         p.setPen(QPen(t.brass, 1));
         p.setBrush(t.band(4));
         p.drawRoundedRect(box.adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);

@@ -28,7 +28,7 @@ struct StillRails {
     const RailsScene& scene;
     const RailsLayout& layout;
     project::Marks marks;
-    const std::vector<Beats>& picked;
+    const std::vector<Beats>& picked; // in order
     const std::optional<metre::BeatMap>& tried;
     EyeGrid grid;
     const play::Player& player;

@@ -33,8 +33,10 @@ bool isShown(const RailsScene& scene, const Session& session, const project::Sou
     return laid != nullptr && scene.clip()->id() == *clip && scene.clip()->timing == laid->timing;
 }
 
+// REQUIRES a list in order.
 bool holds(const std::vector<Beats>& list, Beats beat) {
-    return std::any_of(list.begin(), list.end(), [&](Beats b) { return std::abs((b - beat).value) < 1e-6; });
+    const auto at = std::lower_bound(list.begin(), list.end(), beat - Beats(1e-6));
+    return at != list.end() && *at < beat + Beats(1e-6);
 }
 
 } // namespace
@@ -111,9 +113,11 @@ void RailsView::refresh() {
 }
 
 void RailsView::keepPicked() {
+    const auto& pins = scene_->pins();
     std::erase_if(picked_, [&](Beats b) {
-        return std::none_of(scene_->pins().begin(), scene_->pins().end(),
-                            [&](const project::SourcePin& p) { return std::abs((p.beat - b).value) < 1e-6; });
+        const auto at = std::lower_bound(pins.begin(), pins.end(), b - Beats(1e-6),
+                                         [](const project::SourcePin& p, Beats beat) { return p.beat < beat; });
+        return at == pins.end() || at->beat > b + Beats(1e-6);
     });
 }
 
@@ -193,6 +197,7 @@ project::Marks RailsView::marks() const {
 
 void RailsView::pick(std::vector<Beats> beats) {
     picked_ = std::move(beats);
+    std::sort(picked_.begin(), picked_.end());
     if (scene_) keepPicked();
     stale_ = true;
     update();

@@ -34,7 +34,7 @@ class RailsView : public QWidget {
     void showTried(const std::optional<metre::BeatMap>& beats);
     void showMarks(std::optional<project::Marks> marks); // while they are dragged elsewhere; else the source's
 
-    // Pins that are picked, by their beats.
+    // Pins that are picked, by their beats, in order.
     const std::vector<Beats>& picked() const { return picked_; }
     void pick(std::vector<Beats> beats);
 
