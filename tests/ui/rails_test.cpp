@@ -639,8 +639,8 @@ TEST(LeadInTheWindow, ASourceLeadsAndIsLetGo) {
     EXPECT_TRUE(led->text().startsWith("towpath"));
     EXPECT_TRUE(w.status().contains("leads")) << w.status().toStdString();
     EXPECT_GT(w.now().tempo.points().size(), 5U);
-    const project::LaidClip& leader = w.session().laid()->clips().front();
-    EXPECT_TRUE(leader.time().job()->map.isIdentity());
+    const project::ClipId leader = w.session().laid()->clips().front().id();
+    EXPECT_TRUE(w.session().laid()->find(leader)->time().job()->map.isIdentity());
     // The tempo is its own.
     const auto tempo = w.now().tempo;
     w.child<app::Figure>("projectTempo")->setFocus();
@@ -648,7 +648,7 @@ TEST(LeadInTheWindow, ASourceLeadsAndIsLetGo) {
     EXPECT_EQ(w.now().tempo, tempo);
     EXPECT_TRUE(w.status().contains("towpath leads")) << w.status().toStdString();
     // Moved, the tempo goes along; let go, it stays.
-    w.session().edit("Move", project::moveClips(w.now(), {leader.id()}, Beats(4), 0));
+    w.session().edit("Move", project::moveClips(w.now(), {leader}, Beats(4), 0));
     EXPECT_NE(w.now().tempo, tempo);
     const auto moved = w.now().tempo;
     w.trigger("letGo");
@@ -662,6 +662,16 @@ TEST(LeadInTheWindow, ASourceLeadsAndIsLetGo) {
     EXPECT_TRUE(w.now().lead);
     w.trigger("holdTempo");
     EXPECT_TRUE(w.now().tempo.isSteady());
+    // Deleted, it is told, and the tempo stays.
+    w.undo();
+    ASSERT_TRUE(w.now().lead);
+    const auto last = w.now().tempo;
+    w.session().document().select({leader});
+    w.bars().setFocus();
+    w.key(Qt::Key_Delete);
+    EXPECT_FALSE(w.now().lead);
+    EXPECT_EQ(w.now().tempo, last);
+    EXPECT_TRUE(waitFor([&] { return w.status().contains("What led is gone"); })) << w.status().toStdString();
 }
 
 TEST(LeadInTheWindow, TheFirstSourceIsOfferedInAnEmptyProjectAndTheImportChoiceDoesTheSame) {

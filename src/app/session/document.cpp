@@ -42,13 +42,18 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
         emit said(qt(next.error().text));
         return false;
     }
+    const bool led = next->lead.has_value();
     *next = project::withLead(std::move(*next));
+    const bool ends = led && !next->lead;
     if (sameDocument(*next, now())) return true;
     const project::Project before = now();
     const std::int64_t from = history_.version();
     const bool grew = history_.push(std::move(*next), name.toStdString(), gesture);
     if (settles) emit settled(history_.version(), grew ? from : -1, before);
     layOut();
+    if (ends) // after what is said of the edit itself
+        QMetaObject::invokeMethod(
+            this, [this] { emit said(tr("What led is gone; the tempo stays as it was.")); }, Qt::QueuedConnection);
     return true;
 }
 

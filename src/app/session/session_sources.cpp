@@ -19,6 +19,25 @@ namespace app {
 
 namespace fs = std::filesystem;
 
+namespace {
+
+// The first of these, which are one source or a set, as it is heard between these tempos: a set on its sum. None
+// when it was stopped.
+std::optional<project::Source> heardAnew(const std::vector<project::SourcePtr>& group, const hear::Window& window,
+                                         sound::AudioStore* store, const base::Progress& progress) {
+    project::Source s = *group.front();
+    s.window = window;
+    if (s.set) {
+        if (const auto together = project::hearTogether(group, window, store, progress))
+            project::takeIn(s, together->heard);
+    } else {
+        project::listenTo(s, progress);
+    }
+    return progress.stopped() ? std::nullopt : std::optional(std::move(s));
+}
+
+} // namespace
+
 void Session::takeTempoFrom(const fs::path& file) {
     const auto generation = document_.generation();
     jobs_.start<base::Result<project::ImportedSource>>(
@@ -117,17 +136,9 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
             const auto n = static_cast<double>(groups.size());
             for (const auto& group : groups) {
                 const auto done = static_cast<double>(out.size());
-                project::Source s = *group.front();
-                s.window = window;
-                const base::Progress part = progress.part(done / n, (done + 1) / n);
-                if (s.set) {
-                    const auto together = project::hearTogether(group, window, store, part);
-                    if (together) project::takeIn(s, together->heard);
-                } else {
-                    project::listenTo(s, part);
-                }
-                if (progress.stopped()) break;
-                out.push_back(std::move(s));
+                auto s = heardAnew(group, window, store, progress.part(done / n, (done + 1) / n));
+                if (!s) break;
+                out.push_back(std::move(*s));
             }
             return out;
         },
@@ -163,23 +174,14 @@ void Session::straighten(SourceId source, hear::Feel feel) {
     for (const SourceId each : project::togetherWith(now(), source))
         if (project::SourcePtr one = project::sourceOf(now(), each); one && one->sound)
             group.push_back(std::move(one));
-    jobs_.start<project::Source>(
+    jobs_.start<std::optional<project::Source>>(
         Lane::Listen, tr("Finding the beats of %1").arg(qt(s->name)),
-        [group, one = *s, window, store = store_.get()](const base::Progress& progress) {
-            project::Source heard = one;
-            heard.window = window;
-            if (heard.set) {
-                if (const auto together = project::hearTogether(group, window, store, progress))
-                    project::takeIn(heard, together->heard);
-            } else {
-                project::listenTo(heard, progress);
-            }
-            heard.content = progress.stopped() ? std::string() : heard.content;
-            return heard;
+        [group, window, store = store_.get()](const base::Progress& progress) {
+            return heardAnew(group, window, store, progress);
         },
-        [this, source, generation](const project::Source& heard) {
-            if (generation != document_.generation() || heard.content.empty()) return;
-            auto next = project::setHeard(now(), source, heard, false);
+        [this, source, generation](const std::optional<project::Source>& heard) {
+            if (generation != document_.generation() || !heard) return;
+            auto next = project::setHeard(now(), source, *heard, false);
             if (next) next = project::chooseReading(*next, source, hear::Witness::Heard);
             if (!settle(tr("Straighten"), std::move(next))) return;
             const project::SourcePtr is = project::sourceOf(now(), source);
