@@ -308,6 +308,7 @@ void paintLowerTitle(QPainter& p, const StillRails& r) {
     const project::LaidClip& clip = *r.scene.clip();
     QString text = QObject::tr("On the grid – bars");
     if (!clip.time().stretched) text = QObject::tr("As it is placed – bars");
+    if (clip.ruleFrom == project::RuleFrom::Lead) text = QObject::tr("The grid follows it – bars");
     if (!r.scene.isPlaced()) text = QObject::tr("As it would lie from bar 1 on – bars");
     const int room = gridChoice(r.layout, choices.front().first).left() - title.left() - 6;
     p.drawText(title, Qt::AlignVCenter, p.fontMetrics().elidedText(text, Qt::ElideRight, room));
