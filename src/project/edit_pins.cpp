@@ -101,23 +101,20 @@ void put(Pins& pins, SourcePin pin) {
     pins.insert(after, std::move(pin));
 }
 
-bool isPlain(const SourcePin& pin) {
-    return !pin.byHand && !pin.locked && pin.name.empty();
-}
-
 // Makes room for a pin by hand: heard ones give way to what is said.
 void giveWay(Pins& pins, const SourcePin& pin, bool steady) {
     if (steady) {
-        const auto others = std::count_if(pins.begin(), pins.end(), [](const SourcePin& o) { return !isPlain(o); });
+        const auto others =
+            std::count_if(pins.begin(), pins.end(), [](const SourcePin& o) { return !o.isPlain(); });
         // Two by hand are the line; of one, the first downbeat is the other.
-        std::erase_if(pins, [&](const SourcePin& o) { return isPlain(o) && (others > 0 || o.beat != Beats(0)); });
+        std::erase_if(pins, [&](const SourcePin& o) { return o.isPlain() && (others > 0 || o.beat != Beats(0)); });
         return;
     }
     constexpr Beats near(0.5);
     std::erase_if(pins, [&](const SourcePin& o) {
         const bool crosses = (o.at <= pin.at) != (o.beat <= pin.beat) || o.at == pin.at;
         const bool isNear = std::abs((o.beat - pin.beat).value) < near.value;
-        return isPlain(o) && (crosses || isNear);
+        return o.isPlain() && (crosses || isNear);
     });
 }
 
@@ -187,12 +184,11 @@ Result<Project> setPinBeat(const Project& p, SourceId id, Beats beat, Beats to) 
         if (there->locked) return tl::unexpected(isLocked(*there));
         SourcePin pin = *there;
         pins.erase(there);
-        if (pinAt(pins, to) != pins.end())
+        if (const auto other = pinAt(pins, to); other != pins.end() && !other->isPlain())
             return base::problem(fmt::format("There is a pin on beat {:g} already.", to.value + 1));
-        const bool steady = isSteady(s);
         pin.beat = to;
         pin.byHand = true;
-        if (steady) giveWay(pins, pin, true);
+        giveWay(pins, pin, isSteady(s));
         put(pins, std::move(pin));
         keepTempo(pins, s.beats->meanTempo());
         return {};
@@ -351,7 +347,7 @@ Result<Project> withBeatsShifted(const Project& p, SourceId id, Beats by) {
         if (const auto there = pinAt(pins, Beats(0)); there != pins.end()) {
             there->byHand = true;
         } else if (isSteady(s)) {
-            std::erase_if(pins, isPlain);
+            std::erase_if(pins, [](const SourcePin& o) { return o.isPlain(); });
             put(pins, {zero, Beats(0), true});
             keepTempo(pins, s.beats->meanTempo());
         }

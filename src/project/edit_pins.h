@@ -13,7 +13,7 @@ namespace project {
 Result<Project> putPin(const Project& p, SourceId id, Seconds at, Beats beat);
 // Moves pins within the recording, all by as much. They are set by hand from then on.
 Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>& beats, Seconds by);
-// The moment of a pin becomes another beat.
+// The moment of a pin becomes another beat. Heard ones that contradict it give way, as to putPin().
 Result<Project> setPinBeat(const Project& p, SourceId id, Beats beat, Beats to);
 // Of two that are left at least one stays: the tempo goes on from it.
 Result<Project> removePins(const Project& p, SourceId id, const std::vector<Beats>& beats);

@@ -94,6 +94,8 @@ Result<Project> setSourceReading(const Project& p, SourceId id, hear::Reading re
 Result<Project> noteReading(const Project& p, SourceId id, hear::Reading reading) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return tl::unexpected(mayChange(p, id).error());
+    if (!reading.bpm) return base::problem(fmt::format("{} has no tempo from that reading.", s->name));
+    if (auto fits = tempoFits(*s, *reading.bpm); !fits) return tl::unexpected(fits.error());
     Source changed = *s;
     putReading(changed, std::move(reading));
     return withSource(p, changed);
@@ -176,6 +178,9 @@ Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at) {
     std::vector<metre::Pin> pins = s->beats->pins();
     const bool isFree = pins.size() > 2 || std::any_of(s->notes.begin(), s->notes.end(),
                                                        [](const PinNote& n) { return n.beat != Beats(0); });
+    if (!isFree && std::any_of(s->notes.begin(), s->notes.end(), [](const PinNote& n) { return n.locked; }))
+        return base::problem(
+            fmt::format("The first downbeat of {} is locked; unlock its pin to move it.", s->name));
     const Beats beatThere(std::round(s->beats->beatAt(at).value));
     const Seconds by = at - downbeatOf(*s);
     for (metre::Pin& pin : pins)

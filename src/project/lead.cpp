@@ -16,20 +16,6 @@ namespace {
 
 constexpr double sameTempo = 1e-9; // of itself
 
-// The beats of a source, so far apart, as far as it reaches.
-std::vector<metre::Pin> beatsOf(const Source& s, Beats step) {
-    const double hair = 1e-6;
-    const auto first = std::ceil(s.beats->beatAt(Seconds(0)).value / step.value - hair);
-    const auto last = std::floor(s.beats->beatAt(s.length()).value / step.value + hair);
-    std::vector<metre::Pin> list;
-    list.reserve(static_cast<std::size_t>(std::max(0.0, last - first + 1)));
-    for (double n = first; n <= last; ++n) {
-        const Beats beat(n * step.value);
-        list.push_back({s.beats->secondsAt(beat), beat});
-    }
-    return list;
-}
-
 // As few of these as keep all of them within so much of the lines between. Beat 0, by which the clip lies in the
 // project, is one of them, and so are the few before it.
 std::vector<metre::Pin> fewest(const std::vector<metre::Pin>& beats, Seconds smooth) {
@@ -52,7 +38,7 @@ Result<LeadTempo> leadTempo(const Source& source, Lead::Every every, Seconds smo
     if (!source.beats) return base::problem(fmt::format("{} has no beats to lead with.", source.name));
     if (!(smooth >= Seconds(0)) || smooth > smoothest)
         return base::problem(fmt::format("Beats may miss by 0 to {:.0f} ms.", smoothest.value * 1000));
-    const std::vector<metre::Pin> beats = beatsOf(source, Beats(1));
+    const std::vector<metre::Pin> beats = beatsOf(source);
     if (beats.size() < 2)
         return base::problem(fmt::format("{} has only one beat; to lead takes two.", source.name));
     std::vector<metre::Pin> points;

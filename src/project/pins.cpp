@@ -66,9 +66,22 @@ std::vector<SourcePin> pinsOf(const Source& source) {
     }
     if (list.size() > 2) return list;
     // The second of a line that was heard, and speaks for no place, goes to the end.
-    const auto plain = [](const SourcePin& p) { return !p.byHand && !p.locked && p.name.empty(); };
     const Beats end(std::floor(source.endBeat().value + sameBeat));
-    if (plain(list.back()) && end > list.front().beat + Beats(1)) list.back() = {source.beats->secondsAt(end), end};
+    if (list.back().isPlain() && end > list.front().beat + Beats(1))
+        list.back() = {source.beats->secondsAt(end), end};
+    return list;
+}
+
+std::vector<metre::Pin> beatsOf(const Source& s, Beats step) {
+    const double hair = 1e-6;
+    const auto first = std::ceil(s.beats->beatAt(Seconds(0)).value / step.value - hair);
+    const auto last = std::floor(s.beats->beatAt(s.length()).value / step.value + hair);
+    std::vector<metre::Pin> list;
+    list.reserve(static_cast<std::size_t>(std::max(0.0, last - first + 1)));
+    for (double n = first; n <= last; ++n) {
+        const Beats beat(n * step.value);
+        list.push_back({s.beats->secondsAt(beat), beat});
+    }
     return list;
 }
 
@@ -78,8 +91,7 @@ Result<void> setPins(Source& source, std::vector<SourcePin> pins) {
     std::vector<PinNote> notes;
     for (SourcePin& pin : pins) {
         bare.push_back({pin.at, pin.beat});
-        if (pin.byHand || pin.locked || !pin.name.empty())
-            notes.push_back({pin.beat, pin.byHand, pin.locked, std::move(pin.name)});
+        if (!pin.isPlain()) notes.push_back({pin.beat, pin.byHand, pin.locked, std::move(pin.name)});
     }
     auto map = metre::BeatMap::make(std::move(bare));
     if (!map) return tl::unexpected(map.error());
@@ -114,7 +126,7 @@ metre::BeatMap through(const metre::BeatMap& heard, const std::vector<SourcePin>
 
 std::vector<SourcePin> keptPins(const Source& source) {
     std::vector<SourcePin> kept = pinsOf(source);
-    std::erase_if(kept, [](const SourcePin& p) { return !p.byHand && !p.locked && p.name.empty(); });
+    std::erase_if(kept, [](const SourcePin& p) { return p.isPlain(); });
     return kept;
 }
 

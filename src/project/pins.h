@@ -11,6 +11,8 @@ struct SourcePin {
     bool byHand = false; // else it was heard
     bool locked = false;
     std::string name{};
+    // Only listening speaks of it: it gives way to what somebody says.
+    bool isPlain() const { return !byHand && !locked && name.empty(); }
     bool operator==(const SourcePin&) const = default;
 };
 
@@ -22,6 +24,10 @@ bool isSteady(const Source& source);
 // The pins of a source, by place. Those of a steady reading say nothing but its line, and stand at the first
 // downbeat and at the end of its beats. Empty where no beat is known.
 std::vector<SourcePin> pinsOf(const Source& source);
+
+// The whole beats of a source, so far apart, counted from beat 0, as far as its recording reaches. REQUIRES beats,
+// and step > 0.
+std::vector<metre::Pin> beatsOf(const Source& source, Beats step = Beats(1));
 
 // Gives a source these pins, and notes of what is more than heard. Fails when they do not follow each other in
 // both, or when there are fewer than two.

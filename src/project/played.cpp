@@ -1,5 +1,7 @@
 #include "project/played.h"
 
+#include "project/pins.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -15,27 +17,27 @@ std::vector<Seconds> countedOnsets(const Source& source) {
     return list;
 }
 
-std::vector<PlayedBeat> playedBeats(const Source& source) {
+std::optional<Seconds> nearest(const std::vector<Seconds>& moments, Seconds at, Seconds reach) {
+    const auto after = std::lower_bound(moments.begin(), moments.end(), at);
+    std::optional<Seconds> best;
+    for (auto m = after == moments.begin() ? after : after - 1; m != moments.end() && m <= after; ++m) {
+        const Seconds distance(std::abs((*m - at).value));
+        if (distance > reach) continue;
+        reach = distance;
+        best = *m;
+    }
+    return best;
+}
+
+std::vector<PlayedBeat> playedBeats(const Source& source, const std::vector<Seconds>& onsets) {
     std::vector<PlayedBeat> list;
     if (!source.beats) return list;
-    const std::vector<Seconds> onsets = countedOnsets(source);
-    const double hair = 1e-6;
-    const double first = std::ceil(source.beats->beatAt(Seconds(0)).value - hair);
-    const double last = std::floor(source.beats->beatAt(source.length()).value + hair);
-    if (last < first) return list;
-    list.reserve(static_cast<std::size_t>(last - first) + 1);
-    for (double b = first; b <= last; ++b) {
-        PlayedBeat played{Beats(b), source.beats->secondsAt(Beats(b))};
-        const double near = 60 / source.beats->tempoAt(Beats(b)).value / 8;
-        const auto after = std::lower_bound(onsets.begin(), onsets.end(), played.at);
-        double distance = near;
-        for (auto o = after == onsets.begin() ? after : after - 1; o != onsets.end() && o <= after; ++o)
-            if (const double d = std::abs((*o - source.beats->secondsAt(Beats(b))).value); d < distance) {
-                distance = d;
-                played.at = *o;
-                played.on = true;
-            }
-        list.push_back(played);
+    const std::vector<metre::Pin> beats = beatsOf(source);
+    if (beats.empty()) return list;
+    list.reserve(beats.size());
+    for (const metre::Pin& beat : beats) {
+        const auto onset = nearest(onsets, beat.at, Seconds(60 / source.beats->tempoAt(beat.beat).value / 8));
+        list.push_back({beat.beat, onset.value_or(beat.at), Bpm(120), onset.has_value()});
     }
     for (std::size_t i = 0; i + 1 < list.size(); ++i)
         list[i].bpm = Bpm(60 / (list[i + 1].at - list[i].at).value);

@@ -42,6 +42,8 @@ Result<Project> takeProjectTime(const Project& p, const std::vector<ClipId>& ids
         if (!taken.insert(s->id).second) continue;
         if (leads(out, clip))
             return base::problem(fmt::format("{} leads: the project has its time already.", s->name));
+        if (std::any_of(s->notes.begin(), s->notes.end(), [](const PinNote& n) { return n.locked; }))
+            return base::problem(fmt::format("Pins of {} are locked; unlock them to take other beats.", s->name));
         const ClipTime time(out.tempo, clip, s.get(), rulingOf(out, *track, clip, s.get()).follows);
         if (time.turn() && clip.to > time.turn()->to + Seconds(1e-6))
             return base::problem(

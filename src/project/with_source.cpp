@@ -41,7 +41,9 @@ bool follow(Clip& c, const Source& old, const Source& changed) {
 
 // Fails when a locked clip would have to follow a source whose beats have changed.
 Result<void> clipsFollow(const Project& p, const Source& old, const Source& changed) {
-    if (old.beats == changed.beats && old.loopBeats == changed.loopBeats) return {};
+    const bool sameGrain = old.straight == changed.straight &&
+                           (old.straight.to == Straightness::To::Beat || old.metre() == changed.metre());
+    if (old.beats == changed.beats && old.loopBeats == changed.loopBeats && sameGrain) return {};
     for (const TrackPtr& t : p.tracks)
         for (const Clip& c : t->clips)
             if (c.locked && c.source == changed.id)

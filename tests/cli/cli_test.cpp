@@ -7,6 +7,7 @@
 #include "support/files.h"
 
 #include <chrono>
+#include <cmath>
 #include <csignal>
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
@@ -454,6 +455,36 @@ TEST(PmetreFit, TakesDecimalCommasEverywhere) {
 }
 
 // script(1) gives it a terminal.
+TEST(PmetreLead, WritesTheMapAndPrintsWhatItIs) {
+    const Folder folder;
+    const std::string file = quoted(support::demoAudio("towpath_accordion.ogg"));
+    const std::string out = " -o " + quoted(folder / "map.mid");
+    const auto beats = run(pmetre("lead " + file + out));
+    ASSERT_EQ(beats.status, 0) << beats.err;
+    EXPECT_EQ(support::readBytes(folder / "map.mid").substr(0, 4), "MThd");
+    const json told = lines(beats.out)[0];
+    EXPECT_EQ(told.size(), 3U);
+    EXPECT_NEAR(told["bpm"].get<double>(), 97, 2);
+    EXPECT_LT(told["worst_ms"].get<double>(), 0.001);
+    // What is there is not replaced unasked, and the recording never.
+    EXPECT_EQ(run(pmetre("lead " + file + out)).status, 1);
+    EXPECT_EQ(run(pmetre("lead " + file + " --overwrite -o " + file)).status, 1);
+    const json smooth = lines(run(pmetre("lead " + file + out + " --overwrite --smooth 20")).out)[0];
+    EXPECT_LT(smooth["points"].get<int>(), told["points"].get<int>());
+    EXPECT_GT(smooth["worst_ms"].get<double>(), 1);
+    EXPECT_LE(smooth["worst_ms"].get<double>(), 20.001);
+    const json points = lines(run(pmetre("lead " + file + " --json --every bar")).out)[0];
+    ASSERT_GT(points.size(), 5U);
+    for (const json& point : points)
+        EXPECT_EQ(point["beat"].get<double>(), 4 * std::round(point["beat"].get<double>() / 4));
+    // Wrong calls, and what has no beats.
+    EXPECT_EQ(run(pmetre("lead " + file)).status, 2);
+    EXPECT_EQ(run(pmetre("lead " + file + " --json --smooth -1")).status, 2);
+    const auto bell = run(pmetre("lead " + quoted(support::demoAudio("barge_bell.wav")) + " --json"));
+    EXPECT_EQ(bell.status, 1);
+    EXPECT_NE(bell.err.find("no beats to lead with"), std::string::npos) << bell.err;
+}
+
 TEST(Pmetre, ControlCharactersReachNoTerminal) {
     const Folder folder;
     const std::string name = "evil\x1b[31m.wav";

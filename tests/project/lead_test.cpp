@@ -288,6 +288,9 @@ TEST(TakeProjectTime, IsRefusedOfWhatLeadsIsLockedOrGoesRound) {
     EXPECT_FALSE(takeProjectTime(it.project, {it.leader}));
     it.take(letGo(it.project));
     EXPECT_FALSE(takeProjectTime(it.project, {}));
+    const auto pinned = lockPins(it.project, it.free, {Beats(4)}, true);
+    ASSERT_TRUE(pinned);
+    EXPECT_FALSE(takeProjectTime(*pinned, {it.leader})) << "its pins are locked";
     const auto locked = setLocked(it.project, {it.leader}, true);
     EXPECT_FALSE(takeProjectTime(*locked, {it.leader}));
 }

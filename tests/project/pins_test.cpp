@@ -11,6 +11,7 @@
 #include "project/settle.h"
 #include "support/audio.h"
 
+#include <algorithm>
 #include <cmath>
 #include <gtest/gtest.h>
 
@@ -199,6 +200,34 @@ TEST(Pins, LockedOnesStayWhereTheyAre) {
     it.take(lockPins(it.project, it.id, {Beats(8)}, false));
     it.take(removePins(it.project, it.id, {Beats(8)}));
     EXPECT_EQ(pinsOf(it.source()).size(), 2U);
+}
+
+TEST(Pins, LockedOnesWithstandAnotherDownbeatAndAnotherTempo) {
+    Pinned it(steady());
+    it.take(lockPins(it.project, it.id, {Beats(0)}, true));
+    const auto moved = setFirstDownbeat(it.project, it.id, Seconds(0.4));
+    ASSERT_FALSE(moved);
+    EXPECT_NE(moved.error().text.find("locked"), std::string::npos) << moved.error().text;
+    it.take(setSourceTempo(it.project, it.id, Bpm(96), hear::Witness::Typed));
+    EXPECT_EQ(it.at(0), Seconds(0.1)) << "somebody's word goes through it";
+    EXPECT_NEAR(it.source().beats->meanTempo().value, 96, 1e-9);
+}
+
+// A heard pin on the very next beat is no obstacle to saying that this one is it.
+TEST(Pins, AnotherBeatMakesHeardOnesGiveWay) {
+    Pinned it(freePlaying());
+    const Seconds moment = it.at(8);
+    it.take(setPinBeat(it.project, it.id, Beats(8), Beats(12)));
+    EXPECT_EQ(it.at(12), moment);
+    const auto pins = pinsOf(it.source());
+    EXPECT_EQ(std::count_if(pins.begin(), pins.end(), [](const SourcePin& p) { return p.beat == Beats(12); }), 1);
+}
+
+TEST(Pins, ALockedClipKeepsHowStrictlyItsSourceFollows) {
+    Pinned it(freePlaying());
+    it.take(setLocked(it.project, allClips(it.project), true));
+    EXPECT_FALSE(setStraightness(it.project, it.id, {Straightness::To::Beat, 50}));
+    it.take(setSourceMetre(it.project, it.id, {3, 4})); // every beat lands whatever the bar is
 }
 
 TEST(Pins, SeveralMoveTogether) {

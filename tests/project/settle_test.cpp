@@ -112,6 +112,10 @@ TEST(Settle, MarksAndBeatsBetweenThem) {
             << from << " " << to;
     EXPECT_FALSE(project::setSourceBeats(*marked, added.ids[0], 0));
     EXPECT_FALSE(project::setSourceBeats(*marked, added.ids[0], 5000)) << "no such tempo";
+    hear::Reading tapped;
+    tapped.by = hear::Witness::Tapped;
+    tapped.bpm = metre::Bpm(480); // on bars, that were beats
+    EXPECT_FALSE(project::noteReading(*marked, added.ids[0], tapped)) << "the project could not be read again";
 }
 
 TEST(Settle, HalfAndDoubleOfFreePlayingStayFree) {

@@ -641,6 +641,11 @@ TEST(LeadInTheWindow, ASourceLeadsAndIsLetGo) {
     EXPECT_GT(w.now().tempo.points().size(), 5U);
     const project::ClipId leader = w.session().laid()->clips().front().id();
     EXPECT_TRUE(w.session().laid()->find(leader)->time().job()->map.isIdentity());
+    // How it leads is chosen there too, whatever is selected.
+    w.session().document().select({w.session().laid()->clips().back().id()});
+    chooseInMenu("Lead bar by bar", [&] { QTest::mouseClick(led, Qt::LeftButton); });
+    EXPECT_EQ(w.now().lead->clip, leader);
+    EXPECT_EQ(w.now().lead->every, project::Lead::Every::Bar);
     // The tempo is its own.
     const auto tempo = w.now().tempo;
     w.child<app::Figure>("projectTempo")->setFocus();

@@ -118,15 +118,18 @@ void ByEar::refresh() {
     rails_.showTried(tried_);
 }
 
-void ByEar::hearAgain() {
-    play::Player& player = session_.player();
-    if (!player.isPlayingRaw() || !source_) return;
+project::Marks ByEar::marks() const {
+    return moving_ ? *moving_ : shownMarks(*source_);
+}
+
+play::Player::RawHearing ByEar::hearing() const {
     play::Player::RawHearing hearing{heardBeats(), source_->metre(), clicks_, {}};
-    if (loops_) {
-        const project::Marks m = moving_ ? *moving_ : shownMarks(*source_);
-        hearing.between = {m.from, m.to};
-    }
-    player.hearRaw(hearing);
+    if (loops_) hearing.between = {marks().from, marks().to};
+    return hearing;
+}
+
+void ByEar::hearAgain() {
+    if (isHeard() && source_) session_.player().hearRaw(hearing());
 }
 
 void ByEar::hear(bool on, std::optional<metre::Seconds> from) {
@@ -136,9 +139,8 @@ void ByEar::hear(bool on, std::optional<metre::Seconds> from) {
     } else {
         metre::Seconds start = from ? *from : rails_.here();
         if (!from && start >= source_->length() - metre::Seconds(0.01)) start = metre::Seconds(0);
-        if (loops_ && !from) start = (moving_ ? *moving_ : shownMarks(*source_)).from;
-        player.playRaw(source_->sound->shared(), {heardBeats(), source_->metre(), clicks_, {}}, start);
-        hearAgain();
+        if (loops_ && !from) start = marks().from;
+        player.playRaw(source_->sound->shared(), hearing(), start);
         session_.say(tr("%1 as recorded").arg(qt(source_->name)));
     }
     emit session_.ticked();

@@ -4,6 +4,7 @@
 
 #include "hear/tapped.h"
 #include "metre/beat_map.h"
+#include "play/player.h"
 #include "project/project.h"
 
 #include <QWidget>
@@ -51,6 +52,8 @@ class ByEar : public QWidget {
   private:
     void refresh();
     void hearAgain();
+    project::Marks marks() const; // as they are, or are being dragged
+    play::Player::RawHearing hearing() const;
     std::optional<metre::BeatMap> base() const;
     std::optional<metre::BeatMap> heardBeats() const;
     void tryWith(double factor, double shift);

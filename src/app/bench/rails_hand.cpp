@@ -100,7 +100,8 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
     const Under on = under(at);
     drag_ = {};
     drag_.began = at;
-    drag_.fineFrom = at.x();
+    drag_.fine = event->modifiers().testFlag(Qt::ShiftModifier);
+    drag_.pointer = at.x();
     drag_.before = session_.now();
     // What is in view is made anew first.
     session_.player().lookAt(scene_->project().tempo.beatAt(layout_.heardAt(0)));
@@ -108,7 +109,7 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
     using What = Under::What;
     switch (on.what) {
     case What::Mark:
-        drag_.marks = shownMarks_ ? *shownMarks_ : shownMarks(*scene_->source());
+        drag_.marks = shownMarks(*scene_->source());
         drag_.mark = on.mark;
         drag_.what = Drag::What::Mark;
         break;
@@ -133,6 +134,7 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         drag_.what = above ? Drag::What::Upper : Drag::What::Lower;
         drag_.beat = *on.beat;
         drag_.isPin = on.isPin;
+        drag_.knob = layout_.x(scene_->beats().secondsAt(*on.beat));
         const bool isPickedAlready =
             std::any_of(picked_.begin(), picked_.end(), [&](Beats b) { return isSame(b, *on.beat); });
         if (event->modifiers().testFlag(Qt::ControlModifier) && on.isPin) {
@@ -192,21 +194,27 @@ void RailsView::mouseMoveEvent(QMouseEvent* event) {
         update();
         break;
     case Drag::What::Phase:
-        emit phaseAsked(layout_.span(at.x() - drag_.fineFrom).value, false);
-        drag_.fineFrom = at.x();
+        emit phaseAsked(layout_.span(at.x() - drag_.pointer).value, false);
+        drag_.pointer = at.x();
         break;
     case Drag::What::Nothing:
         break;
     }
 }
 
-// With Shift the knob goes slowly, from where it was when Shift went down, and no onset attracts it.
+// With Shift the knob goes slowly from where the hand has brought it, and no onset attracts it.
 void RailsView::dragUpper(QMouseEvent& event) {
     const bool fine = event.modifiers().testFlag(Qt::ShiftModifier);
     const project::SourcePtr before = project::sourceOf(drag_.before, scene_->source()->id);
     if (!before || !before->beats) return;
     const Seconds was = before->beats->secondsAt(drag_.beat);
-    const double x = layout_.x(was) + (event.position().x() - drag_.began.x()) / (fine ? slower : 1);
+    const double byHand = layout_.x(was) + event.position().x() - drag_.began.x();
+    if (fine && !drag_.fine) {
+        drag_.pointer = event.position().x();
+        drag_.knob = byHand;
+    }
+    drag_.fine = fine;
+    const double x = fine ? drag_.knob + (event.position().x() - drag_.pointer) / slower : byHand;
     const Seconds at = snapped(x, fine);
     const bool several = picked_.size() > 1;
     auto next = several ? project::movePins(drag_.before, before->id, picked_, at - was)

@@ -23,7 +23,7 @@ double linesPerBeat(EyeGrid grid) {
 
 RailsScene::RailsScene(const project::LaidPtr& laid, project::SourcePtr source, std::optional<project::ClipId> clip)
     : laid_(laid), source_(std::move(source)), pins_(project::pinsOf(*source_)),
-      played_(project::playedBeats(*source_)), onsets_(project::countedOnsets(*source_)) {
+      onsets_(project::countedOnsets(*source_)), played_(project::playedBeats(*source_, onsets_)) {
     if (source_->sound)
         for (const metre::Frames at : source_->sound->attacks)
             allOnsets_.push_back(metre::toSeconds(at, source_->sound->audio.rate));
@@ -61,15 +61,7 @@ Beats RailsScene::sourceBeatAt(Seconds heard) const {
 }
 
 std::optional<Seconds> RailsScene::onsetNear(Seconds at, Seconds reach) const {
-    const auto after = std::lower_bound(onsets_.begin(), onsets_.end(), at);
-    std::optional<Seconds> best;
-    for (auto o = after == onsets_.begin() ? after : after - 1; o != onsets_.end() && o <= after; ++o) {
-        const Seconds distance(std::abs((*o - at).value));
-        if (distance > reach) continue;
-        reach = distance;
-        best = *o;
-    }
-    return best;
+    return project::nearest(onsets_, at, reach);
 }
 
 std::optional<Seconds> RailsScene::onsetFrom(Seconds at, bool forward) const {

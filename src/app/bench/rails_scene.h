@@ -68,8 +68,8 @@ class RailsScene {
     const project::LaidClip* clip_ = nullptr; // in laid_
     bool placed_ = false;
     std::vector<project::SourcePin> pins_;
-    std::vector<project::PlayedBeat> played_;
     std::vector<Seconds> onsets_;
+    std::vector<project::PlayedBeat> played_; // by the onsets
     std::vector<Seconds> allOnsets_;
 };
 using RailsScenePtr = std::shared_ptr<const RailsScene>;

@@ -96,7 +96,6 @@ void RailsView::refresh() {
         picked_.clear();
         drag_ = {};
         tried_.reset();
-        shownMarks_.reset();
         here_ = scene->hasBeats() ? std::max(Seconds(0), scene->beats().secondsAt(Beats(0))) : Seconds(0);
         lastPosition_ = session_.player().position();
         wholeView_ = true;
@@ -183,15 +182,8 @@ void RailsView::showTried(const std::optional<metre::BeatMap>& beats) {
     update();
 }
 
-void RailsView::showMarks(std::optional<project::Marks> marks) {
-    shownMarks_ = marks;
-    stale_ = true;
-    update();
-}
-
 project::Marks RailsView::marks() const {
     if (drag_.what == Drag::What::Mark || drag_.what == Drag::What::NewMarks) return drag_.marks;
-    if (shownMarks_) return *shownMarks_;
     return shownMarks(*scene_->source());
 }
 

@@ -32,7 +32,6 @@ class RailsView : public QWidget {
 
     // What the beats of the click are while they are tried (by_ear.h); none: the source's own.
     void showTried(const std::optional<metre::BeatMap>& beats);
-    void showMarks(std::optional<project::Marks> marks); // while they are dragged elsewhere; else the source's
 
     // Pins that are picked, by their beats, in order.
     const std::vector<Beats>& picked() const { return picked_; }
@@ -121,7 +120,9 @@ class RailsView : public QWidget {
         project::Marks marks{};
         project::Project before; // each step is worked out from this, so that going back undoes what gave way
         std::int64_t revision = 0;
-        double fineFrom = 0; // where slow dragging began
+        bool fine = false;  // with Shift: a tenth of the way, from here on
+        double pointer = 0; // where the pointer was then
+        double knob = 0;    // and what is dragged
         double bandTo = 0;
     };
 
@@ -150,7 +151,6 @@ class RailsView : public QWidget {
     Seconds here_{0};
     Beats lastPosition_{-1e9};
     std::optional<metre::BeatMap> tried_;
-    std::optional<project::Marks> shownMarks_;
     Drag drag_;
     std::int64_t press_ = 0;
     QString told_;

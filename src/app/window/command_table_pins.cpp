@@ -47,7 +47,7 @@ void MainWindow::straighten(project::Straightness::To to, double percent) {
 }
 
 void MainWindow::lead(project::Lead::Every every) {
-    const auto clip = clipOfSelection();
+    const auto clip = ledBy_ ? ledBy_ : clipOfSelection();
     if (!clip) {
         session_.say(tr("Place the source first: it leads where it lies."));
         return;
@@ -80,7 +80,9 @@ void MainWindow::offerLeaders(const QPoint& at) {
         menu.addSeparator();
         commands_->fill(menu, OnLead);
     }
+    ledBy_ = lead ? std::optional(lead->clip) : std::nullopt;
     menu.exec(at);
+    ledBy_.reset();
 }
 
 void MainWindow::pinCommands(CommandList& list) {

@@ -69,6 +69,7 @@ class MainWindow : public QMainWindow {
     void straighten(project::Straightness::To to, double percent);
     void lead(project::Lead::Every every);
     void offerLeaders(const QPoint& at);
+    std::optional<ClipId> ledBy_; // whose leading the open menu is about; else the selection's
     void takeTime();
     void rememberRecent();
     void offerRecent();
