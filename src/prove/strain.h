@@ -3,12 +3,24 @@
 
 #include "project/laid.h"
 
+#include <array>
+
 namespace prove {
 
 enum class Verdict { Untouched, Gentle, Firm, Hard };
 
 // "untouched", "gentle", "firm", "hard"
 const char* verdictWord(Verdict v);
+
+// Up to how many per cent of length each method is gentle; up to twice as many it is firm. The usual ones: about
+// ±10 BPM around 110, drums twice that, held sounds less than a mix (common practice).
+struct Comfort {
+    static constexpr double least = 1; // per cent
+    static constexpr double most = 50;
+    std::array<double, 5> percent{18, 9, 12, 9, 9}; // in the order of stretch::methods()
+    double of(stretch::Method method) const { return percent[static_cast<std::size_t>(method)]; }
+    bool operator==(const Comfort&) const = default;
+};
 
 struct Strain {
     double percent = 0; // of length, where the clip begins: +7.7 is longer
@@ -17,11 +29,9 @@ struct Strain {
     bool operator==(const Strain&) const = default;
 };
 
-// Up to this many per cent a method is gentle; up to twice as many it is firm. About ±10 BPM around 110 is gentle,
-// drums bear twice that, held sounds less than a mix (common practice).
-double gentlePercent(stretch::Method method);
-
+// Of what is played at another tempo than its own. REQUIRES tempos > 0.
+Strain strainOf(metre::Bpm own, metre::Bpm becomes, stretch::Method method, const Comfort& comfort = {});
 // Of a clip that is not stretched: none. Any thread.
-Strain strainOf(const project::LaidClip& clip);
+Strain strainOf(const project::LaidClip& clip, const Comfort& comfort = {});
 
 } // namespace prove

@@ -1,0 +1,73 @@
+#include "prove/check.h"
+
+#include "prove/own_place.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace prove {
+
+namespace {
+
+using metre::Beats;
+
+// How well onsets fall on a grid that begins at `first`: on beats best, on parts of them half as well.
+double fitOf(const Measured& m, double perBeat, double first) {
+    constexpr double narrow = 0.010; // seconds
+    double sum = 0;
+    for (const Attack& a : m.attacks) {
+        const double beats = (double(a.at.value) / m.rate - first) / perBeat;
+        const double fromBeat = (beats - std::round(beats)) * perBeat / narrow;
+        const double fromPart = (beats - nearestPart(Beats(beats)).value) * perBeat / narrow;
+        sum += a.strength * (std::exp(-fromBeat * fromBeat) + 0.5 * std::exp(-fromPart * fromPart));
+    }
+    return sum;
+}
+
+double firstOf(const Measured& m, double perBeat) {
+    double best = 0;
+    double most = -1;
+    for (double first = 0; first < perBeat; first += 0.001)
+        if (const double fit = fitOf(m, perBeat, first); fit > most) {
+            most = fit;
+            best = first;
+        }
+    std::vector<double> off;
+    for (const Attack& a : m.attacks) {
+        const double beats = (double(a.at.value) / m.rate - best) / perBeat;
+        if (const double far = (beats - std::round(beats)) * perBeat; std::abs(far) < 0.02) off.push_back(far);
+    }
+    if (!off.empty()) {
+        const auto middle = off.begin() + static_cast<std::ptrdiff_t>(off.size() / 2);
+        std::nth_element(off.begin(), middle, off.end());
+        best += *middle;
+    }
+    // The end of one beat is the beginning of the next.
+    if (best > perBeat - 0.005) best -= perBeat;
+    return best;
+}
+
+} // namespace
+
+Checked check(const Measured& m, metre::Bpm bpm, metre::Metre metre, std::optional<Seconds> first) {
+    const double perBeat = 60 / bpm.value;
+    Checked out;
+    out.onsets = m.attacks.size();
+    out.first = first ? *first : Seconds(m.attacks.empty() ? 0 : firstOf(m, perBeat));
+    for (const Attack& a : m.attacks) {
+        if (!a.isClear) continue;
+        const Seconds at = metre::toSeconds(a.at, m.rate);
+        const Beats beats((at - out.first).value / perBeat);
+        out.deviations.push_back({at, Seconds((beats - nearestPart(beats)).value * perBeat)});
+    }
+    // Bars from the first beat on; less than one counts as one.
+    const double bar = perBeat * metre.bar().value;
+    const double length = double(m.frames.value) / m.rate;
+    const double bars = std::max(1.0, std::round((length - out.first.value) / bar));
+    out.sums = summed(out.deviations, out.first, out.first + Seconds(bars * bar));
+    const double beats = std::max(1.0, std::round(length / perBeat));
+    out.lengthError = m.frames - Frames(std::llround(beats * perBeat * m.rate));
+    return out;
+}
+
+} // namespace prove

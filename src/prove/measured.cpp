@@ -1,0 +1,208 @@
+#include "prove/measured.h"
+
+#include "hear/onsets.h"
+#include "sound/fft.h"
+#include "sound/loudness.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
+namespace prove {
+
+namespace {
+
+// Whether a sound that begins there rises at once: within 12 ms to half of the level that it has within 60, by far
+// above what sounded before.
+bool risesAtOnce(const hear::Recording& recording, Frames at) {
+    constexpr std::int64_t cell = hear::Recording::rate / 1000;
+    constexpr std::size_t before = 16; // cells
+    constexpr std::size_t after = 60;
+    std::vector<float> near(static_cast<std::size_t>(static_cast<std::int64_t>(before + after) * cell + 1));
+    recording.read(at.value - static_cast<std::int64_t>(before) * cell - 1, near);
+    std::array<float, before + after> level{};
+    for (std::size_t c = 0; c < level.size(); ++c)
+        for (std::size_t i = 1; i <= static_cast<std::size_t>(cell); ++i) {
+            // A first difference stands for a high pass: what begins is bright, what rings on is dark.
+            const std::size_t k = c * static_cast<std::size_t>(cell) + i;
+            level[c] = std::max(level[c], std::abs(near[k] - near[k - 1]) + 0.1F * std::abs(near[k]));
+        }
+    const float floor = *std::max_element(level.begin(), level.begin() + before - 1);
+    const float peak = *std::max_element(level.begin() + before, level.end());
+    if (peak < 2.7F * floor) return false;
+    for (std::size_t c = before; c < before + 12; ++c)
+        if (level[c] >= floor + 0.5F * (peak - floor)) return true;
+    return false;
+}
+
+std::vector<Pitches::Peak> peaksAt(const hear::Recording& recording, Frames middle, sound::RealFft& fft,
+                                   const std::vector<float>& window) {
+    const std::size_t size = window.size();
+    std::vector<float> near(size);
+    recording.read(middle.value - static_cast<std::int64_t>(size / 2), near);
+    auto time = fft.time();
+    for (std::size_t i = 0; i < size; ++i)
+        time[i] = near[i] * window[i];
+    fft.forward();
+    const auto spectrum = fft.spectrum();
+    const double binHz = double(hear::Recording::rate) / double(size);
+    const auto lowest = static_cast<std::size_t>(50 / binHz);
+    const auto highest = std::min(fft.bins() - 2, static_cast<std::size_t>(5000 / binHz));
+    std::vector<double> magnitude(highest + 2);
+    double loudest = 0;
+    for (std::size_t b = 0; b < magnitude.size(); ++b) {
+        magnitude[b] = std::sqrt(double(std::norm(spectrum[b])));
+        if (b >= lowest) loudest = std::max(loudest, magnitude[b]);
+    }
+    std::vector<Pitches::Peak> peaks;
+    if (loudest < 1e-3 * double(size) / 4) return peaks; // below −60 dB
+    for (std::size_t b = lowest; b <= highest; ++b) {
+        if (magnitude[b] < 0.03 * loudest || magnitude[b] < magnitude[b - 1] || magnitude[b] < magnitude[b + 1])
+            continue;
+        // A parabola through the logarithms; the window's peak is nearly one.
+        const double l = std::log(magnitude[b - 1] + 1e-12);
+        const double c = std::log(magnitude[b] + 1e-12);
+        const double r = std::log(magnitude[b + 1] + 1e-12);
+        const double bend = l - 2 * c + r;
+        const double shift = bend < -1e-9 ? std::clamp(0.5 * (l - r) / bend, -0.5, 0.5) : 0.0;
+        peaks.push_back({(double(b) + shift) * binHz, std::sqrt(magnitude[b] / loudest)});
+    }
+    constexpr std::size_t most = 24;
+    if (peaks.size() > most) {
+        std::nth_element(peaks.begin(), peaks.begin() + most, peaks.end(),
+                         [](const Pitches::Peak& a, const Pitches::Peak& b) { return a.weight > b.weight; });
+        peaks.resize(most);
+    }
+    return peaks;
+}
+
+std::vector<Pitches> pitchesOf(const hear::Recording& recording, const std::vector<Frames>& moments, int rate) {
+    constexpr std::size_t size = 8192; // 0.19 s
+    std::vector<Pitches> list;
+    if (moments.empty()) return list;
+    sound::RealFft fft(size);
+    // A Gauss window's peak is a parabola in logarithms; this one is cut where it is 1/270.
+    std::vector<float> window(size);
+    for (std::size_t i = 0; i < size; ++i) {
+        const double x = (double(i) - double(size) / 2) / (double(size) * 0.15);
+        window[i] = static_cast<float>(std::exp(-0.5 * x * x));
+    }
+    list.reserve(moments.size());
+    for (const Frames at : moments) {
+        const Frames there(std::llround(double(at.value) * hear::Recording::rate / rate));
+        list.push_back({at, peaksAt(recording, there, fft, window)});
+    }
+    return list;
+}
+
+} // namespace
+
+std::vector<Frames> pitchMoments(Frames frames, int rate) {
+    const std::int64_t count = std::clamp<std::int64_t>(frames.value / std::max(1, rate / 8), 1, 240);
+    std::vector<Frames> moments;
+    moments.reserve(static_cast<std::size_t>(count));
+    for (std::int64_t i = 0; i < count; ++i)
+        moments.emplace_back((2 * i + 1) * frames.value / (2 * count));
+    return moments;
+}
+
+double Envelope::at(double frame) const {
+    const double place = frame / double(cell) - 0.5;
+    const double below = std::floor(place);
+    const auto value = [&](double i) {
+        return i >= 0 && i < double(level.size()) ? double(level[static_cast<std::size_t>(i)]) : 0.0;
+    };
+    return value(below) + (place - below) * (value(below + 1) - value(below));
+}
+
+namespace {
+
+// Builds an envelope from audio that comes in pieces.
+class EnvelopeMaker {
+  public:
+    explicit EnvelopeMaker(int rate) { envelope_.cell = std::max(1, rate / 500); }
+
+    void add(const sound::Audio& audio) {
+        for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
+            for (const auto& channel : audio.channels)
+                sum_ += channel[i] * channel[i];
+            if (++count_ == envelope_.cell) close();
+        }
+    }
+    Envelope finished() {
+        if (count_ > 0) close();
+        return std::move(envelope_);
+    }
+
+  private:
+    void close() {
+        envelope_.level.push_back(std::sqrt(sum_ / static_cast<float>(count_)));
+        sum_ = 0;
+        count_ = 0;
+    }
+    Envelope envelope_;
+    float sum_ = 0;
+    std::int64_t count_ = 0;
+};
+
+} // namespace
+
+Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, const base::Progress& progress) {
+    Measured out;
+    out.rate = blocks.rate;
+    hear::Recorder recorder(blocks.rate, blocks.channels);
+    sound::Meter meter(blocks.rate, blocks.channels,
+                       wanted.truePeak ? sound::Meter::Of::Both : sound::Meter::Of::Loudness);
+    EnvelopeMaker envelope(blocks.rate);
+    std::vector<float> woven;
+    const auto channels = static_cast<std::size_t>(blocks.channels);
+    for (Frames at(0); at < blocks.length;) {
+        if (progress.stopped()) return base::cancelled();
+        progress.at(0.8 * double(at.value) / double(std::max<std::int64_t>(1, blocks.length.value)));
+        const auto block = blocks.next(at);
+        if (!block) return tl::unexpected(block.error());
+        const sound::Audio& audio = **block;
+        meter.add(audio);
+        envelope.add(audio);
+        woven.resize(static_cast<std::size_t>(audio.frames().value) * channels);
+        for (std::size_t c = 0; c < channels; ++c)
+            for (std::size_t i = 0; i < audio.channels[c].size(); ++i)
+                woven[i * channels + c] = audio.channels[c][i];
+        if (auto added = recorder.add(woven.data(), audio.frames().value); !added)
+            return tl::unexpected(added.error());
+        at += audio.frames();
+        out.frames = at;
+    }
+    const auto recording = recorder.finished();
+    if (!recording) return tl::unexpected(recording.error());
+    out.envelope = envelope.finished();
+    const std::vector<hear::Onset> onsets = wanted.onsets
+                                                ? *wanted.onsets
+                                                : hear::atRate(hear::onsets(*recording, 0.5, progress.part(0.8, 1)),
+                                                               hear::Recording::rate, blocks.rate);
+    if (progress.stopped()) return base::cancelled();
+    out.attacks.reserve(onsets.size());
+    for (const hear::Onset& onset : onsets) {
+        const Frames there(std::llround(double(onset.at.value) * hear::Recording::rate / blocks.rate));
+        out.attacks.push_back({onset.at, onset.strength, risesAtOnce(*recording, there)});
+    }
+    out.pitches = pitchesOf(*recording, wanted.moments, blocks.rate);
+    out.lufs = meter.loudness();
+    if (wanted.truePeak) out.truePeak = meter.truePeak();
+    return out;
+}
+
+sound::Blocks blocksOf(const sound::Audio& audio) {
+    const auto next = [&audio](Frames from) -> Result<sound::AudioPtr> {
+        constexpr std::int64_t most = 1 << 18; // frames a block
+        const std::int64_t n = std::min(most, audio.frames().value - from.value);
+        auto block = std::make_shared<sound::Audio>(audio.rate, audio.channelCount(), Frames(n));
+        for (std::size_t c = 0; c < block->channels.size(); ++c)
+            std::copy_n(audio.channels[c].begin() + from.value, n, block->channels[c].begin());
+        return block;
+    };
+    return {audio.rate, audio.channelCount(), audio.frames(), next};
+}
+
+} // namespace prove

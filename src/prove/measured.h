@@ -1,0 +1,70 @@
+// What is measured of audio, whatever made it: where sounds begin, at which pitches they sound, how loud it is.
+#pragma once
+
+#include "base/progress.h"
+#include "base/result.h"
+#include "hear/onsets.h"
+#include "sound/write.h"
+
+#include <optional>
+#include <vector>
+
+namespace prove {
+
+using base::Result;
+using metre::Frames;
+using metre::Seconds;
+
+// The beginning of a sound.
+struct Attack {
+    Frames at;           // at the audio's own rate
+    double strength = 0; // relative to the strongest: 0 to 1
+    bool isClear = true; // it rises at once; where what swells begins, nobody can say to a few milliseconds
+};
+
+// How loud it is, moment by moment: RMS of both channels together, one value for each `cell` frames.
+struct Envelope {
+    std::int64_t cell = 96; // 2 ms
+    std::vector<float> level;
+    // At a frame, between the middles of two cells; 0 outside.
+    double at(double frame) const;
+};
+
+// The pitches that sound at a moment.
+struct Pitches {
+    struct Peak {
+        double hz = 0;
+        double weight = 0; // square root of its magnitude, relative to the loudest of the moment: 0 to 1
+    };
+    Frames at; // the middle of the window, of 0.19 s
+    std::vector<Peak> peaks;
+};
+
+struct Measured {
+    int rate = 48000;
+    Frames frames;
+    std::vector<Attack> attacks; // in order
+    Envelope envelope;
+    std::vector<Pitches> pitches;
+    std::optional<double> lufs;     // none: silence
+    std::optional<double> truePeak; // dBTP
+};
+
+// Up to 240 moments, evenly over so many frames.
+std::vector<Frames> pitchMoments(Frames frames, int rate);
+
+// What is wanted of a measurement.
+struct Wanted {
+    std::vector<Frames> moments; // in order: those whose pitches are wanted
+    std::optional<std::vector<hear::Onset>> onsets =
+        {}; // where they are known, in the audio's own frames; none: heard
+    bool truePeak = true;
+};
+
+// Measures audio in little memory. Fails as the making of the blocks does, and where the disk has no room for
+// listening to what is long. Any thread; takes about a 200th of the audio's length.
+Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, const base::Progress& progress = {});
+// Audio in memory, as blocks. Refers to it.
+sound::Blocks blocksOf(const sound::Audio& audio);
+
+} // namespace prove

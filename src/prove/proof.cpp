@@ -1,0 +1,302 @@
+#include "prove/proof.h"
+
+#include "prove/cents.h"
+#include "prove/own_place.h"
+#include "sound/loudness.h"
+
+#include <algorithm>
+#include <cmath>
+#include <fmt/format.h>
+#include <set>
+
+namespace prove {
+
+namespace {
+
+using project::LaidClip;
+using project::Part;
+
+constexpr double reachSeconds = 0.040;
+constexpr double nearSeconds = 0.030;
+constexpr double endSeconds = 0.015; // what begins so near to the clip's end is its cutting off
+
+// Where a moment of the recording is heard in a part of a clip.
+std::optional<double> heardIn(const Part& part, double sourceFrame) {
+    const double in = part.job->map.outputAt(sourceFrame) - double(part.from.value);
+    if (in < -0.5 || in >= double(part.length.value)) return std::nullopt;
+    const auto& points = part.job->map.points();
+    if (sourceFrame < double(points.front().source.value) || sourceFrame >= double(points.back().source.value))
+        return std::nullopt;
+    return std::max(0.0, double(part.at.value) + in);
+}
+
+// Of the recording's moments those that the clip plays, each where it first does, in the clip's order.
+struct Heard {
+    std::size_t moment = 0;
+    Frames at; // of the clip
+};
+std::vector<Heard> momentsHeard(const LaidClip& clip, const Measured& source) {
+    std::vector<Heard> list;
+    std::set<std::size_t> taken;
+    for (const Part& part : clip.time().parts)
+        for (std::size_t i = 0; i < source.pitches.size(); ++i)
+            if (const auto at = heardIn(part, double(source.pitches[i].at.value)); at && taken.insert(i).second)
+                list.push_back({i, Frames(std::llround(*at))});
+    std::sort(list.begin(), list.end(), [](const Heard& a, const Heard& b) { return a.at < b.at; });
+    return list;
+}
+
+// Which frames of its recording a clip plays.
+std::pair<Frames, Frames> playedFrames(const LaidClip& clip) {
+    const std::int64_t all = clip.source->sound->audio.frames().value;
+    double from = double(all);
+    double to = 0;
+    for (const Part& part : clip.time().parts) {
+        from = std::min(from, part.job->map.sourceAt(double(part.from.value)));
+        to = std::max(to, part.job->map.sourceAt(double((part.from + part.length).value)));
+    }
+    const auto first = std::clamp<std::int64_t>(std::llround(from), 0, all);
+    return {Frames(first), Frames(std::clamp<std::int64_t>(std::llround(to), first, all))};
+}
+
+std::optional<double> playedLoudness(const LaidClip& clip, const Measured& source) {
+    const auto [from, to] = playedFrames(clip);
+    const sound::Audio& audio = clip.source->sound->audio;
+    if (double((to - from).value) > 0.98 * double(audio.frames().value)) return source.lufs;
+    sound::Meter meter(audio.rate, audio.channelCount(), sound::Meter::Of::Loudness);
+    const sound::Blocks all = blocksOf(audio);
+    for (Frames at = from; at < to;) {
+        const auto block = all.next(at);
+        sound::Audio part = **block;
+        for (auto& channel : part.channels)
+            channel.resize(std::min(channel.size(), static_cast<std::size_t>((to - at).value)));
+        meter.add(part);
+        at += part.frames();
+    }
+    return meter.loudness();
+}
+
+// What should be heard, and where.
+struct Expected {
+    Frames at;   // of the clip, as it was rendered
+    Beats place; // of the project
+    std::optional<Seconds> before;
+    bool clear = true;
+    const Part* part = nullptr;
+};
+
+// Beats that pass in a turn; nothing where the clip does not go round.
+double turnBeatsOf(const LaidClip& clip, const metre::BeatMap& fitted) {
+    if (!clip.clip->stretch.loop) return 0;
+    const Seconds from = clip.clip->turn ? clip.clip->turn->from : fitted.secondsAt(Beats(0));
+    const Seconds to = clip.clip->turn ? clip.clip->turn->to : clip.source->wholeEnd();
+    return (fitted.beatAt(to) - fitted.beatAt(from)).value;
+}
+
+std::vector<Expected> expectedOf(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& source) {
+    const project::Source& recording = *clip.source;
+    const metre::BeatMap& beats = *recording.beats;
+    const metre::BeatMap fitted = recording.fitted();
+    const double turn = turnBeatsOf(clip, fitted);
+    std::vector<Struck> sounds;
+    sounds.reserve(source.attacks.size());
+    for (const Attack& a : source.attacks)
+        sounds.push_back({beats.beatAt(metre::toSeconds(a.at, source.rate)), a.strength});
+    const double perSecond = beats.meanTempo().value / 60;
+    const std::vector<Beats> places = ownPlaces(sounds, Beats(std::min(nearSeconds * perSecond, 1.0 / 24)));
+    // At one tempo from the first pin to the last it would have been played so.
+    const metre::Pin& first = beats.pins().front();
+    const auto straight = [&](Seconds s) { return first.beat + Beats((s - first.at).value * perSecond); };
+
+    const double last = double(clip.time().length.value) - endSeconds * source.rate;
+    std::vector<Expected> list;
+    for (const Part& part : clip.time().parts)
+        for (std::size_t i = 0; i < source.attacks.size(); ++i) {
+            const Attack& attack = source.attacks[i];
+            const auto at = heardIn(part, double(attack.at.value));
+            if (!at || *at > last) continue;
+            const Seconds recorded = metre::toSeconds(attack.at, source.rate);
+            const Seconds heard =
+                Seconds((double(clip.time().startFrame.value) + *at) / double(recording.sound->audio.rate));
+            const double since = (tempo.beatAt(heard) - clip.clip->at - fitted.beatAt(recorded)).value;
+            const double round = turn > 0 ? std::round(since / turn) * turn : 0;
+            // Of what swells, where it was played.
+            const Beats own = attack.isClear ? places[i] : sounds[i].at;
+            const Beats place = clip.clip->at + own + Beats(round);
+            const double inSeconds = 60 / tempo.tempoAt(place).value;
+            list.push_back({Frames(std::llround(*at)), place, Seconds((straight(recorded) - own).value * inSeconds),
+                            attack.isClear, &part});
+        }
+    std::sort(list.begin(), list.end(), [](const Expected& a, const Expected& b) { return a.at < b.at; });
+    return list;
+}
+
+std::vector<Expected> expectedHit(const LaidClip& clip, const Measured& source) {
+    if (source.attacks.empty() || clip.time().parts.empty()) return {};
+    const auto at = heardIn(clip.time().parts.front(), double(source.attacks.front().at.value));
+    if (!at) return {};
+    return {{Frames(std::llround(*at)), clip.clip->at, std::nullopt, source.attacks.front().isClear,
+             &clip.time().parts.front()}};
+}
+
+// The attack nearest to each place, where each is the other's nearest.
+std::vector<std::optional<Frames>> found(const std::vector<Expected>& expected, const std::vector<Attack>& attacks,
+                                         int rate) {
+    const auto nearestTo = [](const auto& list, Frames at) {
+        const auto after =
+            std::lower_bound(list.begin(), list.end(), at, [](const auto& x, Frames f) { return x.at < f; });
+        if (after == list.begin()) return after;
+        if (after == list.end()) return after - 1;
+        return after->at - at < at - (after - 1)->at ? after : after - 1;
+    };
+    std::vector<std::optional<Frames>> out(expected.size());
+    if (attacks.empty()) return out;
+    for (std::size_t i = 0; i < expected.size(); ++i) {
+        const auto attack = nearestTo(attacks, expected[i].at);
+        if (std::abs(double((attack->at - expected[i].at).value)) > reachSeconds * rate) continue;
+        if (nearestTo(expected, attack->at)->at == expected[i].at) out[i] = attack->at;
+    }
+    return out;
+}
+
+// By how much what swells there came out later than its part's map says: where the envelope of what was played,
+// bent as the map bends time, is likest to that of what came out. None where that says nothing.
+std::optional<Seconds> shiftOf(const Expected& expected, const Envelope& before, const Measured& out) {
+    const double ms = out.rate / 1000.0;
+    constexpr int from = -60; // of the window, around the expected beginning, in ms
+    constexpr int to = 120;
+    constexpr int step = 4;
+    constexpr int reach = 40;
+    constexpr double least = 0.9;  // of likeness
+    constexpr double moves = 0.25; // of the logarithm of the level: 2 dB
+    const Part& part = *expected.part;
+    const auto level = [&](const Envelope& e, double frame) { return std::log(e.at(frame) + 1e-3); };
+    const auto played = [&](double clipFrame) {
+        const double rendered = clipFrame - double(part.at.value) + double(part.from.value);
+        return level(before, part.job->map.sourceAt(rendered));
+    };
+    // The model at every ms, once for all shifts.
+    std::vector<double> model;
+    for (int t = from - reach; t <= to + reach; ++t)
+        model.push_back(played(double(expected.at.value) + t * ms));
+    std::vector<double> heard;
+    for (int t = from; t <= to; t += step)
+        heard.push_back(level(out.envelope, double(expected.at.value) + t * ms));
+    const auto n = double(heard.size());
+    double meanHeard = 0;
+    for (const double x : heard)
+        meanHeard += x / n;
+    double power = 0;
+    for (const double x : heard)
+        power += (x - meanHeard) * (x - meanHeard) / n;
+    if (power < moves * moves) return std::nullopt;
+    std::vector<double> likeness;
+    for (int shift = -reach; shift <= reach; ++shift) {
+        double mean = 0;
+        double square = 0;
+        double product = 0;
+        for (std::size_t k = 0; k < heard.size(); ++k) {
+            const double x = model[k * step + static_cast<std::size_t>(reach - shift)];
+            mean += x / n;
+            square += x * x / n;
+            product += x * (heard[k] - meanHeard) / n;
+        }
+        const double own = square - mean * mean;
+        likeness.push_back(own < moves * moves ? 0 : product / std::sqrt(own * power));
+    }
+    const auto best = std::max_element(likeness.begin(), likeness.end());
+    if (*best < least || best == likeness.begin() || best + 1 == likeness.end()) return std::nullopt;
+    const double bend = *(best - 1) - 2 * *best + *(best + 1);
+    const double between = bend < 0 ? 0.5 * (*(best - 1) - *(best + 1)) / bend : 0;
+    return Seconds((double(best - likeness.begin()) - reach + between) / 1000);
+}
+
+// Whether something begins where it was not expected, and yet the sound came out where it was: it is another.
+bool contradicted(const Expected& expected, Frames found, const Envelope& before, const Measured& out) {
+    constexpr double suspicious = 0.008; // seconds
+    const double moved = double((found - expected.at).value) / out.rate;
+    if (std::abs(moved) < suspicious) return false;
+    const auto shift = shiftOf(expected, before, out);
+    return shift && std::abs(shift->value - moved) > suspicious;
+}
+
+std::string whyUnread(const LaidClip& clip, const Proof& proof) {
+    const project::Source& source = *clip.source;
+    if (!source.beats && source.kind != hear::Kind::OneHit)
+        return fmt::format("{} has no beats to be measured by.", source.name);
+    if (proof.hits.empty()) return fmt::format("Nothing begins in {} where this clip plays it.", source.name);
+    return fmt::format("Nothing in {} begins clearly enough to be measured.", source.name);
+}
+
+} // namespace
+
+const Hit* Proof::worst() const {
+    std::size_t read = 0;
+    for (const Hit& hit : hits)
+        if (hit.off && read++ == sums.worstIndex) return &hit;
+    return nullptr;
+}
+
+Result<Measured> measureSource(const project::Source& source, const base::Progress& progress) {
+    const sound::Audio& audio = source.sound->audio;
+    Wanted wanted{pitchMoments(audio.frames(), audio.rate), {}, false};
+    // Those of a set are the onsets of all of it together.
+    if (!source.set) wanted.onsets = source.sound->onsets;
+    return measure(blocksOf(audio), wanted, progress);
+}
+
+Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const sound::Blocks& rendering,
+                            const base::Progress& progress) {
+    std::vector<Frames> moments;
+    for (const Heard& heard : momentsHeard(clip, source))
+        moments.push_back(heard.at);
+    auto measured = measure(rendering, {std::move(moments)}, progress);
+    if (!measured) return tl::unexpected(measured.error());
+    return CameOut{std::move(*measured), playedLoudness(clip, source)};
+}
+
+Proof prove(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& source, const CameOut& cameOut) {
+    const Measured& out = cameOut.measured;
+    Proof proof;
+    proof.lufs = out.lufs;
+    proof.truePeak = out.truePeak;
+    if (out.lufs && cameOut.playedLufs) proof.loudnessChange = *out.lufs - *cameOut.playedLufs;
+    const project::Timing& time = clip.time();
+    const Seconds begins =
+        time.stretched ? tempo.secondsAt(time.start) : metre::toSeconds(time.startFrame, out.rate);
+    const Seconds ends =
+        time.stretched ? tempo.secondsAt(time.end) : begins + metre::toSeconds(time.length, out.rate);
+    proof.lengthError = out.frames - (metre::toFrames(ends, out.rate) - metre::toFrames(begins, out.rate));
+
+    std::vector<Expected> expected;
+    if (clip.source->beats)
+        expected = expectedOf(clip, tempo, source);
+    else if (clip.source->kind == hear::Kind::OneHit)
+        expected = expectedHit(clip, source);
+    const auto where = found(expected, out.attacks, out.rate);
+    proof.hits.reserve(expected.size());
+    for (std::size_t i = 0; i < expected.size(); ++i) {
+        const Expected& e = expected[i];
+        Hit hit{e.at, e.place, e.before, std::nullopt};
+        if (e.clear && where[i] && !contradicted(e, *where[i], source.envelope, out)) {
+            hit.at = *where[i];
+            hit.off = metre::toSeconds(time.startFrame + hit.at, out.rate) - tempo.secondsAt(hit.place);
+        } else if (!e.clear) {
+            hit.off = shiftOf(e, source.envelope, out);
+            if (hit.off) hit.at += metre::toFrames(*hit.off, out.rate);
+        }
+        if (hit.off) proof.deviations.push_back({metre::toSeconds(time.startFrame + hit.at, out.rate), *hit.off});
+        proof.hits.push_back(hit);
+    }
+    proof.sums = summed(proof.deviations, begins, ends);
+    if (proof.deviations.empty()) proof.unread = whyUnread(clip, proof);
+
+    std::vector<Pitches> before;
+    for (const Heard& heard : momentsHeard(clip, source))
+        before.push_back(source.pitches[heard.moment]);
+    if (before.size() == out.pitches.size())
+        proof.cents = centsBetween(before, out.pitches, clip.clip->stretch.semitones + time.keyShift.value_or(0));
+    return proof;
+}
+
+} // namespace prove

@@ -1,0 +1,328 @@
+// The proof itself is held against sounds whose faults are known.
+#include "prove/proof.h"
+
+#include "project/clip_rendering.h"
+#include "project/edit_arrange.h"
+#include "project/edit_clips.h"
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
+#include "project/import.h"
+#include "prove/check.h"
+#include "prove/own_place.h"
+#include "stretch/method.h"
+#include "support/audio.h"
+
+#include <cmath>
+#include <functional>
+#include <gtest/gtest.h>
+
+namespace {
+
+using namespace project;
+using prove::Landing;
+
+constexpr int rate = 48000;
+
+std::int64_t frameOf(double seconds) {
+    return std::llround(seconds * rate);
+}
+
+Source sourceOf(sound::Audio audio, std::optional<metre::BeatMap> beats) {
+    Source s;
+    s.name = "hands";
+    s.content = "hands" + std::to_string(audio.frames().value);
+    s.facts = {rate, audio.channelCount(), audio.frames(), "WAV"};
+    s.sound = soundOf(std::move(audio));
+    s.beats = std::move(beats);
+    return s;
+}
+
+// One clip of a recording at the beginning of a project.
+struct Placed {
+    LaidPtr laid;
+    ClipId clip;
+    const LaidClip& clipIn() const { return *laid->find(clip); }
+};
+Placed placed(const Source& source, double projectBpm, stretch::Method method = stretch::Method::Struck) {
+    Added added = addSources(*setTempo({}, Bpm(projectBpm)), {source});
+    const auto with = place(added.project, added.ids[0], {}, Beats(0));
+    return {lay(*setMethod(with->project, {with->id}, method)), with->id};
+}
+
+sound::Audio rendered(const LaidClip& clip) {
+    const auto plan = ClipRendering::plan(clip.time());
+    const auto blocks = plan->blocks(1, {});
+    sound::Audio all(blocks.rate, blocks.channels, Frames(0));
+    for (Frames at(0); at < blocks.length;) {
+        const auto block = *blocks.next(at);
+        for (std::size_t c = 0; c < all.channels.size(); ++c) {
+            auto& to = all.channels[c];
+            const std::size_t had = to.size();
+            to.resize(had + block->channels[c].size());
+            std::copy(block->channels[c].begin(), block->channels[c].end(), to.begin() + std::ptrdiff_t(had));
+        }
+        at += block->frames();
+    }
+    return all;
+}
+
+prove::Proof proofOf(const Placed& p, const sound::Audio& cameOut) {
+    const LaidClip& clip = p.clipIn();
+    const auto source = prove::measureSource(*clip.source);
+    const auto measured = prove::measureClip(clip, *source, prove::blocksOf(cameOut));
+    return prove::prove(clip, p.laid->project().tempo, *source, *measured);
+}
+prove::Proof proofOf(const Placed& p) {
+    return proofOf(p, rendered(p.clipIn()));
+}
+
+// Strokes on beats of a tempo, `off` seconds late each, over whole bars.
+sound::Audio strokesAt(
+    const std::vector<double>& beats, double bpm, double length,
+    const std::function<double(std::size_t)>& off = [](std::size_t) { return 0.0; }) {
+    std::vector<std::int64_t> at;
+    for (std::size_t i = 0; i < beats.size(); ++i)
+        at.push_back(frameOf(beats[i] * 60 / bpm + off(i)));
+    return support::strokes(at, length * 60 / bpm, rate);
+}
+std::vector<double> everyBeat(int beats, double step = 1) {
+    std::vector<double> list;
+    for (double b = 0; b < beats; b += step)
+        list.push_back(b);
+    return list;
+}
+
+TEST(Proof, OfAFittedLoopIsInTimeAndInTune) {
+    const Placed p =
+        placed(sourceOf(strokesAt(everyBeat(16, 0.5), 112, 16), metre::BeatMap(Bpm(112), Seconds(0))), 104);
+    const prove::Proof proof = proofOf(p);
+    EXPECT_EQ(proof.sums.count, 32U);
+    EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::InTime);
+    EXPECT_LT(std::abs(proof.sums.worst.value), 0.001);
+    EXPECT_EQ(proof.lengthError, Frames(0));
+    ASSERT_TRUE(proof.loudnessChange.has_value());
+    EXPECT_LT(std::abs(*proof.loudnessChange), 1.5);
+    ASSERT_TRUE(proof.truePeak.has_value());
+}
+
+// A hit moved by 5.0 ms in what came out reads as 5.0 ± 0.3 ms.
+TEST(Proof, AStrokeMovedInWhatCameOutReadsAsItWasMoved) {
+    const Placed p = placed(sourceOf(strokesAt(everyBeat(16), 120, 16), metre::BeatMap(Bpm(120), Seconds(0))), 120);
+    for (const double moved : {0.005, -0.005, 0.012}) {
+        const auto cameOut = strokesAt(everyBeat(16), 120, 16, [&](std::size_t i) { return i == 6 ? moved : 0.0; });
+        const prove::Proof proof = proofOf(p, cameOut);
+        EXPECT_NEAR(proof.sums.worst.value, moved, 0.0003);
+        ASSERT_NE(proof.worst(), nullptr);
+        EXPECT_NEAR(proof.worst()->place.value, 6, 1e-9);
+        EXPECT_LT(proof.sums.median.value, 0.0003);
+        const auto counts = prove::counted(proof.deviations, prove::usualTolerance);
+        EXPECT_EQ(counts.late, moved > 0.010 ? 1U : 0U);
+        EXPECT_EQ(counts.early, 0U);
+    }
+}
+
+// And one that was played 5 ms late in the recording is as late in what came out.
+TEST(Proof, AStrokeThatWasPlayedLateIsSaidToBe) {
+    auto audio = strokesAt(everyBeat(16, 0.5), 120, 16, [](std::size_t i) { return i == 13 ? 0.005 : 0.0; });
+    const Placed p = placed(sourceOf(std::move(audio), metre::BeatMap(Bpm(120), Seconds(0))), 110);
+    const prove::Proof proof = proofOf(p);
+    // Fitted to a slower tempo the lateness is stretched with the rest.
+    EXPECT_NEAR(proof.sums.worst.value, 0.005 * 120 / 110, 0.0003);
+    EXPECT_NEAR(proof.worst()->place.value, 6.5, 1e-9);
+    ASSERT_TRUE(proof.worst()->before.has_value());
+    EXPECT_NEAR(proof.worst()->before->value, 0.005 * 120 / 110, 0.0003);
+}
+
+// A loop that drifts 12 ms over eight bars reads 12 ± 1.
+TEST(Proof, ADriftIsReadFromTheFirstToTheLastBar) {
+    const double seconds = 32 * 60 / 120.0;
+    auto audio = strokesAt(everyBeat(32), 120, 32, [&](std::size_t i) { return 0.012 * double(i) / 32; });
+    Source source = sourceOf(std::move(audio), metre::BeatMap(Bpm(120), Seconds(0)));
+    const prove::Proof proof = proofOf(placed(source, 120));
+    EXPECT_NEAR(proof.sums.drift.value, 0.012, 0.001);
+    EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::Late);
+    // At the tempo that it was played at there is none.
+    source.beats = metre::BeatMap(Bpm(32 * 60 / (seconds + 0.012)), Seconds(0));
+    EXPECT_NEAR(proofOf(placed(source, 120)).sums.drift.value, 0, 0.001);
+}
+
+// A first downbeat that is set wrong makes all of it late, however even it is.
+TEST(Proof, AWrongFirstDownbeatIsNotTakenForFeel) {
+    const Placed p =
+        placed(sourceOf(strokesAt(everyBeat(16, 0.5), 120, 16), metre::BeatMap(Bpm(120), Seconds(-0.020))), 120);
+    const prove::Proof proof = proofOf(p);
+    EXPECT_NEAR(proof.sums.middle.value, 0.020, 0.002);
+    EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::Late);
+}
+
+// Swing of any degree and syncopation are no faults.
+TEST(Proof, SwingAndSyncopationAreInTime) {
+    for (const double swing : {0.55, 0.58, 0.62, 2.0 / 3, 0.7}) {
+        std::vector<double> beats;
+        for (int b = 0; b < 16; ++b) {
+            beats.push_back(b);
+            beats.push_back(b + swing);
+        }
+        const Placed p = placed(sourceOf(strokesAt(beats, 112, 16), metre::BeatMap(Bpm(112), Seconds(0))), 104);
+        const prove::Proof proof = proofOf(p);
+        EXPECT_EQ(proof.sums.count, 32U);
+        EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::InTime) << swing;
+        EXPECT_LT(proof.sums.p95.value, 0.003) << swing;
+    }
+    std::vector<double> syncopated;
+    for (int bar = 0; bar < 4; ++bar)
+        for (const double b : {0.0, 0.75, 1.5, 2.25, 3.0, 3.5})
+            syncopated.push_back(4 * bar + b);
+    const Placed p = placed(sourceOf(strokesAt(syncopated, 96, 16), metre::BeatMap(Bpm(96), Seconds(0))), 104);
+    EXPECT_EQ(proofOf(p).landing(prove::usualTolerance), Landing::InTime);
+    // One stroke out of a swing is one.
+    std::vector<double> beats;
+    for (int b = 0; b < 16; ++b) {
+        beats.push_back(b);
+        beats.push_back(b == 9 ? b + 0.58 + 0.015 * 2 : b + 0.58); // 15 ms at 120
+    }
+    const Placed odd = placed(sourceOf(strokesAt(beats, 120, 16), metre::BeatMap(Bpm(120), Seconds(0))), 120);
+    const prove::Proof proof = proofOf(odd);
+    EXPECT_NEAR(proof.sums.worst.value, 0.015, 0.001);
+    EXPECT_EQ(prove::counted(proof.deviations, prove::usualTolerance).late, 1U);
+}
+
+TEST(Proof, SilenceAndHeldSoundsAreUnread) {
+    const Placed silent = placed(sourceOf(support::silence(8), metre::BeatMap(Bpm(120), Seconds(0))), 104);
+    const prove::Proof proof = proofOf(silent);
+    EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::Unread);
+    EXPECT_FALSE(proof.unread.empty());
+    EXPECT_FALSE(proof.cents.has_value());
+    EXPECT_FALSE(proof.lufs.has_value());
+
+    // A tone that goes on all through the part that is played.
+    Placed drone =
+        placed(sourceOf(support::sine(220, 8), metre::BeatMap(Bpm(120), Seconds(0))), 104, stretch::Method::Held);
+    drone.laid = lay(*trim(drone.laid->project(), {drone.clip}, Side::Left, Beats(4)));
+    const prove::Proof of = proofOf(drone);
+    EXPECT_EQ(of.landing(prove::usualTolerance), Landing::Unread);
+    EXPECT_FALSE(of.unread.empty());
+    ASSERT_TRUE(of.cents.has_value());
+    EXPECT_LT(std::abs(*of.cents), 0.5);
+}
+
+// What has no beats is not judged by a grid, but one hit by where it was put.
+TEST(Proof, OfOneHitIsAgainstWhereItWasPut) {
+    Source hit = sourceOf(support::strokes({frameOf(0.030)}, 1, rate), {});
+    EXPECT_EQ(proofOf(placed(hit, 104)).landing(prove::usualTolerance), Landing::Unread);
+    hit.kind = hear::Kind::OneHit;
+    const prove::Proof proof = proofOf(placed(hit, 104));
+    ASSERT_EQ(proof.sums.count, 1U);
+    EXPECT_NEAR(proof.sums.worst.value, 0.030, 0.0003);
+    EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::Late);
+}
+
+// A source detuned by 7 cents reads 7 ± 0.5, whatever it was transposed by.
+TEST(Proof, TheDeviationOfPitchIsReadToHalfACent) {
+    sound::Audio tune(rate, 1, Frames(8 * rate));
+    const std::vector<double> notes{220, 261.63, 329.63, 293.66, 196, 246.94, 329.63, 440};
+    for (int i = 0; i < 16; ++i)
+        support::pluck(tune, i * 0.5, notes[static_cast<std::size_t>(i) % notes.size()]);
+    const Source source = sourceOf(tune, metre::BeatMap(Bpm(120), Seconds(0)));
+    const Placed p = placed(source, 120, stretch::Method::Held);
+    for (const double cents : {7.0, -7.0, 0.0, 31.0}) {
+        const auto map = metre::TimeMap::straight(tune.frames(), tune.frames());
+        const auto detuned =
+            stretch::render({tune, source.sound->attacks}, *map, {stretch::Method::Held, cents / 100});
+        const prove::Proof proof = proofOf(p, *detuned);
+        ASSERT_TRUE(proof.cents.has_value());
+        EXPECT_NEAR(*proof.cents, cents, 0.5);
+    }
+    const auto up = lay(*setTranspose(p.laid->project(), {p.clip}, 3));
+    const Placed higher{up, p.clip};
+    const prove::Proof proof = proofOf(higher);
+    ASSERT_TRUE(proof.cents.has_value());
+    EXPECT_NEAR(*proof.cents, 0, 0.5);
+}
+
+// Noise has no pitch that other noise could be out of.
+TEST(Proof, OfNoiseHasNoCents) {
+    const Placed p = placed(sourceOf(support::noise(8), metre::BeatMap(Bpm(120), Seconds(0))), 120);
+    EXPECT_FALSE(proofOf(p, support::noise(8, rate, 1, 2)).cents.has_value());
+}
+
+TEST(Proof, AWrongLengthIsCountedInFrames) {
+    const Placed p = placed(sourceOf(strokesAt(everyBeat(16), 120, 16), metre::BeatMap(Bpm(120), Seconds(0))), 120);
+    sound::Audio longer = rendered(p.clipIn());
+    longer.channels[0].resize(longer.channels[0].size() + 3);
+    EXPECT_EQ(proofOf(p, longer).lengthError, Frames(3));
+}
+
+// Repeated, every turn is read, each at its own place; and so is a part that was cut out.
+TEST(Proof, EveryTurnOfALoopIsRead) {
+    Placed p = placed(sourceOf(strokesAt(everyBeat(16), 112, 16), metre::BeatMap(Bpm(112), Seconds(0))), 104);
+    const auto longer = repeatUntil(p.laid->project(), p.clip, Beats(48));
+    ASSERT_TRUE(longer.has_value());
+    p.laid = lay(*longer);
+    const prove::Proof proof = proofOf(p);
+    EXPECT_EQ(proof.sums.count, 48U);
+    EXPECT_NEAR(proof.hits.back().place.value, 47, 1e-9);
+    EXPECT_LT(std::abs(proof.sums.worst.value), 0.001);
+}
+
+// A tolerance is applied to what was measured; nothing is measured anew.
+TEST(Proof, TheToleranceDecidesWhatIsInTime) {
+    const auto cameOut = strokesAt(everyBeat(16), 120, 16, [](std::size_t) { return 0.007; });
+    const Placed p = placed(sourceOf(strokesAt(everyBeat(16), 120, 16), metre::BeatMap(Bpm(120), Seconds(0))), 120);
+    const prove::Proof proof = proofOf(p, cameOut);
+    EXPECT_EQ(proof.landing(Seconds(0.010)), Landing::InTime);
+    EXPECT_EQ(proof.landing(Seconds(0.005)), Landing::Late);
+}
+
+TEST(OwnPlace, IsOnTheBeatForTheStrongestNearIt) {
+    const std::vector<prove::Struck> sounds{
+        {Beats(-0.05), 0.2}, {Beats(0.01), 1}, {Beats(1.03), 0.8}, {Beats(2), 1}};
+    const auto places = prove::ownPlaces(sounds, Beats(0.04));
+    EXPECT_NEAR(places[0].value, -0.05, 1e-9); // a grace note is where it was played
+    EXPECT_EQ(places[1], Beats(0));
+    EXPECT_EQ(places[2], Beats(1));
+    EXPECT_EQ(places[3], Beats(2));
+    EXPECT_TRUE(prove::ownPlaces({}, Beats(0.04)).empty());
+    EXPECT_EQ(prove::nearestPart(Beats(3.3)), Beats(3 + 1.0 / 3));
+    EXPECT_EQ(prove::nearestPart(Beats(-0.1)), Beats(0));
+    EXPECT_EQ(prove::nearestPart(Beats(-0.2)), Beats(-0.25));
+}
+
+prove::Measured measuredOf(const sound::Audio& audio) {
+    return *prove::measure(prove::blocksOf(audio), {});
+}
+
+TEST(Check, HoldsAFileAgainstASteadyGrid) {
+    const auto loop = measuredOf(strokesAt(everyBeat(32, 0.5), 104, 32));
+    const prove::Checked right = prove::check(loop, Bpm(104));
+    EXPECT_NEAR(right.first.value, 0, 0.001);
+    EXPECT_EQ(right.deviations.size(), 64U);
+    EXPECT_LT(std::abs(right.sums.worst.value), 0.001);
+    EXPECT_LE(std::abs(right.lengthError.value), 1);
+    // A hundredth of a per cent off, 32 beats of 577 ms are 18 ms off in the end.
+    const prove::Checked wrong = prove::check(loop, Bpm(104 * 1.001), {}, Seconds(0));
+    EXPECT_NEAR(wrong.sums.drift.value, 0.0185, 0.001);
+    // Where its first beat lies is found, and taken where it is said.
+    const auto late = measuredOf(strokesAt(everyBeat(32), 104, 32, [](std::size_t) { return 0.2; }));
+    EXPECT_NEAR(prove::check(late, Bpm(104)).first.value, 0.2, 0.001);
+    EXPECT_LT(std::abs(prove::check(late, Bpm(104)).sums.worst.value), 0.001);
+    const prove::Checked said = prove::check(late, Bpm(104), {}, Seconds(0.195));
+    EXPECT_NEAR(said.sums.median.value, 0.005, 0.0003);
+    EXPECT_EQ(prove::check(measuredOf(support::silence(4)), Bpm(104)).deviations.size(), 0U);
+}
+
+TEST(Landing, NeedsNineOfTenAndNoDrift) {
+    std::vector<prove::Deviation> list;
+    for (int i = 0; i < 20; ++i)
+        list.push_back({Seconds(i), Seconds(i < 2 ? -0.020 : 0.0)});
+    EXPECT_EQ(prove::landingOf(list, prove::summed(list, Seconds(0), Seconds(20)), Seconds(0.010)),
+              Landing::InTime);
+    list[5].off = Seconds(-0.015);
+    const auto sums = prove::summed(list, Seconds(0), Seconds(20));
+    EXPECT_EQ(prove::landingOf(list, sums, Seconds(0.010)), Landing::Early);
+    EXPECT_EQ(sums.worst, Seconds(-0.020));
+    EXPECT_EQ(sums.median, Seconds(0));
+    EXPECT_EQ(prove::landingOf({}, {}, Seconds(0.010)), Landing::Unread);
+}
+
+} // namespace
