@@ -1,6 +1,8 @@
 // pmetre: the command line.
+#include "cli/check.h"
 #include "cli/fit.h"
 #include "cli/lead.h"
+#include "cli/meet.h"
 #include "cli/output.h"
 #include "cli/read.h"
 #include "cli/shelf.h"
@@ -106,6 +108,47 @@ int main(int argc, char** argv) {
         "Example:\n"
         "  pmetre lead towpath_accordion.ogg -o towpath.mid --every bar");
 
+    cli::CheckCommand check;
+    CLI::App* checkCommand = app.add_subcommand("check", "Measure whether files are in time");
+    checkCommand->add_option("files", check.given.files, "Audio files; folders stand for the audio in them")
+        ->required();
+    cli::addGiven(*checkCommand, check.given, true);
+    checkCommand->add_option("--bpm", check.bpm, "The tempo of the grid")->type_name("B")->required();
+    checkCommand->add_option("--metre", check.metre, "Its bars, for the drift")->capture_default_str();
+    checkCommand->add_option("--first", check.first, "Where a beat lies; found where it is not said")
+        ->type_name("S");
+    checkCommand->add_option("--against", check.against, "The recording it was made from, for pitch and loudness")
+        ->type_name("ORIGINAL");
+    checkCommand
+        ->add_option("--tolerance", check.tolerance, "Up to how many milliseconds off is in time; 10 without it")
+        ->type_name("MS");
+    checkCommand->add_flag("--table", check.table, "Columns for people instead of JSON");
+    checkCommand->footer(
+        "Each line has: file, bpm, metre, onsets, matched (those that begin clearly enough to be\n"
+        "measured), first_s, median_ms and p95_ms (of absolute deviations), worst_ms (late is positive),\n"
+        "worst_at_s, drift_ms (from the first to the last bar), early, late, in_time, length_error_frames\n"
+        "(against whole beats), lufs, verdict (in time, early, late, unread); with --against also cents\n"
+        "and loudness_change_lu. Deviations are from the nearest sixteenth or eighth triplet.\n"
+        "Example:\n"
+        "  pmetre check fitted/*.wav --bpm 104 --table");
+
+    cli::MeetCommand meet;
+    CLI::App* meetCommand =
+        app.add_subcommand("meet", "The tempo at which files together have to be stretched least");
+    meetCommand->add_option("files", meet.given.files, "Audio files; folders stand for the audio in them")
+        ->required();
+    cli::addGiven(*meetCommand, meet.given, true);
+    meetCommand->add_option("--between", meet.between, "Between which tempos; 60-200 without it")
+        ->type_name("LO-HI");
+    meetCommand->add_flag("--table", meet.table, "Columns for people instead of JSON");
+    meetCommand->footer(
+        "Prints bpm, strain_percent (of all together: the root of the mean of squares of the logarithms of\n"
+        "the ratios, weighted by what each method bears) and files, each with file, bpm, used_bpm (its half\n"
+        "or double where that is nearer), strain_percent (of its length) and verdict; null where it has no\n"
+        "tempo that is sure.\n"
+        "Example:\n"
+        "  pmetre meet loops/*.wav --between 80-130");
+
     cli::ScanCommand scan;
     CLI::App* scanCommand = app.add_subcommand("scan", "Bring folders into the library");
     scanCommand->add_option("folders", scan.given.files, "Folders; all that lies within them is looked through")
@@ -164,6 +207,10 @@ int main(int argc, char** argv) {
         status = cli::read(read, stop.token(), output);
     else if (fitCommand->parsed())
         status = cli::fit(fit, stop.token(), output);
+    else if (checkCommand->parsed())
+        status = cli::check(check, stop.token(), output);
+    else if (meetCommand->parsed())
+        status = cli::meet(meet, stop.token(), output);
     else if (leadCommand->parsed())
         status = cli::lead(lead, stop.token(), output);
     else if (scanCommand->parsed())

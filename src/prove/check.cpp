@@ -25,13 +25,15 @@ double fitOf(const Measured& m, double perBeat, double first) {
 }
 
 double firstOf(const Measured& m, double perBeat) {
-    double best = 0;
-    double most = -1;
+    std::vector<double> fits;
     for (double first = 0; first < perBeat; first += 0.001)
-        if (const double fit = fitOf(m, perBeat, first); fit > most) {
-            most = fit;
-            best = first;
-        }
+        fits.push_back(fitOf(m, perBeat, first));
+    // Where the half beats are played as strongly, the earlier.
+    const double enough = 0.97 * *std::max_element(fits.begin(), fits.end());
+    auto fit = std::find_if(fits.begin(), fits.end(), [&](double f) { return f >= enough; });
+    while (fit + 1 != fits.end() && *(fit + 1) > *fit)
+        ++fit;
+    double best = 0.001 * double(fit - fits.begin());
     std::vector<double> off;
     for (const Attack& a : m.attacks) {
         const double beats = (double(a.at.value) / m.rate - best) / perBeat;

@@ -3,6 +3,7 @@
 #include "hear/onsets.h"
 #include "sound/fft.h"
 #include "sound/loudness.h"
+#include "sound/read.h"
 
 #include <algorithm>
 #include <array>
@@ -163,6 +164,7 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
         const auto block = blocks.next(at);
         if (!block) return tl::unexpected(block.error());
         const sound::Audio& audio = **block;
+        if (audio.frames() == Frames(0)) break;
         meter.add(audio);
         envelope.add(audio);
         woven.resize(static_cast<std::size_t>(audio.frames().value) * channels);
@@ -187,10 +189,37 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
         const Frames there(std::llround(double(onset.at.value) * hear::Recording::rate / blocks.rate));
         out.attacks.push_back({onset.at, onset.strength, risesAtOnce(*recording, there)});
     }
-    out.pitches = pitchesOf(*recording, wanted.moments, blocks.rate);
+    out.pitches =
+        pitchesOf(*recording, wanted.moments ? *wanted.moments : pitchMoments(out.frames, out.rate), blocks.rate);
     out.lufs = meter.loudness();
     if (wanted.truePeak) out.truePeak = meter.truePeak();
     return out;
+}
+
+Result<Measured> measureFile(const std::filesystem::path& file, const Wanted& wanted,
+                             std::vector<std::string>& warnings, const base::Progress& progress) {
+    constexpr std::int64_t mostSamples = std::int64_t(1) << 33; // a day of stereo
+    auto reader = sound::Reader::open(file, mostSamples);
+    if (!reader) return tl::unexpected(reader.error());
+    const int channels = reader->facts().channels;
+    const auto next = [&](Frames) -> Result<sound::AudioPtr> {
+        constexpr std::int64_t most = 1 << 15; // frames
+        std::vector<float> woven(static_cast<std::size_t>(most * channels));
+        const auto n = reader->read(woven.data(), most);
+        if (!n) return tl::unexpected(n.error());
+        auto block = std::make_shared<sound::Audio>(reader->facts().rate, channels, Frames(*n));
+        for (std::size_t c = 0; c < block->channels.size(); ++c)
+            for (std::size_t i = 0; i < block->channels[c].size(); ++i)
+                block->channels[c][i] = woven[i * static_cast<std::size_t>(channels) + c];
+        return block;
+    };
+    const sound::Blocks blocks{reader->facts().rate, channels, Frames(mostSamples), next};
+    auto measured = measure(blocks, wanted, progress);
+    if (!measured) return measured;
+    const auto end = reader->end();
+    if (!end) return tl::unexpected(end.error());
+    warnings.insert(warnings.end(), end->begin(), end->end());
+    return measured;
 }
 
 sound::Blocks blocksOf(const sound::Audio& audio) {

@@ -6,7 +6,9 @@
 #include "hear/onsets.h"
 #include "sound/write.h"
 
+#include <filesystem>
 #include <optional>
+#include <string>
 #include <vector>
 
 namespace prove {
@@ -55,15 +57,21 @@ std::vector<Frames> pitchMoments(Frames frames, int rate);
 
 // What is wanted of a measurement.
 struct Wanted {
-    std::vector<Frames> moments; // in order: those whose pitches are wanted
+    std::optional<std::vector<Frames>> moments =
+        {}; // in order: those whose pitches are wanted; none: pitchMoments()
     std::optional<std::vector<hear::Onset>> onsets =
         {}; // where they are known, in the audio's own frames; none: heard
     bool truePeak = true;
 };
 
-// Measures audio in little memory. Fails as the making of the blocks does, and where the disk has no room for
-// listening to what is long. Any thread; takes about a 200th of the audio's length.
+// Measures audio in little memory; an empty block ends it before its length. Fails as the making of the blocks
+// does, and where the disk has no room for listening to what is long. Any thread; takes about a 200th of the
+// audio's length.
 Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, const base::Progress& progress = {});
+// A file, at its own rate. Fails, naming it, where there is no audio to be had; what there is to warn of is added
+// to `warnings`.
+Result<Measured> measureFile(const std::filesystem::path& file, const Wanted& wanted,
+                             std::vector<std::string>& warnings, const base::Progress& progress = {});
 // Audio in memory, as blocks. Refers to it.
 sound::Blocks blocksOf(const sound::Audio& audio);
 

@@ -250,7 +250,7 @@ Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const 
     std::vector<Frames> moments;
     for (const Heard& heard : momentsHeard(clip, source))
         moments.push_back(heard.at);
-    auto measured = measure(rendering, {std::move(moments)}, progress);
+    auto measured = measure(rendering, {.moments = std::move(moments)}, progress);
     if (!measured) return tl::unexpected(measured.error());
     return CameOut{std::move(*measured), playedLoudness(clip, source)};
 }
