@@ -15,7 +15,7 @@ struct Arguments {
     std::string project;
     std::vector<std::string> audio;
     std::string shot;
-    std::string size = "1280x800";
+    std::string size;
     std::string select;
     std::string dialog;
     bool lamp = false;
@@ -30,7 +30,7 @@ int main(int argc, char** argv) {
     parser.add_option("project", arguments.project, "A project folder, or the project.json in it");
     parser.add_option("--import", arguments.audio, "Audio files to bring in");
     parser.add_option("--shot", arguments.shot, "Write a PNG of the window and end");
-    parser.add_option("--size", arguments.size, "Size of the window")->type_name("WxH")->capture_default_str();
+    parser.add_option("--size", arguments.size, "Size of the window")->type_name("WxH");
     parser.add_option("--select", arguments.select, "Select the first clip whose source's name begins so");
     parser.add_option("--dialog", arguments.dialog, "With --shot: the dialog to open and show, by its menu action");
     parser.add_flag("--lamp", arguments.lamp, "Dark: by lamplight");
@@ -50,6 +50,8 @@ int main(int argc, char** argv) {
     app::setTheme(arguments.lamp || preferences.lamp ? app::Theme::Lamp : app::Theme::Paper);
 
     app::MainWindow window(play::openOutput(project::Project{}.rate, preferences.output));
+    // A picture does not depend on how the window was left.
+    if (arguments.size.empty() && arguments.shot.empty()) window.restoreWindow();
     const auto cross = arguments.size.find('x');
     if (cross != std::string::npos)
         window.resize(std::max(640, std::atoi(arguments.size.c_str())),

@@ -110,7 +110,7 @@ Outcome checkOne(const std::filesystem::path& file, const CheckCommand& command,
         // As many moments of both, evenly over each.
         std::optional<double> cents;
         if (original->pitches.size() == measured->pitches.size()) {
-            cents = prove::centsBetween(original->pitches, measured->pitches, 0);
+            cents = prove::centsBetween(original->pitches, measured->pitches);
         } else {
             prove::Wanted again = wanted;
             again.moments.emplace();
@@ -119,7 +119,7 @@ Outcome checkOne(const std::filesystem::path& file, const CheckCommand& command,
                     double(p.at.value) * double(measured->frames.value) / double(original->frames.value)));
             std::vector<std::string> told; // already
             const auto matching = prove::measureFile(file, again, told, {{}, stop});
-            if (matching) cents = prove::centsBetween(original->pitches, matching->pitches, 0);
+            if (matching) cents = prove::centsBetween(original->pitches, matching->pitches);
         }
         j["cents"] = orNull(cents, 1e2);
         j["loudness_change_lu"] = measured->lufs && original->lufs

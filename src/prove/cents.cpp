@@ -19,8 +19,7 @@ struct Interval {
 
 } // namespace
 
-std::optional<double> centsBetween(const std::vector<Pitches>& before, const std::vector<Pitches>& after,
-                                   double semitones) {
+std::optional<double> centsBetween(const std::vector<Pitches>& before, const std::vector<Pitches>& after) {
     std::vector<Interval> intervals;
     double all = 0; // what the peaks before could match at most
     for (std::size_t m = 0; m < std::min(before.size(), after.size()); ++m) {
@@ -29,7 +28,7 @@ std::optional<double> centsBetween(const std::vector<Pitches>& before, const std
         for (const Pitches::Peak& a : before[m].peaks) {
             own += a.weight * a.weight;
             for (const Pitches::Peak& b : after[m].peaks) {
-                const double cents = 1200 * std::log2(b.hz / a.hz) - 100 * semitones;
+                const double cents = 1200 * std::log2(b.hz / a.hz);
                 if (std::abs(cents) < widest) intervals.push_back({cents, a.weight * b.weight});
             }
         }

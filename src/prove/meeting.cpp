@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <unordered_map>
 
 namespace prove {
 
@@ -90,17 +91,21 @@ std::vector<Strained> StrainedSources::strained() const {
 }
 
 StrainedSources strainedSources(const project::Laid& laid) {
+    struct Use {
+        const project::LaidClip* following = nullptr; // the first that is
+        bool locked = false;
+    };
+    std::unordered_map<std::int64_t, Use> uses;
+    for (const project::LaidClip& clip : laid.clips()) {
+        Use& use = uses[clip.clip->source.value];
+        use.locked = use.locked || clip.clip->locked;
+        if (use.following == nullptr && clip.time().follows) use.following = &clip;
+    }
     StrainedSources out;
     for (const project::SourcePtr& source : laid.project().sources) {
-        const project::LaidClip* first = nullptr;
-        const project::LaidClip* following = nullptr;
-        bool locked = false;
-        for (const project::LaidClip& clip : laid.clips()) {
-            if (clip.source != source) continue;
-            if (first == nullptr) first = &clip;
-            locked = locked || clip.clip->locked;
-            if (following == nullptr && clip.time().follows) following = &clip;
-        }
+        const auto found = uses.find(source->id.value);
+        const project::LaidClip* following = found == uses.end() ? nullptr : found->second.following;
+        const bool locked = found != uses.end() && found->second.locked;
         if (!source->beats) {
             out.out.push_back(
                 {source->id, source->name, source->kind == hear::Kind::OneHit ? "one hit" : "no tempo"});
@@ -110,7 +115,7 @@ StrainedSources strainedSources(const project::Laid& laid) {
                               {source->beats->meanTempo(), following->clip->stretch.method, !locked},
                               following->clip->tint ? *following->clip->tint : following->track->tint});
         } else {
-            out.out.push_back({source->id, source->name, first == nullptr ? "not placed" : "not stretched"});
+            out.out.push_back({source->id, source->name, found == uses.end() ? "not placed" : "not stretched"});
         }
     }
     return out;

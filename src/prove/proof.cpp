@@ -33,7 +33,8 @@ std::optional<double> heardIn(const Part& part, double sourceFrame) {
 // Of the recording's moments those that the clip plays, each where it first does, in the clip's order.
 struct Heard {
     std::size_t moment = 0;
-    Frames at; // of the clip
+    Frames at;            // of the clip
+    double semitones = 0; // that it is transposed by there
 };
 std::vector<Heard> momentsHeard(const LaidClip& clip, const Measured& source) {
     std::vector<Heard> list;
@@ -41,7 +42,7 @@ std::vector<Heard> momentsHeard(const LaidClip& clip, const Measured& source) {
     for (const Part& part : clip.time().parts)
         for (std::size_t i = 0; i < source.pitches.size(); ++i)
             if (const auto at = heardIn(part, double(source.pitches[i].at.value)); at && taken.insert(i).second)
-                list.push_back({i, Frames(std::llround(*at))});
+                list.push_back({i, Frames(std::llround(*at)), part.job->settings.semitones});
     std::sort(list.begin(), list.end(), [](const Heard& a, const Heard& b) { return a.at < b.at; });
     return list;
 }
@@ -247,12 +248,25 @@ Result<Measured> measureSource(const project::Source& source, const base::Progre
 
 Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const sound::Blocks& rendering,
                             const base::Progress& progress) {
+    const std::vector<Heard> list = momentsHeard(clip, source);
     std::vector<Frames> moments;
-    for (const Heard& heard : momentsHeard(clip, source))
+    moments.reserve(list.size());
+    for (const Heard& heard : list)
         moments.push_back(heard.at);
     auto measured = measure(rendering, {.moments = std::move(moments)}, progress);
     if (!measured) return tl::unexpected(measured.error());
-    return CameOut{std::move(*measured), playedLoudness(clip, source)};
+    std::vector<Pitches> before;
+    before.reserve(list.size());
+    for (std::size_t i = 0; i < list.size(); ++i) {
+        before.push_back(source.pitches[list[i].moment]);
+        // Where the key changes, so does the transposition.
+        for (Pitches::Peak& peak : before.back().peaks)
+            peak.hz *= std::exp2(list[i].semitones / 12);
+    }
+    CameOut out{std::move(*measured), playedLoudness(clip, source), {}};
+    out.cents = centsBetween(before, out.measured.pitches);
+    out.measured.pitches.clear();
+    return out;
 }
 
 Proof prove(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& source, const CameOut& cameOut) {
@@ -260,6 +274,7 @@ Proof prove(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& 
     Proof proof;
     proof.lufs = out.lufs;
     proof.truePeak = out.truePeak;
+    proof.cents = cameOut.cents;
     if (out.lufs && cameOut.playedLufs) proof.loudnessChange = *out.lufs - *cameOut.playedLufs;
     const project::Timing& time = clip.time();
     const Seconds begins =
@@ -291,11 +306,6 @@ Proof prove(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& 
     proof.sums = summed(proof.deviations, begins, ends);
     if (proof.deviations.empty()) proof.unread = whyUnread(clip, proof);
 
-    std::vector<Pitches> before;
-    for (const Heard& heard : momentsHeard(clip, source))
-        before.push_back(source.pitches[heard.moment]);
-    if (before.size() == out.pitches.size())
-        proof.cents = centsBetween(before, out.pitches, clip.clip->stretch.semitones + time.keyShift.value_or(0));
     return proof;
 }
 

@@ -14,8 +14,9 @@ using metre::Beats;
 
 // What comes out of a clip, measured.
 struct CameOut {
-    Measured measured;                // in the clip's own frames, before gains, fades and channels
+    Measured measured;                // in the clip's own frames, before gains, fades and channels; without pitches
     std::optional<double> playedLufs; // of the part of the recording that the clip plays
+    std::optional<double> cents;      // against the recording, transposition left out; none: no pitch
 };
 
 // A recording, measured whole, at the project's rate. REQUIRES source.sound. Any thread; takes time. Fails as
@@ -38,7 +39,7 @@ struct Hit {
 struct Proof {
     std::vector<Hit> hits;                // in order
     Deviations sums;                      // of those that were read
-    std::optional<double> cents;          // against the recording, transposition left out; none: no pitch
+    std::optional<double> cents;          // as CameOut has it
     Frames lengthError;                   // against the grid
     std::optional<double> lufs;           // before gains, as are the next two
     std::optional<double> loudnessChange; // LU

@@ -108,7 +108,7 @@ TEST(Head, TheMetreIsTyped) {
 
 TEST(Head, SaysThatThereIsNoSoundDevice) {
     Window w;
-    EXPECT_EQ(w.child<QLabel>("outputTold")->text(), "no sound device");
+    EXPECT_EQ(w.child<QLabel>("outputTold")->text(), "no device");
 }
 
 TEST(Transport, SpacePlaysStopsAndTheLoopRangeIsDragged) {

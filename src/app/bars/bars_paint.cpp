@@ -1,5 +1,6 @@
 #include "app/bars/bars_paint.h"
 
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -176,6 +177,59 @@ void paintFades(QPainter& p, const BarsScene& s, const project::LaidClip& clip, 
     p.setRenderHint(QPainter::Antialiasing, false);
 }
 
+// The seam: a mark for every hit that was measured, along the clip's foot, as it landed. Where they are too close
+// to each other the worst of them stands for those around it.
+void paintSeam(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& r,
+               const QRect& dirty) {
+    const Proofs& proofs = s.session.proofs();
+    const auto proof = proofs.of(clip.id());
+    if (!proof) return;
+    constexpr double apart = 6;
+    const double y = r.bottom() - 5;
+    if (proof->deviations.empty()) {
+        p.setRenderHint(QPainter::Antialiasing);
+        paintLanding(p, {std::max(r.left(), double(BarsLayout::headers)) + 8, y}, prove::Landing::Unread, 3);
+        p.setRenderHint(QPainter::Antialiasing, false);
+        return;
+    }
+    struct Mark {
+        double x = 0;
+        metre::Seconds off;
+    };
+    std::vector<Mark> marks;
+    const project::Project& project = s.session.now();
+    const Beats left = s.layout.beat(std::max<double>(r.left(), dirty.left() - 8));
+    const Beats right = s.layout.beat(std::min<double>(r.right(), dirty.right() + 8));
+    const auto& hits = proof->hits;
+    // Where they belong and where they were found differ by less than a beat.
+    auto hit = std::lower_bound(hits.begin(), hits.end(), left - Beats(1),
+                                [](const prove::Hit& h, Beats b) { return h.place < b; });
+    for (; hit != hits.end() && hit->place < right + Beats(1); ++hit) {
+        if (!hit->off) continue;
+        const Beats at = project.tempo.beatAt(metre::toSeconds(clip.time().startFrame + hit->at, project.rate));
+        const double x = s.layout.x(at);
+        if (x < r.left() - 1 || x > r.right()) continue;
+        if (!marks.empty() && x - marks.back().x < apart) {
+            if (std::abs(hit->off->value) > std::abs(marks.back().off.value)) marks.back().off = *hit->off;
+            continue;
+        }
+        marks.push_back({x, *hit->off});
+    }
+    p.setRenderHint(QPainter::Antialiasing);
+    QVector<QPointF> inTime;
+    for (const Mark& mark : marks) {
+        const prove::Landing landing = prove::landingOf(mark.off, proofs.tolerance());
+        const QPointF at(std::clamp(mark.x, r.left() + 4, r.right() - 4), y);
+        if (landing == prove::Landing::InTime)
+            inTime.append(at);
+        else
+            paintLanding(p, at, landing, 2.6);
+    }
+    p.setPen(QPen(landingColour(prove::Landing::InTime), 4.4, Qt::SolidLine, Qt::RoundCap));
+    p.drawPoints(inTime.constData(), static_cast<int>(inTime.size()));
+    p.setRenderHint(QPainter::Antialiasing, false);
+}
+
 void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRect& dirty) {
     const Tokens& t = tokens();
     QRectF r = s.layout.clip(clip);
@@ -202,7 +256,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
     const int titleHeight = low ? 12 : BarsLayout::title;
     const QRectF band(r.left(), r.top(), r.width(), titleHeight);
     p.fillRect(band, problem.isEmpty() ? t.band(tint) : t.rule);
-    const QRectF field = r.adjusted(1, titleHeight + 2, -1, -3);
+    const QRectF field = r.adjusted(1, titleHeight + 2, -1, low ? -3 : -9);
     p.setOpacity(clip.chain.heard || !(owner.mute || clip.clip->mute) ? 1.0 : 0.4);
     if (!(isSelected && s.drag.moving)) {
         paintWaveform(p, s, clip, field, dirty);
@@ -228,6 +282,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
         p.setPen(QPen(t.brass, 2, Qt::DotLine));
         p.drawLine(QPointF(r.left() + 3, r.bottom() - 2), QPointF(r.right() - 3, r.bottom() - 2));
     }
+    if (!low && problem.isEmpty() && !(isSelected && s.drag.moving)) paintSeam(p, s, clip, r, dirty);
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(isSelected ? t.brass : t.ruleStrong, isSelected ? 2 : 1));
     p.drawRect(r.adjusted(0.5, 0.5, -0.5, -0.5));

@@ -55,6 +55,7 @@ BarsView::BarsView(Session& session, QWidget* parent)
         zoomToAll();
     });
     connect(&session_, &Session::rendered, viewport(), qOverload<>(&QWidget::update));
+    connect(&session_, &Session::proven, viewport(), qOverload<>(&QWidget::update));
     connect(&session_, &Session::selectionChanged, viewport(), qOverload<>(&QWidget::update));
     connect(&session_, &Session::ticked, this, [this] {
         followPlayPosition();

@@ -95,7 +95,7 @@ class EdgeTool : public BarsTool {
             first += QObject::tr("\n%1 times round").arg(std::round(times * 100) / 100);
         }
         if (use_ != EdgeUse::Stretch || !t.job()) return first;
-        const prove::Strain strain = prove::strainOf(after);
+        const prove::Strain strain = prove::strainOf(after, hand_.session.preferences().comfort);
         const QString percent = QString::number(strain.percent, 'f', 1).replace('-', QChar(0x2212));
         return first + QStringLiteral("   ×%1\n%2 → %3 · %4%5 % %6")
                            .arg(t.job()->map.meanRatio(), 0, 'f', 3)

@@ -237,7 +237,7 @@ QString Bench::sentence() const {
     const project::LaidClip* clip = clips.empty() ? nullptr : session_.laid()->find(clips.front());
     if (clip == nullptr) return text;
     if (clip->time().stretched) {
-        const prove::Strain strain = prove::strainOf(*clip);
+        const prove::Strain strain = prove::strainOf(*clip, session_.preferences().comfort);
         text += QStringLiteral(" → %1 · %2 · %3%4 % %5")
                     .arg(qt(metre::tempoLabel(clip->time().tempo)),
                          clip->rule == project::TimeRule::Slices ? ruleWord(clip->rule)

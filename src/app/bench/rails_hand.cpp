@@ -1,6 +1,7 @@
 // The rails under the hand: knobs, marks and the click, pressed and dragged.
 #include "app/bench/rails_paint.h"
 #include "app/bench/rails_view.h"
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "metre/tempo.h"
 #include "project/edit_pins.h"
@@ -38,6 +39,7 @@ RailsView::Under RailsView::under(const QPointF& at) const {
     }
     if (layout_.upper().contains(p)) return {What::Upper, {}, false, 0, {}};
     if (layout_.onsets().contains(p)) return {What::Onsets, {}, false, 0, {}};
+    if (layout_.strip().contains(p)) return {What::Strip, {}, false, 0, {}};
     if (layout_.two && layout_.rungs().adjusted(0, 0, 0, 3).contains(p) && scene_->hasBeats()) {
         // Knobs before rungs, the nearest first.
         const bool above = at.y() < layout_.rungs().center().y();
@@ -153,6 +155,10 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
     case What::Rungs:
         drag_.what = Drag::What::Band;
         if (!event->modifiers().testFlag(Qt::ControlModifier)) pick({});
+        break;
+    case What::Strip:
+        if (const StillRails rails = still(); const prove::Hit* hit = hitAt(rails, at))
+            emit fittedAsked(hit->place.value);
         break;
     case What::Lower: {
         const Seconds heard = layout_.heardAt(at.x());
@@ -369,6 +375,15 @@ void RailsView::pointAt(const QPointF& at) {
                    .arg(beatNumber(*on.beat))
                    .arg(scene_->beats().secondsAt(*on.beat).value, 0, 'f', 3)
                    .arg(qt(metre::tempoFigure(scene_->beats().tempoAt(*on.beat))));
+        break;
+    case What::Strip:
+        if (const StillRails rails = still(); const prove::Hit* hit = hitAt(rails, at)) {
+            shape = Qt::PointingHandCursor;
+            const project::Project& p = scene_->project();
+            text = QStringLiteral("%1: %2").arg(qt(metre::positionLabel(p.metre.positionAt(hit->place))),
+                                                offText(*hit->off));
+            if (hit->before) text += tr(" · before %1").arg(offText(*hit->before));
+        }
         break;
     case What::Grid:
         shape = Qt::PointingHandCursor;

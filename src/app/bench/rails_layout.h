@@ -16,6 +16,8 @@ struct RailsLayout {
     static constexpr int title = 19;
     static constexpr int knob = 5; // radius
     static constexpr int leastPerRail = 30;
+    static constexpr int proof = 40; // the strip of hits before and after, lower where there is little room
+    static constexpr int lowProof = 28;
 
     QSize size;
     double from = 0;       // seconds of the recording at x = 0
@@ -30,8 +32,11 @@ struct RailsLayout {
     metre::Seconds span(double pixels) const { return metre::Seconds(pixels / perSecond); }
 
     // What is left beside rulers, feet and titles, shared out.
-    int free() const { return std::max(0, size.height() - 2 * ruler - foot - title); }
-    int rungHeight() const { return two ? std::max(26, free() * 30 / 100) : 0; }
+    int free() const { return std::max(0, size.height() - 2 * ruler - foot - title - stripHeight()); }
+    int stripHeight() const {
+        return !two || size.height() < 215 ? 0 : size.height() < 260 ? lowProof : proof;
+    }
+    int rungHeight() const { return two ? std::max(26, (free() + stripHeight()) * 30 / 100) : 0; }
     int railHeight() const {
         return two ? std::max(leastPerRail, (free() - rungHeight()) / 2)
                    : std::max(leastPerRail, size.height() - ruler - foot);
@@ -44,8 +49,9 @@ struct RailsLayout {
     QRect lowerRuler() const { return {0, lowerTitle().bottom() + 1, size.width(), two ? ruler : 0}; }
     QRect lower() const {
         return {0, lowerRuler().bottom() + 1, size.width(),
-                two ? std::max(0, size.height() - lowerRuler().bottom() - 1) : 0};
+                two ? std::max(0, size.height() - lowerRuler().bottom() - 1 - stripHeight()) : 0};
     }
+    QRect strip() const { return {0, size.height() - stripHeight(), size.width(), stripHeight()}; }
     // The middles of a rung's knobs.
     double upperKnobY() const { return rungs().top() + knob; }
     double lowerKnobY() const { return rungs().bottom() - knob; }

@@ -4,8 +4,10 @@
 #include "app/bench/rails_layout.h"
 #include "app/bench/rails_scene.h"
 #include "play/player.h"
+#include "prove/proof.h"
 
 #include <QString>
+#include <memory>
 #include <optional>
 #include <vector>
 
@@ -32,7 +34,14 @@ struct StillRails {
     const std::optional<metre::BeatMap>& tried;
     EyeGrid grid;
     const play::Player& player;
+    std::shared_ptr<const prove::Proof> proof; // null while there is none
+    bool proofComes = false;                   // it is being measured
+    Seconds tolerance;
 };
+// Where a deviation stands in the strip: the middle is on the grid, what is beyond its edges stands at them.
+double stripY(const RailsLayout& layout, Seconds off, Seconds tolerance);
+// The hit whose mark is nearest to a place in the strip, within a few pixels; null: none.
+const prove::Hit* hitAt(const StillRails& rails, const QPointF& at);
 void paintRails(QPainter& p, const StillRails& rails);
 void paintNoRails(QPainter& p, const QRect& all);
 // On both rails; `isMoving`: something is heard there.

@@ -48,6 +48,10 @@ RailsView::RailsView(Session& session, QWidget* parent) : QWidget(parent), sessi
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);
+    connect(&session_, &Session::proven, this, [this] {
+        stale_ = true;
+        update();
+    });
     connect(&session_, &Session::rendered, this, [this] {
         if (!scene_ || renderChanges_ == session_.player().renderChanges()) return;
         renderChanges_ = session_.player().renderChanges();
@@ -519,12 +523,27 @@ void RailsView::contextMenuEvent(QContextMenuEvent* event) {
 
 // ---- painting
 
+StillRails RailsView::still() const {
+    const Proofs& proofs = session_.proofs();
+    const bool placed = scene_->isPlaced();
+    return {*scene_,
+            layout_,
+            marks(),
+            picked_,
+            tried_,
+            grid_,
+            session_.player(),
+            placed ? proofs.of(scene_->clip()->id()) : nullptr,
+            placed && proofs.isWaiting(scene_->clip()->id()),
+            proofs.tolerance()};
+}
+
 void RailsView::paintStill() {
     const qreal ratio = devicePixelRatioF();
     if (still_.size() != size() * ratio) still_ = QPixmap(size() * ratio);
     still_.setDevicePixelRatio(ratio);
     QPainter p(&still_);
-    paintRails(p, {*scene_, layout_, marks(), picked_, tried_, grid_, session_.player()});
+    paintRails(p, still());
     stale_ = false;
 }
 

@@ -4,6 +4,7 @@
 #pragma once
 
 #include "app/bench/rails_layout.h"
+#include "app/bench/rails_paint.h"
 #include "app/bench/rails_scene.h"
 #include "app/session/session.h"
 
@@ -101,6 +102,7 @@ class RailsView : public QWidget {
             Rung,
             Rungs,
             Lower,
+            Strip,
             Grid
         };
         What what = What::Nothing;
@@ -138,6 +140,7 @@ class RailsView : public QWidget {
     void pointAt(const QPointF& at);
     Seconds snapped(double x, bool fine) const;
     project::Marks marks() const;
+    StillRails still() const; // REQUIRES scene_
     void paintStill();
     void follow(Seconds at);
     void keepPicked();

@@ -8,6 +8,7 @@
 #include "prove/strain.h"
 
 #include <QHeaderView>
+#include <cmath>
 
 namespace app {
 
@@ -19,7 +20,7 @@ SelectionList::SelectionList(QWidget* parent) : QTreeWidget(parent) {
     setFrameShape(QFrame::NoFrame);
     setSelectionMode(QAbstractItemView::NoSelection);
     setFont(textFont(sizes::text));
-    setHeaderLabels({tr("Name"), tr("At"), tr("Tempo"), tr("Rule"), tr("Method"), tr("Strain")});
+    setHeaderLabels({tr("Name"), tr("At"), tr("Tempo"), tr("Rule"), tr("Method"), tr("Strain"), tr("Proof")});
     header()->setSectionResizeMode(0, QHeaderView::Stretch);
     header()->setStretchLastSection(false);
     for (int c = 1; c < columnCount(); ++c)
@@ -42,15 +43,21 @@ void SelectionList::show(const Session& session) {
                                                   qt(metre::tempoLabel(t.tempo)));
         QString strain = QStringLiteral("–");
         if (t.stretched) {
-            const prove::Strain s = prove::strainOf(*c);
+            const prove::Strain s = prove::strainOf(*c, session.preferences().comfort);
             strain = QStringLiteral("%1%2 % %3")
                          .arg(s.percent > 0 ? QStringLiteral("+") : QString(),
                               QString::number(s.percent, 'f', 1).replace('-', QChar(0x2212)),
                               tr(prove::verdictWord(s.verdict)));
         }
+        QString proof = session.proofs().isWaiting(id) ? QStringLiteral("…") : QStringLiteral("–");
+        if (const auto proven = session.proofs().of(id)) {
+            proof = tr(prove::landingWord(proven->landing(session.proofs().tolerance())));
+            if (!proven->deviations.empty())
+                proof += tr(", worst %1 ms").arg(std::abs(proven->sums.worst.value) * 1000, 0, 'f', 1);
+        }
         rows << new QTreeWidgetItem(
             {qt(c->name()), qt(metre::positionLabel(session.now().metre.positionAt(t.start))), tempo,
-             ruleWord(c->rule), QString::fromLatin1(stretch::methodLabel(c->clip->stretch.method)), strain});
+             ruleWord(c->rule), QString::fromLatin1(stretch::methodLabel(c->clip->stretch.method)), strain, proof});
     }
     if (static_cast<int>(clips.size()) > most)
         rows << new QTreeWidgetItem({tr("and %1 more").arg(static_cast<int>(clips.size()) - most)});

@@ -346,7 +346,8 @@ void Card::refresh() {
     formants_->setChecked(formants.value_or(false));
     purpose_->setText(!anyClip ? QString() : method ? tr(stretch::methodPurpose(*method)) : tr("Several methods"));
 
-    const auto strain = shared(laid, selection.clips, [](const auto& c) { return prove::strainOf(c); });
+    const auto strain = shared(laid, selection.clips,
+                               [&](const auto& c) { return prove::strainOf(c, session_.preferences().comfort); });
     const auto plus = [](double v) { return (v > 0 ? "+" : "") + signedNumber(v, 1); };
     if (!anyClip)
         strain_->setText(none);

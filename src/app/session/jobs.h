@@ -15,7 +15,7 @@
 namespace app {
 
 // Jobs of one lane run one after the other, in the order in which they came; lanes run side by side.
-enum class Lane { Document, Import, Listen, Save, Deliver, Files, Scan };
+enum class Lane { Document, Import, Listen, Save, Deliver, Files, Scan, Prove };
 
 class Jobs : public QObject {
     Q_OBJECT

@@ -5,12 +5,16 @@
 
 #include <QSettings>
 #include <algorithm>
+#include <cmath>
 
 namespace app {
 
 namespace {
 QString fileName() {
     return qt((base::dataFolder() / "preferences.ini").string());
+}
+QString comfortName(stretch::Method m) {
+    return QStringLiteral("comfort/%1").arg(stretch::methodWord(m));
 }
 } // namespace
 
@@ -34,6 +38,20 @@ Preferences loadPreferences() {
                    : news == "lead"   ? NewSources::Lead
                                       : NewSources::KeepTime;
     p.copyAudio = file.value("sources/copy", true).toBool();
+    const auto number = [&](const QString& name, double usual, double low, double high) {
+        const double value = file.value(name, usual).toDouble();
+        return std::isfinite(value) ? std::clamp(value, low, high) : usual;
+    };
+    p.tolerance = metre::Seconds(number("proof/toleranceMs", p.tolerance.value * 1000,
+                                        prove::leastTolerance.value * 1000, prove::mostTolerance.value * 1000) /
+                                 1000);
+    for (const stretch::Method m : stretch::methods()) {
+        double& bears = p.comfort.percent[static_cast<std::size_t>(m)];
+        bears = number(comfortName(m), bears, prove::Comfort::least, prove::Comfort::most);
+    }
+    p.window = file.value("window/place").toByteArray();
+    p.sides = file.value("window/sides").toByteArray();
+    p.levels = file.value("window/levels").toByteArray();
     p.recent = file.value("projects/recent").toStringList().mid(0, Preferences::mostRecent);
     return p;
 }
@@ -58,6 +76,12 @@ void savePreferences(const Preferences& p) {
                                                                         : "keep");
     file.setValue("sources/copy", p.copyAudio);
     file.setValue("projects/recent", p.recent);
+    file.setValue("proof/toleranceMs", p.tolerance.value * 1000);
+    for (const stretch::Method m : stretch::methods())
+        file.setValue(comfortName(m), p.comfort.of(m));
+    file.setValue("window/place", p.window);
+    file.setValue("window/sides", p.sides);
+    file.setValue("window/levels", p.levels);
 }
 
 } // namespace app

@@ -3,7 +3,10 @@
 
 #include "app/session/audition_ways.h"
 #include "play/output.h"
+#include "prove/landing.h"
+#include "prove/strain.h"
 
+#include <QByteArray>
 #include <QStringList>
 #include <filesystem>
 
@@ -23,6 +26,11 @@ struct Preferences {
     NewSources newSources = NewSources::KeepTime;
     bool copyAudio = true; // what comes in is copied into the project's folder when that is saved
     QStringList recent;    // folders of projects, the latest first
+    metre::Seconds tolerance = prove::usualTolerance; // up to how far off a hit is in time
+    prove::Comfort comfort;                           // what each method bears
+    QByteArray window;                                // where it stood, and how large it was
+    QByteArray sides;                                 // how its parts shared the width
+    QByteArray levels;                                // and the height
     static constexpr int mostRecent = 10;
     bool operator==(const Preferences&) const = default;
 };

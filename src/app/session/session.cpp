@@ -1,5 +1,6 @@
 #include "app/session/session.h"
 
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
@@ -37,6 +38,10 @@ Session::Session(play::OpenedOutput output, QObject* parent)
         p.audition = audition_->ways();
         prefer(p);
     });
+    proofs_ = std::make_unique<Proofs>(document_, *player_, jobs_);
+    proofs_->setTolerance(preferences_.tolerance);
+    connect(proofs_.get(), &Proofs::changed, this, &Session::proven);
+    connect(proofs_.get(), &Proofs::said, this, &Session::say);
     connect(&remembered_, &Remembered::kept, library_.get(), &LibraryDesk::settled);
     connect(library_.get(), &LibraryDesk::said, this, &Session::say);
     connect(library_.get(), &LibraryDesk::complained, this, &Session::complain);
@@ -45,6 +50,7 @@ Session::Session(play::OpenedOutput output, QObject* parent)
         player_->setProject(laid());
         emit changed();
         emit rendered();
+        proofs_->look();
     });
     connect(&document_, &Document::selectionChanged, this, &Session::selectionChanged);
     connect(&document_, &Document::opened, this, &Session::opened);
@@ -61,6 +67,7 @@ Session::Session(play::OpenedOutput output, QObject* parent)
 Session::~Session() {
     timer_.stop();
     audition_.reset();
+    proofs_.reset();
     player_->stop();
     player_.reset(); // first: its workers call back into this
 }
@@ -103,6 +110,15 @@ void Session::goTo(Beats to, bool atOnce) {
     const QString place = qt(metre::positionLabel(now().metre.positionAt(to)));
     say(later ? tr("From the next bar line on at %1").arg(place) : tr("At %1").arg(place));
     emit ticked();
+}
+
+void Session::goTo(const Proofs::Place& place) {
+    document_.select({place.clip});
+    const project::LaidClip* clip = laid()->find(place.clip);
+    locate(place.hit.place);
+    say(tr("%1 · %2 · %3")
+            .arg(qt(clip->name()), qt(metre::positionLabel(now().metre.positionAt(place.hit.place))),
+                 offText(*place.hit.off)));
 }
 
 void Session::goToSection(int n, bool atOnce) {
@@ -157,6 +173,10 @@ void Session::tick() {
         lastPending_ = pending;
         watchRenders();
         emit rendered();
+    }
+    if (renderChanges_ != player_->renderChanges()) {
+        renderChanges_ = player_->renderChanges();
+        proofs_->look();
     }
     watchDevice();
     watchStore();
@@ -218,6 +238,7 @@ void Session::prefer(const Preferences& preferences) {
     const bool otherOutput = !(preferences.output == preferences_.output);
     preferences_ = preferences;
     savePreferences(preferences_);
+    proofs_->setTolerance(preferences_.tolerance);
     if (otherOutput) takeDevice();
     emit preferred();
 }

@@ -7,6 +7,7 @@
 #include "app/session/jobs.h"
 #include "app/session/mailbox.h"
 #include "app/session/preferences.h"
+#include "app/session/proofs.h"
 #include "app/session/remembered.h"
 #include "deliver/loops.h"
 #include "play/player.h"
@@ -47,6 +48,8 @@ class Session : public QObject {
     Autosave& autosave() { return autosave_; }
     LibraryDesk& library() { return *library_; }
     Audition& audition() { return *audition_; }
+    Proofs& proofs() { return *proofs_; }
+    const Proofs& proofs() const { return *proofs_; }
     sound::AudioStore& store() { return *store_; }
     play::Player& player() { return *player_; }
     const play::Player& player() const { return *player_; }
@@ -109,6 +112,11 @@ class Session : public QObject {
     void makeSet(const std::vector<SourceId>& sources);
     // The sources of the sets that these belong to go their own ways again.
     void partSets(const std::vector<SourceId>& sources);
+    // The project takes the tempo at which its sources together are strained least; those that count as half or
+    // double there are said to be. One edit.
+    void meet();
+    // Selects a hit's clip and goes to where it is.
+    void goTo(const Proofs::Place& place);
     // Brings the selected clips to a level: measured off the interface thread, then one edit.
     void normalise(project::Normalise how);
     // Removes what was decoded and fitted from the disk; what is in use is heard as before.
@@ -134,6 +142,7 @@ class Session : public QObject {
     void selectionChanged();
     void preferred(); // the preferences
     void rendered();  // what is heard, or how much of it is ready
+    void proven();    // what is known of what came out
     void ticked();    // about 60 times a second while playing, else a few times
     void said(const QString& sentence);
     void told(const QString& title, const QStringList& lines, bool isProblem);
@@ -170,7 +179,9 @@ class Session : public QObject {
     std::vector<project::Taken> taken_;
     std::int64_t takenFrom_ = 0; // the document's generation
     std::unique_ptr<LibraryDesk> library_;
-    Jobs jobs_;                          // ends before what it uses
+    Jobs jobs_; // ends before what it uses
+    std::unique_ptr<Proofs> proofs_;
+    std::int64_t renderChanges_ = -1;    // that the proofs know of
     std::unique_ptr<Audition> audition_; // last: uses the library
 };
 

@@ -9,6 +9,7 @@
 #include "project/import.h"
 #include "project/sets.h"
 #include "project/settle.h"
+#include "prove/meeting.h"
 #include "sound/tag_file.h"
 
 #include <algorithm>
@@ -340,6 +341,35 @@ void Session::partSets(const std::vector<SourceId>& sources) {
             if (edit(tr("Part the set"), std::move(next)))
                 say(tr("%n sources go their own ways from where they are", nullptr, n));
         });
+}
+
+void Session::meet() {
+    const prove::StrainedSources sources = prove::strainedSources(*laid());
+    const std::vector<prove::Strained> all = sources.strained();
+    const auto at = prove::meetingTempo(all, {}, preferences_.comfort, now().tempo.points().front().bpm);
+    if (!at) {
+        say(tr("No source is stretched: there is nothing to meet."));
+        return;
+    }
+    // What is shown is what is taken.
+    const Bpm bpm(std::round(at->value * 10) / 10);
+    base::Result<project::Project> next = now();
+    int scaled = 0;
+    for (const prove::StrainedSource& s : sources.in) {
+        const double factor = prove::usedAt(s.strained, bpm).value / s.strained.bpm.value;
+        if (!next || factor == 1) continue;
+        next = project::scaleBeats(*next, s.id, factor);
+        ++scaled;
+    }
+    if (next) next = project::setTempo(*next, bpm);
+    if (!edit(tr("Meet"), std::move(next))) return;
+    double worst = 0;
+    for (const prove::Strained& s : all)
+        worst = std::max(worst, std::abs(prove::strainOf(prove::usedAt(s, bpm), bpm, s.method).percent));
+    QString sentence =
+        tr("All meet at %1: none is strained more than %2 %").arg(qt(metre::tempoLabel(bpm))).arg(worst, 0, 'f', 1);
+    if (scaled > 0) sentence += tr(" · %n count as half or double", nullptr, scaled);
+    say(sentence);
 }
 
 } // namespace app

@@ -1,6 +1,7 @@
 #include "app/sources/sources_delegate.h"
 
 #include "app/sources/sources_model.h"
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 
@@ -100,6 +101,12 @@ void SourcesDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
             p->drawLine(QPointF(r.left() + 6, y - 3), QPointF(r.left() + 14, y - 3));
             p->drawLine(QPointF(r.left() + 6, y + 3), QPointF(r.left() + 14, y + 3));
             p->drawLine(QPointF(r.left() + 7, y + 6), QPointF(r.left() + 13, y - 6));
+        }
+        const QVariant landing = index.data(SourcesModel::LandingRole);
+        if (landing.isValid()) {
+            p->setRenderHint(QPainter::Antialiasing);
+            paintLanding(*p, QPointF(r.left() + 11, r.center().y() + 0.5),
+                         static_cast<prove::Landing>(landing.toInt()), 4);
         }
         p->setFont(figure && !none ? figureFont(tempo ? 18 : 15) : textFont(sizes::text));
         p->setPen(none ? t.inkSoft : tempo ? t.brassText : t.ink);

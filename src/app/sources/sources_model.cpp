@@ -1,11 +1,14 @@
 #include "app/sources/sources_model.h"
 
 #include "app/session/session.h"
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/words.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
+
+#include <cmath>
 
 namespace app {
 
@@ -35,6 +38,12 @@ const hear::Reading* readingIn(const project::Source& s, int column) {
 
 SourcesModel::SourcesModel(Session& session, QObject* parent) : QAbstractTableModel(parent), session_(session) {
     connect(&session_, &Session::changed, this, &SourcesModel::refresh);
+    connect(&session_, &Session::proven, this, [this] {
+        if (!rows_.empty()) emit dataChanged(index(0, Proof), index(rowCount() - 1, Proof));
+    });
+    connect(&session_, &Session::preferred, this, [this] {
+        if (!rows_.empty()) emit dataChanged(index(0, Strain), index(rowCount() - 1, Proof));
+    });
     refresh();
 }
 
@@ -56,7 +65,7 @@ void SourcesModel::refresh() {
     }
     // Rules come from clips, tracks and the project as well.
     if (std::min(before, after) > 0)
-        emit dataChanged(index(0, Rule), index(std::min(before, after) - 1, Rule), {Qt::DisplayRole});
+        emit dataChanged(index(0, Rule), index(std::min(before, after) - 1, Proof), {Qt::DisplayRole});
     if (after > before) {
         beginInsertRows({}, before, after - 1);
         rows_.assign(sources.begin(), sources.end());
@@ -97,6 +106,13 @@ QString SourcesModel::textOf(const project::Source& s, int column) const {
         return ruleOf(s).first;
     case Sure:
         return s.beats ? QString::number(hear::ranked(s.readings).sureness, 'f', 2) : none;
+    case Strain:
+        if (const auto strain = strainOf(s))
+            return QStringLiteral("%1%2").arg(strain->percent > 0 ? QStringLiteral("+") : QString(),
+                                              QString::number(strain->percent, 'f', 1).replace('-', QChar(0x2212)));
+        return none;
+    case Proof:
+        return provenOf(s).text;
     default:
         return none;
     }
@@ -116,6 +132,63 @@ std::pair<QString, QString> SourcesModel::ruleOf(const project::Source& s) const
     return all.value_or(std::pair(QStringLiteral("–"), tr("it is not on the page")));
 }
 
+std::optional<prove::Strain> SourcesModel::strainOf(const project::Source& s) const {
+    std::optional<prove::Strain> most;
+    for (const project::LaidClip& c : session_.laid()->clips()) {
+        if (c.clip->source != s.id || !c.time().stretched) continue;
+        const prove::Strain strain = prove::strainOf(c, session_.preferences().comfort);
+        if (!most || std::abs(strain.percent) > std::abs(most->percent)) most = strain;
+    }
+    return most;
+}
+
+SourcesModel::Proven SourcesModel::provenOf(const project::Source& s) const {
+    const Proofs& proofs = session_.proofs();
+    Proven out{QStringLiteral("–"), tr("it is not on the page"), {}};
+    int clips = 0;
+    int waiting = 0;
+    const auto isWorse = [](prove::Landing a, prove::Landing b) {
+        const auto rank = [](prove::Landing l) {
+            return l == prove::Landing::InTime ? 1 : l == prove::Landing::Unread ? 0 : 2;
+        };
+        return rank(a) > rank(b);
+    };
+    for (const project::LaidClip& c : session_.laid()->clips()) {
+        if (c.clip->source != s.id) continue;
+        ++clips;
+        if (proofs.isWaiting(c.id())) ++waiting;
+        const auto proof = proofs.of(c.id());
+        if (!proof) continue;
+        const prove::Landing landing = proof->landing(proofs.tolerance());
+        const double worst = std::abs(proof->sums.worst.value) * 1000;
+        if (!out.landing || isWorse(landing, *out.landing) || (landing == *out.landing && worst > out.farthest)) {
+            out.landing = landing;
+            out.farthest = proof->deviations.empty() ? -1 : worst;
+            out.tip =
+                proof->deviations.empty()
+                    ? qt(proof->unread)
+                    : tr("%1: %2 hits, median %3 ms, 95 % within %4 ms, worst %5, drift %6 ms")
+                          .arg(tr(prove::landingWord(landing)))
+                          .arg(proof->sums.count)
+                          .arg(proof->sums.median.value * 1000, 0, 'f', 1)
+                          .arg(proof->sums.p95.value * 1000, 0, 'f', 1)
+                          .arg(offText(proof->sums.worst))
+                          .arg(QString::number(proof->sums.drift.value * 1000, 'f', 1).replace('-', QChar(0x2212)));
+            if (proof->cents)
+                out.tip +=
+                    tr(", pitch %1 cents").arg(QString::number(*proof->cents, 'f', 1).replace('-', QChar(0x2212)));
+        }
+    }
+    if (waiting > 0 && !out.landing) {
+        out.text = QStringLiteral("…");
+        out.tip = tr("being measured");
+    } else if (out.landing) {
+        out.text = out.farthest < 0 ? tr("unread") : tr("%1 ms").arg(out.farthest, 0, 'f', 1);
+        if (waiting > 0) out.tip += tr("; %1 of %2 clips are being measured").arg(waiting).arg(clips);
+    }
+    return out;
+}
+
 QVariant SourcesModel::sortKeyOf(const project::Source& s, int column) const {
     if (column == Source || column == Key || column == Kind || column == Rule) return textOf(s, column).toLower();
     if (const hear::Reading* r = readingIn(s, column)) return r->bpm ? r->bpm->value : -1.0;
@@ -126,6 +199,12 @@ QVariant SourcesModel::sortKeyOf(const project::Source& s, int column) const {
         return s.wholeBeats() ? double(*s.wholeBeats()) : -1.0;
     case Sure:
         return s.beats ? hear::ranked(s.readings).sureness : -1.0;
+    case Strain: {
+        const auto strain = strainOf(s);
+        return strain ? std::abs(strain->percent) : -1.0;
+    }
+    case Proof:
+        return provenOf(s).farthest;
     default:
         return -1.0;
     }
@@ -145,6 +224,9 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
         if (column == Source) return qt(base::shownPath(s->file));
         if (r != nullptr) return qt(r->evidence);
         if (column == Rule) return ruleOf(*s).second;
+        if (column == Proof) return provenOf(*s).tip;
+        if (column == Strain)
+            if (const auto strain = strainOf(*s)) return tr(prove::verdictWord(strain->verdict));
         if (column == Tempo || column == Sure) {
             const hear::Ranking ranking = hear::ranked(s->readings);
             return qt(ranking.disagree.empty() ? ranking.why : ranking.why + "; " + ranking.disagree);
@@ -161,6 +243,11 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
         return qlonglong(s->id.value);
     case ChosenRole:
         return r != nullptr && s->chosen == r->by;
+    case LandingRole: {
+        if (column != Proof) return {};
+        const auto landing = provenOf(*s).landing;
+        return landing ? QVariant(static_cast<int>(*landing)) : QVariant();
+    }
     case DisagreeRole:
         return qt(hear::ranked(s->readings).disagree);
     case FigureRole:
@@ -202,6 +289,10 @@ QVariant SourcesModel::headerData(int section, Qt::Orientation orientation, int 
         return tr("Rule");
     case Sure:
         return tr("Sure");
+    case Strain:
+        return tr("Strain %");
+    case Proof:
+        return tr("Proof");
     default:
         return {};
     }

@@ -2,6 +2,8 @@
 #pragma once
 
 #include "project/project.h"
+#include "prove/landing.h"
+#include "prove/strain.h"
 
 #include <QAbstractTableModel>
 
@@ -12,14 +14,31 @@ class Session;
 class SourcesModel : public QAbstractTableModel {
     Q_OBJECT
   public:
-    enum Column { Source, Name, Tag, Heard, Length, Said, Tempo, BeatCount, Key, Kind, Rule, Sure, columns };
+    enum Column {
+        Source,
+        Name,
+        Tag,
+        Heard,
+        Length,
+        Said,
+        Tempo,
+        BeatCount,
+        Key,
+        Kind,
+        Rule,
+        Sure,
+        Strain,
+        Proof,
+        columns
+    };
     enum Role {
         SortRole = Qt::UserRole + 1, // a number where the column shows one
         SourceRole,                  // qlonglong: its id
         SetRole,                     // qlonglong: its set's; invalid where it belongs to none
         ChosenRole,                  // true in the column of the reading in use
         DisagreeRole,                // text; empty where the readings agree
-        FigureRole                   // true where the text is a figure to be compared
+        FigureRole,                  // true where the text is a figure to be compared
+        LandingRole                  // int: how its clips landed; invalid where that is not known
     };
 
     explicit SourcesModel(Session& session, QObject* parent = nullptr);
@@ -42,6 +61,16 @@ class SourcesModel : public QAbstractTableModel {
     QString textOf(const project::Source& s, int column) const;
     // The time rule that counts for its clips, and where it comes from.
     std::pair<QString, QString> ruleOf(const project::Source& s) const;
+    // What is proven of its clips: the worst of them.
+    struct Proven {
+        QString text;
+        QString tip;
+        std::optional<prove::Landing> landing;
+        double farthest = -1; // ms
+    };
+    Proven provenOf(const project::Source& s) const;
+    // The strain of its clips, where it is the same for all, else of the most strained.
+    std::optional<prove::Strain> strainOf(const project::Source& s) const;
     QVariant sortKeyOf(const project::Source& s, int column) const;
 
     Session& session_;

@@ -149,10 +149,23 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     header->setFont(textFont(sizes::label));
     header->setMinimumSectionSize(44);
     header->setSectionResizeMode(SourcesModel::Source, QHeaderView::Stretch);
-    for (int c = 1; c < SourcesModel::columns; ++c) {
-        const bool words = c == SourcesModel::Kind || c == SourcesModel::Key;
-        header->resizeSection(c, c == SourcesModel::Tempo ? 78 : words ? 66 : 62);
-    }
+    const auto widthOf = [](int column) {
+        switch (column) {
+        case SourcesModel::Tempo:
+        case SourcesModel::Proof:
+            return 78;
+        case SourcesModel::Said:
+        case SourcesModel::BeatCount:
+        case SourcesModel::Sure:
+            return 50;
+        case SourcesModel::Strain:
+            return 58;
+        default:
+            return 62;
+        }
+    };
+    for (int c = 1; c < SourcesModel::columns; ++c)
+        header->resizeSection(c, widthOf(c));
     empty_ =
         label(tr("Every source gets a row here: what its name, its tag, the ear and its length say of its tempo, "
                  "side by side. Drop audio to begin."),

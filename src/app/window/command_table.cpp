@@ -59,6 +59,7 @@ std::vector<Command> MainWindow::commandTable() {
     clipTimeCommands(list);
     trackCommands(list);
     tempoCommands(list);
+    proofCommands(list);
     playCommands(list);
     viewCommands(list);
     return list.take();
@@ -702,6 +703,8 @@ void MainWindow::viewCommands(CommandList& list) {
              [this] { tabs_->setCurrentIndex(0); });
     list.add("pageSources", tr("Page So&urces"), keys(Qt::CTRL | Qt::Key_2), Needs::Nothing, OnBar,
              [this] { tabs_->setCurrentIndex(1); });
+    list.add("pageStrain", tr("Page S&train"), keys(Qt::CTRL | Qt::Key_3), Needs::Nothing, OnBar,
+             [this] { tabs_->setCurrentIndex(2); });
     list.line();
     list.add("zoomIn", tr("Zoom &in"), standard(QKeySequence::ZoomIn), Needs::Nothing, OnBar,
              [zoom] { zoom(1.25); });

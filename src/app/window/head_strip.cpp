@@ -8,7 +8,9 @@
 #include "app/widgets/meter.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/window/proof_summary.h"
 #include "metre/tempo.h"
+#include "prove/meeting.h"
 
 #include <QDragEnterEvent>
 #include <QHBoxLayout>
@@ -49,6 +51,14 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     gain_->setAlignment(Qt::AlignRight);
     gain_->setToolTip(tr("Gain of the output: on all that is heard, not on what is delivered."));
 
+    meeting_ = new QLabel(this);
+    meeting_->setObjectName("meetingTempo");
+    meeting_->setFont(figureFont(22));
+    meeting_->setMinimumWidth(QFontMetrics(figureFont(22)).horizontalAdvance("000.0"));
+    meet_ = button(tr("Use"), {}, this);
+    meet_->setObjectName("useMeetingTempo");
+    proof_ = new ProofSummary(this);
+
     back_ = button(QStringLiteral("|◂"), tr("Back to the beginning (Home)"), this);
     play_ = button(QStringLiteral("▶"), tr("Play or stop (Space)"), this);
     play_->setObjectName("play");
@@ -65,6 +75,8 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     tap_->setObjectName("tap");
     for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_})
         b->setFixedHeight(28);
+    for (QPushButton* b : {loop_, click_, tap_})
+        b->setMinimumWidth(b->sizeHint().width());
     back_->setFixedWidth(32);
     stop_->setFixedWidth(32);
 
@@ -95,15 +107,24 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
 
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(sizes::margin, 8, sizes::margin, 6);
-    row->setSpacing(26);
+    row->setSpacing(14);
     row->addLayout(column(tr("Project tempo"), tempo_));
     row->addLayout(column(tr("Led by"), led_));
     row->addLayout(column(tr("Metre"), metre_));
     row->addLayout(column(tr("Key"), key_));
+    auto* meeting = new QHBoxLayout;
+    meeting->setContentsMargins(0, 0, 0, 0);
+    meeting->setSpacing(5);
+    meeting->addWidget(meeting_);
+    meeting->addWidget(meet_);
+    auto* meetingBox = new QWidget(this);
+    meetingBox->setLayout(meeting);
+    row->addLayout(column(tr("Sources meet at"), meetingBox));
     row->addStretch(1);
     row->addLayout(transport);
     row->addLayout(column(tr("Bar · beat · part"), position_));
     row->addStretch(1);
+    row->addLayout(column(tr("Proof"), proof_));
     row->addLayout(right);
 
     connect(tempo_, &Figure::turned, this, [this](int steps, bool fine) {
@@ -155,6 +176,10 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
         else
             session_.say(tr("“%1” is not a gain in decibels.").arg(text));
     });
+    connect(meet_, &QPushButton::clicked, &session_, &Session::meet);
+    connect(proof_, &QAbstractButton::clicked, this, &HeadStrip::worstAsked);
+    connect(&session_, &Session::proven, this, [this] { proof_->show(session_.proofs()); });
+    connect(&session_, &Session::preferred, this, &HeadStrip::refreshMeeting);
     connect(back_, &QPushButton::clicked, this, [this] { session_.locate(Beats(0)); });
     connect(play_, &QPushButton::clicked, &session_, &Session::togglePlay);
     connect(stop_, &QPushButton::clicked, &session_, &Session::stop);
@@ -215,9 +240,33 @@ void HeadStrip::refresh() {
     gain_->setText(QString::number(p.outputDb, 'f', 1).replace('-', QChar(0x2212)) + " dB");
     loop_->setChecked(p.loop.on);
     click_->setChecked(p.click);
-    output_->setText(session_.player().output().isSimulated() ? tr("no sound device") : QString());
+    output_->setText(session_.player().output().isSimulated() ? tr("no device") : QString());
     output_->setToolTip(session_.outputTold());
+    proof_->show(session_.proofs());
+    refreshMeeting();
     refreshPosition();
+}
+
+void HeadStrip::refreshMeeting() {
+    const project::Project& p = session_.now();
+    const Bpm now = p.tempo.points().front().bpm;
+    const auto all = prove::strainedSources(*session_.laid()).strained();
+    const prove::Comfort& comfort = session_.preferences().comfort;
+    const auto at = prove::meetingTempo(all, {}, comfort, now);
+    meeting_->setText(at ? QString::number(at->value, 'f', 1) : QStringLiteral("–"));
+    meet_->setEnabled(at && !p.lead && std::abs(at->value - now.value) >= 0.05);
+    const QString tip =
+        !at ? tr("The tempo at which all sources together are stretched least: none is stretched yet")
+        : p.lead
+            ? tr("The tempo at which all sources together are stretched least. A recording leads: let it go first.")
+            : tr("The tempo at which all sources together are stretched least: strained %1 % together there, %2 % "
+                 "now")
+                  .arg(prove::strainTogether(all, *at, comfort), 0, 'f', 1)
+                  .arg(prove::strainTogether(all, now, comfort), 0, 'f', 1);
+    meeting_->setToolTip(tip);
+    meet_->setToolTip(tip);
+    meet_->setAccessibleName(at ? tr("Use the meeting tempo, %1").arg(meeting_->text())
+                                : tr("Use the meeting tempo"));
 }
 
 void HeadStrip::refreshPosition() {

@@ -17,6 +17,8 @@ class Figure;
 class Meter;
 class Session;
 
+class ProofSummary;
+
 class HeadStrip : public QWidget {
     Q_OBJECT
   public:
@@ -27,6 +29,7 @@ class HeadStrip : public QWidget {
 
   signals:
     void leadersAsked(const QPoint& global); // the menu of what may lead
+    void worstAsked();                       // the hit that is farthest off
 
   protected:
     void paintEvent(QPaintEvent*) override;
@@ -38,6 +41,7 @@ class HeadStrip : public QWidget {
   private:
     void refresh();
     void refreshPosition();
+    void refreshMeeting();
     void setTempo(double bpm, const project::Gesture& gesture);
 
     Session& session_;
@@ -54,6 +58,9 @@ class HeadStrip : public QWidget {
     QPushButton* tap_;
     QLabel* position_;
     QLabel* output_;
+    QLabel* meeting_;
+    QPushButton* meet_;
+    ProofSummary* proof_;
     Meter* meter_;
     metre::Taps taps_;
     std::int64_t tapping_ = 1; // a fresh number for each time somebody begins to tap

@@ -6,6 +6,7 @@
 #include "app/deliver/deliver_dialog.h"
 #include "app/shelf/shelf.h"
 #include "app/sources/sources_page.h"
+#include "app/strain/strain_page.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/dropped_files.h"
 #include "app/widgets/preference_words.h"
@@ -61,6 +62,8 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     pages_ = new QStackedWidget(page);
     pages_->addWidget(bars_);
     pages_->addWidget(sources_);
+    strain_ = new StrainPage(session_, page);
+    pages_->addWidget(strain_);
     tabs_ = new QTabBar(page);
     tabs_->setObjectName("pages");
     tabs_->setAccessibleName(tr("Pages"));
@@ -68,6 +71,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     tabs_->setExpanding(false);
     tabs_->addTab(tr("Bars"));
     tabs_->addTab(tr("Sources"));
+    tabs_->addTab(tr("Strain"));
     connect(tabs_, &QTabBar::currentChanged, this, [this](int page_) {
         pages_->setCurrentIndex(page_);
         snapLabel_->setVisible(page_ == 0);
@@ -175,6 +179,8 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
             text.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it") : text);
     };
     connect(bars_, &BarsView::hinted, this, hint);
+    connect(strain_, &StrainPage::hinted, this, hint);
+    connect(head_, &HeadStrip::worstAsked, this, &MainWindow::goToWorst);
     connect(&bench_->rails(), &RailsView::hinted, this, hint);
     connect(bars_, &BarsView::pickedChanged, this, &MainWindow::refreshActions);
     connect(bars_, &BarsView::benchAsked, this, [this] { bench_->setFolded(false); });
@@ -204,6 +210,42 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
 
 MainWindow::~MainWindow() {
     hide(); // while what its parts work with is still there: they are told
+}
+
+// As it was left the last time, where that still fits a screen.
+void MainWindow::restoreWindow() {
+    const Preferences& p = session_.preferences();
+    if (!p.window.isEmpty()) restoreGeometry(p.window);
+    if (!p.sides.isEmpty()) sides_->restoreState(p.sides);
+    if (!p.levels.isEmpty()) levels_->restoreState(p.levels);
+}
+
+void MainWindow::rememberWindow() {
+    Preferences p = session_.preferences();
+    p.window = saveGeometry();
+    p.sides = sides_->saveState();
+    p.levels = levels_->saveState();
+    session_.prefer(p);
+}
+
+void MainWindow::goToWorst() {
+    const auto worst = session_.proofs().worst();
+    if (!worst) {
+        session_.say(tr("No hit was measured yet."));
+        return;
+    }
+    tabs_->setCurrentIndex(0);
+    session_.goTo(*worst);
+}
+
+void MainWindow::goToNextOff() {
+    const auto next = session_.proofs().nextOff(session_.player().position());
+    if (!next) {
+        session_.say(tr("No hit is off by more than %1 ms.").arg(session_.proofs().tolerance().value * 1000));
+        return;
+    }
+    tabs_->setCurrentIndex(0);
+    session_.goTo(*next);
 }
 
 void MainWindow::loopSelection() {
@@ -369,6 +411,7 @@ void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
 
 void MainWindow::closeEvent(QCloseEvent* event) {
     if (mayClose_ || !session_.document().history().isChanged()) {
+        rememberWindow();
         event->accept();
         return;
     }

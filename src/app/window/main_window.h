@@ -21,6 +21,7 @@ class ImportReport;
 class MessageBar;
 class Shelf;
 class SourcesPage;
+class StrainPage;
 class StatusLine;
 
 class MainWindow : public QMainWindow {
@@ -31,6 +32,8 @@ class MainWindow : public QMainWindow {
 
     Session& session() { return session_; }
     BarsView& bars() { return *bars_; }
+    // Where it stood and how it was divided the last time.
+    void restoreWindow();
     // Selects the first clip whose source's name begins so, as soon as there is one.
     void selectOnceThere(const QString& prefix);
 
@@ -51,6 +54,7 @@ class MainWindow : public QMainWindow {
     void pinCommands(CommandList& list); // these two in command_table_pins.cpp
     void leadCommands(CommandList& list);
     void tempoCommands(CommandList& list);
+    void proofCommands(CommandList& list); // command_table_proof.cpp
     void playCommands(CommandList& list);
     void viewCommands(CommandList& list);
     void loopSelection();
@@ -71,6 +75,9 @@ class MainWindow : public QMainWindow {
     void offerLeaders(const QPoint& at);
     std::optional<ClipId> ledBy_; // whose leading the open menu is about; else the selection's
     void takeTime();
+    void goToWorst();
+    void goToNextOff();
+    void rememberWindow();
     void rememberRecent();
     void offerRecent();
     void showPreferences();
@@ -101,6 +108,7 @@ class MainWindow : public QMainWindow {
     QTabBar* tabs_;
     QStackedWidget* pages_;
     SourcesPage* sources_;
+    StrainPage* strain_;
     QLabel* snapLabel_;
     QComboBox* snap_;
     QComboBox* newSources_;

@@ -15,6 +15,7 @@
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QVBoxLayout>
+#include <cmath>
 
 namespace app {
 
@@ -46,6 +47,7 @@ PreferencesSheet::PreferencesSheet(Session& session, QWidget* parent) : QDialog(
     addPlaying();
     addProject();
     addSources();
+    addProof();
     addLook();
     connect(groups_, &QListWidget::currentRowChanged, pages_, &QStackedWidget::setCurrentIndex);
     groups_->setCurrentRow(0);
@@ -227,6 +229,56 @@ void PreferencesSheet::addSources() {
            "again.")
             .arg(double(session_.store().bytes()) / 1e9, 0, 'f', 1)
             .arg(qt(base::shownPath(session_.store().folder()))));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::addProof() {
+    QVBoxLayout* page = group(tr("Proof and strain"));
+    std::vector<std::pair<QString, QVariant>> tolerances;
+    for (const double ms : {2.0, 5.0, 10.0, 15.0, 20.0, 30.0, 50.0})
+        tolerances.emplace_back(tr("±%1 ms").arg(ms), ms);
+    add(page, tr("In time up to"),
+        choice("tolerance", tr("In time up to"), tolerances, session_.preferences().tolerance.value * 1000,
+               [this](const QVariant& v) {
+                   prefer([&](Preferences& p) { p.tolerance = metre::Seconds(v.toDouble() / 1000); });
+               }),
+        tr("A hit that is farther off counts as early or late. Most ears let 10 ms pass."));
+    for (const stretch::Method m : stretch::methods()) {
+        const QString name = tr("%1 bears").arg(QString::fromLatin1(stretch::methodLabel(m)));
+        auto* figure = new Figure(name, 16, this);
+        figure->setObjectName(QStringLiteral("comfort-%1").arg(stretch::methodWord(m)));
+        figure->setRoomFor(QStringLiteral("±00.0 %"));
+        const auto show = [this, figure, m] {
+            figure->setText(QStringLiteral("±%1 %").arg(session_.preferences().comfort.of(m), 0, 'f', 0));
+        };
+        const auto set = [this, m, show](double percent) {
+            prefer([&](Preferences& p) {
+                p.comfort.percent[static_cast<std::size_t>(m)] =
+                    std::clamp(percent, prove::Comfort::least, prove::Comfort::most);
+            });
+            show();
+        };
+        connect(figure, &Figure::turned, this,
+                [this, m, set](int steps, bool) { set(session_.preferences().comfort.of(m) + steps); });
+        connect(figure, &Figure::typed, this, [this, set](const QString& text) {
+            if (const auto v = numberIn(QString(text).remove(QStringLiteral("±"))))
+                set(std::abs(*v));
+            else
+                session_.say(tr("“%1” is no number of per cent.").arg(text));
+        });
+        show();
+        auto* row = new QHBoxLayout;
+        auto* title = new QLabel(name);
+        title->setFont(textFont(sizes::strong));
+        row->addWidget(title, 1);
+        row->addWidget(figure);
+        page->addLayout(row);
+    }
+    QLabel* line =
+        label(tr("Up to so much longer or shorter a sound is stretched gently by each method; up to twice as "
+                 "much firmly. The meeting tempo spares what bears less."));
+    line->setWordWrap(true);
+    page->addWidget(line);
     page->addStretch(1);
 }
 

@@ -30,6 +30,7 @@ class PreferencesSheet : public QDialog {
     void addPlaying();
     void addProject();
     void addSources();
+    void addProof();
     void addLook();
     void prefer(const std::function<void(Preferences&)>& change);
     void refresh();

@@ -19,7 +19,7 @@ Shot::Shot(MainWindow& window, ShotOptions options) : window_(window), options_(
 
 void Shot::look() {
     Session& s = window_.session();
-    if (s.jobs().isBusy() || s.player().pendingRenders() > 0) return;
+    if (s.jobs().isBusy() || s.player().pendingRenders() > 0 || s.proofs().summary().waiting > 0) return;
     if (!options_.dialog.isEmpty()) {
         if (auto* action = window_.findChild<QAction*>(options_.dialog)) action->trigger();
         options_.dialog.clear();

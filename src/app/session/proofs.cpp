@@ -1,0 +1,309 @@
+#include "app/session/proofs.h"
+
+#include "app/widgets/text.h"
+#include "base/background.h"
+#include "project/clip_rendering.h"
+
+#include <algorithm>
+#include <cmath>
+#include <new>
+
+namespace app {
+
+namespace {
+
+constexpr std::size_t mostSources = 1000;
+constexpr std::size_t mostRenderings = 4000;
+
+base::Key keyOfSource(const project::Source& source) {
+    return base::KeyMaker()
+        .add(source.content)
+        .add(static_cast<std::uint64_t>(source.sound->audio.rate))
+        .add(std::uint64_t(source.set ? 1 : 0))
+        .key();
+}
+
+// Equal keys, equal sound from the clip's beginning to its end.
+base::Key keyOfRendering(const project::Timing& timing) {
+    base::KeyMaker maker;
+    for (const project::Part& part : timing.parts) {
+        maker.add(part.job->key.high).add(part.job->key.low);
+        for (const metre::Frames f : {part.at, part.length, part.from, part.cross})
+            maker.add(static_cast<std::uint64_t>(f.value));
+    }
+    return maker.key();
+}
+
+// Rendered pieces, as they are walked through from the first frame to the last; silence where none is.
+sound::Blocks blocksOf(const std::vector<play::Player::ShownPiece>& pieces, metre::Frames length) {
+    const sound::Audio& any = *pieces.front().audio;
+    const auto next = [&pieces, length, rate = any.rate,
+                       channels = any.channelCount()](metre::Frames from) -> base::Result<sound::AudioPtr> {
+        constexpr std::int64_t most = 1 << 16; // frames
+        const auto piece = std::find_if(pieces.begin(), pieces.end(),
+                                        [&](const auto& x) { return x.from <= from && x.to > from; });
+        metre::Frames to = std::min(length, from + metre::Frames(most));
+        if (piece != pieces.end()) to = std::min(to, piece->to);
+        auto block = std::make_shared<sound::Audio>(rate, channels, to - from);
+        if (piece != pieces.end())
+            for (std::size_t c = 0; c < block->channels.size(); ++c)
+                std::copy_n(piece->audio->channels[c].begin() + (from - piece->at).value, (to - from).value,
+                            block->channels[c].begin());
+        return block;
+    };
+    return {any.rate, any.channelCount(), length, next};
+}
+
+} // namespace
+
+Proofs::Proofs(Document& document, play::Player& player, Jobs& jobs)
+    : document_(document), player_(player), jobs_(jobs) {}
+
+Proofs::~Proofs() {
+    worker_.request_stop();
+}
+
+bool Proofs::canBeMeasured(const project::LaidClip& clip) {
+    return clip.source && clip.source->sound && !clip.time().parts.empty();
+}
+
+const Proofs::Known* Proofs::knownOf(const project::LaidClip& clip) const {
+    const auto found = known_.find(clip.id().value);
+    if (found == known_.end() || found->second.timing != clip.timing || found->second.source != clip.source)
+        return nullptr;
+    return &found->second;
+}
+
+std::shared_ptr<const prove::Proof> Proofs::of(ClipId id) const {
+    const project::LaidClip* clip = document_.laid()->find(id);
+    const Known* known = clip != nullptr ? knownOf(*clip) : nullptr;
+    return known != nullptr ? known->proof : nullptr;
+}
+
+std::optional<prove::Landing> Proofs::landingOf(ClipId id) const {
+    const auto proof = of(id);
+    if (!proof) return std::nullopt;
+    return proof->landing(tolerance_);
+}
+
+bool Proofs::isWaiting(ClipId id) const {
+    const project::LaidClip* clip = document_.laid()->find(id);
+    return clip != nullptr && canBeMeasured(*clip) && knownOf(*clip) == nullptr;
+}
+
+void Proofs::setTolerance(metre::Seconds tolerance) {
+    if (tolerance == tolerance_) return;
+    tolerance_ = tolerance;
+    count();
+    emit changed();
+}
+
+void Proofs::count() {
+    summary_ = {};
+    for (const project::LaidClip& clip : document_.laid()->clips()) {
+        if (!canBeMeasured(clip)) continue;
+        const Known* known = knownOf(clip);
+        if (known == nullptr) {
+            ++summary_.waiting;
+            continue;
+        }
+        const auto landing = known->proof ? known->proof->landing(tolerance_) : prove::Landing::Unread;
+        switch (landing) {
+        case prove::Landing::InTime:
+            ++summary_.inTime;
+            break;
+        case prove::Landing::Early:
+            ++summary_.early;
+            break;
+        case prove::Landing::Late:
+            ++summary_.late;
+            break;
+        case prove::Landing::Unread:
+            ++summary_.unread;
+            break;
+        }
+    }
+}
+
+std::optional<Proofs::Place> Proofs::worst() const {
+    std::optional<Place> worst;
+    for (const project::LaidClip& clip : document_.laid()->clips()) {
+        const Known* known = knownOf(clip);
+        const prove::Hit* hit = known != nullptr && known->proof ? known->proof->worst() : nullptr;
+        if (hit != nullptr && (!worst || std::abs(hit->off->value) > std::abs(worst->hit.off->value)))
+            worst = Place{clip.id(), *hit};
+    }
+    return worst;
+}
+
+std::optional<Proofs::Place> Proofs::nextOff(Beats after) const {
+    std::optional<Place> next;
+    std::optional<Place> first;
+    constexpr double hair = 1e-6;
+    for (const project::LaidClip& clip : document_.laid()->clips()) {
+        const Known* known = knownOf(clip);
+        if (known == nullptr || !known->proof) continue;
+        for (const prove::Hit& hit : known->proof->hits) {
+            if (!hit.off || prove::landingOf(*hit.off, tolerance_) == prove::Landing::InTime) continue;
+            if (!first || hit.place < first->hit.place) first = Place{clip.id(), hit};
+            if (hit.place.value > after.value + hair && (!next || hit.place < next->hit.place))
+                next = Place{clip.id(), hit};
+        }
+    }
+    return next ? next : first;
+}
+
+Proofs::Task Proofs::taskOf(const project::LaidClip& clip) const {
+    Task task{document_.laid(), clip.id(), keyOfRendering(clip.time()), {}, nullptr, nullptr};
+    task.source = sources_.find(keyOfSource(*clip.source));
+    task.cameOut = cameOut_.find(task.rendering);
+    return task;
+}
+
+// Any thread. What fails (no room for listening to what is long, a rendering that fails) leaves no proof.
+Proofs::Done Proofs::measured(Task task, const base::Progress& progress) {
+    Done done{task.laid, task.clip, task.rendering, task.source, task.cameOut, nullptr};
+    const project::LaidClip& clip = *task.laid->find(task.clip);
+    try {
+        if (!done.source) {
+            auto source = prove::measureSource(*clip.source, progress.part(0, 0.4));
+            if (!source) return done;
+            done.source = std::make_shared<const prove::Measured>(std::move(*source));
+        }
+        if (!done.cameOut) {
+            base::Result<prove::CameOut> cameOut = base::cancelled();
+            if (!task.pieces.empty()) {
+                cameOut = prove::measureClip(clip, *done.source, blocksOf(task.pieces, clip.time().length),
+                                             progress.part(0.4, 1));
+            } else {
+                const auto rendering = project::ClipRendering::plan(clip.time());
+                if (!rendering) return done;
+                cameOut = prove::measureClip(clip, *done.source, rendering->blocks(1, progress.stop),
+                                             progress.part(0.4, 1));
+            }
+            if (!cameOut) return done;
+            done.cameOut = std::make_shared<const prove::CameOut>(std::move(*cameOut));
+        }
+        done.proof = std::make_shared<const prove::Proof>(
+            prove::prove(clip, task.laid->project().tempo, *done.source, *done.cameOut));
+    } catch (const std::bad_alloc&) {
+        done.proof = nullptr;
+    }
+    return done;
+}
+
+void Proofs::take(const Done& done) {
+    const project::LaidClip& measured = *done.laid->find(done.clip);
+    if (done.source) sources_.put(keyOfSource(*measured.source), done.source, mostSources);
+    if (done.cameOut) cameOut_.put(done.rendering, done.cameOut, mostRenderings);
+    known_[done.clip.value] = {measured.timing, measured.source, done.proof};
+}
+
+void Proofs::look() {
+    const Summary before = summary_;
+    count();
+    if (summary_.waiting == 0 && known_.size() > 2 * document_.laid()->clips().size() + 100)
+        std::erase_if(known_, [&](const auto& k) { return document_.laid()->find(ClipId{k.first}) == nullptr; });
+    if (!(summary_ == before)) emit changed();
+    if (busy_ || summary_.waiting == 0) return;
+    // Nothing new was rendered since nothing was found.
+    const std::int64_t now = player_.renderChanges() + (document_.revision() << 32);
+    if (sought_ == now) return;
+    const auto& selected = document_.selection().clips;
+    const auto mayBe = [&](const project::LaidClip& clip) {
+        if (!canBeMeasured(clip) || knownOf(clip) != nullptr) return false;
+        return cameOut_.find(keyOfRendering(clip.time())) != nullptr || player_.isRendered(clip.id());
+    };
+    const project::LaidClip* next = nullptr;
+    for (const ClipId id : selected)
+        if (const project::LaidClip* clip = document_.laid()->find(id); clip != nullptr && mayBe(*clip)) {
+            next = clip;
+            break;
+        }
+    for (const project::LaidClip& clip : document_.laid()->clips()) {
+        if (next != nullptr) break;
+        if (mayBe(clip)) next = &clip;
+    }
+    if (next == nullptr) {
+        sought_ = now;
+        return;
+    }
+    Task task = taskOf(*next);
+    if (!task.cameOut) task.pieces = player_.renderedClip(next->id());
+    busy_ = true;
+    worker_ = std::jthread([this, task = std::move(task)](const std::stop_token& stop) mutable {
+        base::workInBackground();
+        Done done = measured(std::move(task), {{}, stop});
+        if (stop.stop_requested()) return;
+        mailbox_.post([this, done = std::move(done)] {
+            busy_ = false;
+            take(done);
+            count();
+            emit changed();
+            look();
+        });
+    });
+}
+
+void Proofs::proveAll() {
+    std::vector<Task> tasks;
+    for (const project::LaidClip& clip : document_.laid()->clips())
+        if (canBeMeasured(clip) && knownOf(clip) == nullptr) {
+            Task task = taskOf(clip);
+            if (!task.cameOut && player_.isRendered(clip.id())) task.pieces = player_.renderedClip(clip.id());
+            tasks.push_back(std::move(task));
+        }
+    const auto told = [this] {
+        const Summary s = summary_;
+        QStringList words;
+        for (const auto& [n, word] : {std::pair(s.inTime, tr("in time")), std::pair(s.early, tr("early")),
+                                      std::pair(s.late, tr("late")), std::pair(s.unread, tr("unread"))})
+            if (n > 0) words << tr("%1 %2").arg(n).arg(word);
+        if (words.isEmpty()) words << tr("there is nothing to prove yet");
+        const auto far = worst();
+        QString sentence = tr("Proof: %1").arg(words.join(QStringLiteral(" · ")));
+        if (far)
+            sentence += tr(" · worst hit %1 ms %2")
+                            .arg(std::abs(far->hit.off->value * 1000), 0, 'f', 1)
+                            .arg(far->hit.off->value < 0 ? tr("early") : tr("late"));
+        emit said(sentence);
+    };
+    if (tasks.empty()) {
+        told();
+        return;
+    }
+    const auto count_ = static_cast<int>(tasks.size());
+    jobs_.start<std::vector<Done>>(
+        Lane::Prove, tr("Proving %n clips", nullptr, count_),
+        [tasks = std::move(tasks)](const base::Progress& progress) {
+            std::vector<Done> all;
+            all.reserve(tasks.size());
+            // Clips that sound alike are measured once.
+            Kept<prove::Measured> sources;
+            Kept<prove::CameOut> cameOut;
+            const auto n = double(tasks.size());
+            for (std::size_t i = 0; i < tasks.size() && !progress.stopped(); ++i) {
+                Task task = tasks[i];
+                const base::Key source = keyOfSource(*task.laid->find(task.clip)->source);
+                if (!task.source) task.source = sources.find(source);
+                if (!task.cameOut) task.cameOut = cameOut.find(task.rendering);
+                Done done = measured(std::move(task), progress.part(double(i) / n, double(i + 1) / n));
+                if (progress.stopped()) break;
+                if (done.source) sources.put(source, done.source, mostSources);
+                if (done.cameOut) cameOut.put(done.rendering, done.cameOut, mostRenderings);
+                all.push_back(std::move(done));
+                progress.at(double(i + 1) / n);
+            }
+            return all;
+        },
+        [this, told](const std::vector<Done>& all) {
+            for (const Done& done : all)
+                if (document_.laid()->find(done.clip) != nullptr) take(done);
+            count();
+            emit changed();
+            told();
+        },
+        count_);
+}
+
+} // namespace app

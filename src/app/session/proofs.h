@@ -1,0 +1,133 @@
+// The proofs of the project's clips: measured in the background, one clip after the other, as soon as what comes
+// out of a clip is rendered, and anew whenever that or the grid changes.
+#pragma once
+
+#include "app/session/document.h"
+#include "app/session/jobs.h"
+#include "app/session/mailbox.h"
+#include "play/player.h"
+#include "prove/proof.h"
+
+#include <QObject>
+#include <deque>
+#include <memory>
+#include <optional>
+#include <thread>
+#include <unordered_map>
+#include <vector>
+
+namespace app {
+
+class Proofs : public QObject {
+    Q_OBJECT
+  public:
+    Proofs(Document& document, play::Player& player, Jobs& jobs);
+    ~Proofs() override; // ends what is being measured
+
+    // Up to how far off is in time; nothing is measured anew.
+    void setTolerance(metre::Seconds tolerance);
+    metre::Seconds tolerance() const { return tolerance_; }
+
+    // Of a clip as it is now; null while that is not measured yet, and where it cannot be: an older proof is none.
+    std::shared_ptr<const prove::Proof> of(ClipId id) const;
+    // How it landed; nothing while there is no proof.
+    std::optional<prove::Landing> landingOf(ClipId id) const;
+    // Whether it is still to be measured: one that cannot be heard is not.
+    bool isWaiting(ClipId id) const;
+
+    struct Summary {
+        int inTime = 0;
+        int early = 0;
+        int late = 0;
+        int unread = 0;
+        int waiting = 0;
+        bool operator==(const Summary&) const = default;
+    };
+    Summary summary() const { return summary_; }
+
+    // A hit of a clip.
+    struct Place {
+        ClipId clip;
+        prove::Hit hit;
+    };
+    // The hit that is farthest off of all; none when none was read.
+    std::optional<Place> worst() const;
+    // The next that is beyond the tolerance, after a place on the page and on from the beginning.
+    std::optional<Place> nextOff(Beats after) const;
+
+    // Measures all that is not measured yet, rendering what is not rendered yet, as a job that shows how far it is.
+    void proveAll();
+
+    // Looks for what is to be measured next: after each change, and whenever something was rendered.
+    void look();
+
+  signals:
+    void changed();
+    void said(const QString& sentence);
+
+  private:
+    struct Known {
+        std::shared_ptr<const project::Timing> timing; // as these were when it was measured
+        project::SourcePtr source;
+        std::shared_ptr<const prove::Proof> proof;
+    };
+    // A clip that is to be measured, from pieces that are rendered or, where there are none, rendered for it.
+    struct Task {
+        project::LaidPtr laid;
+        ClipId clip;
+        base::Key rendering;
+        std::vector<play::Player::ShownPiece> pieces;
+        std::shared_ptr<const prove::Measured> source;
+        std::shared_ptr<const prove::CameOut> cameOut;
+    };
+    struct Done {
+        project::LaidPtr laid;
+        ClipId clip;
+        base::Key rendering;
+        std::shared_ptr<const prove::Measured> source;
+        std::shared_ptr<const prove::CameOut> cameOut;
+        std::shared_ptr<const prove::Proof> proof; // null where it could not be measured
+    };
+    // What is measured is kept by what it was measured of; what has not been used longest goes first.
+    template <class Value>
+    class Kept {
+      public:
+        std::shared_ptr<const Value> find(base::Key key) const {
+            const auto found = values_.find(key);
+            return found == values_.end() ? nullptr : found->second;
+        }
+        void put(base::Key key, std::shared_ptr<const Value> value, std::size_t most) {
+            if (values_.emplace(key, std::move(value)).second) order_.push_back(key);
+            while (order_.size() > most) {
+                values_.erase(order_.front());
+                order_.pop_front();
+            }
+        }
+
+      private:
+        std::unordered_map<base::Key, std::shared_ptr<const Value>, base::KeyHash> values_;
+        std::deque<base::Key> order_;
+    };
+
+    static Done measured(Task task, const base::Progress& progress);
+    Task taskOf(const project::LaidClip& clip) const;
+    const Known* knownOf(const project::LaidClip& clip) const;
+    static bool canBeMeasured(const project::LaidClip& clip);
+    void take(const Done& done);
+    void count();
+
+    Document& document_;
+    play::Player& player_;
+    Jobs& jobs_;
+    metre::Seconds tolerance_ = prove::usualTolerance;
+    std::unordered_map<std::int64_t, Known> known_; // by clip
+    Kept<prove::Measured> sources_;
+    Kept<prove::CameOut> cameOut_;
+    Summary summary_;
+    bool busy_ = false;
+    std::int64_t sought_ = -1; // how far rendering was when nothing was found to be measured
+    Mailbox mailbox_;          // outlives the worker
+    std::jthread worker_;      // of one clip at a time
+};
+
+} // namespace app

@@ -1,0 +1,63 @@
+#include "app/widgets/landing_mark.h"
+
+#include "app/widgets/tokens.h"
+
+#include <QObject>
+#include <QPainter>
+#include <QPolygonF>
+#include <cmath>
+
+namespace app {
+
+QColor landingColour(prove::Landing landing) {
+    const Tokens& t = tokens();
+    switch (landing) {
+    case prove::Landing::InTime:
+        return t.verdigris;
+    case prove::Landing::Early:
+        return t.amber;
+    case prove::Landing::Late:
+        return t.plum;
+    case prove::Landing::Unread:
+        break;
+    }
+    return t.inkSoft;
+}
+
+QColor landingText(prove::Landing landing) {
+    const QColor colour = landingColour(landing);
+    // Amber is pale for text on paper: darkened until it can be read.
+    const Tokens& t = tokens();
+    QColor text = colour;
+    const bool darken = t.paper.lightness() > 128;
+    for (int i = 0; i < 12 && std::min(contrast(text, t.paper), contrast(text, t.panel)) < 4.5; ++i)
+        text = darken ? text.darker(108) : text.lighter(108);
+    return text;
+}
+
+void paintLanding(QPainter& p, const QPointF& c, prove::Landing landing, double r) {
+    const QColor colour = landingColour(landing);
+    if (landing == prove::Landing::Unread) {
+        p.setPen(QPen(colour, 1.4));
+        p.setBrush(Qt::NoBrush);
+        p.drawEllipse(c, r - 0.5, r - 0.5);
+        return;
+    }
+    p.setPen(Qt::NoPen);
+    p.setBrush(colour);
+    if (landing == prove::Landing::InTime) {
+        p.drawEllipse(c, r, r);
+        return;
+    }
+    const double way = landing == prove::Landing::Early ? -1 : 1;
+    p.drawPolygon(QPolygonF(
+        {{c.x() + way * r * 1.3, c.y()}, {c.x() - way * r, c.y() - r * 1.2}, {c.x() - way * r, c.y() + r * 1.2}}));
+}
+
+QString offText(metre::Seconds off) {
+    const QString ms = QString::number(std::abs(off.value) * 1000, 'f', 1);
+    if (std::abs(off.value) < 0.00005) return QObject::tr("on the grid");
+    return off.value < 0 ? QObject::tr("%1 ms early").arg(ms) : QObject::tr("%1 ms late").arg(ms);
+}
+
+} // namespace app

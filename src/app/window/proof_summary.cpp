@@ -1,0 +1,92 @@
+#include "app/window/proof_summary.h"
+
+#include "app/widgets/landing_mark.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+
+#include <QPainter>
+#include <QStyle>
+#include <cmath>
+
+namespace app {
+
+namespace {
+
+constexpr int markWidth = 14;
+constexpr int wordGap = 10;
+constexpr int rowHeight = 17;
+
+} // namespace
+
+ProofSummary::ProofSummary(QWidget* parent) : QAbstractButton(parent) {
+    setObjectName("proofSummary");
+    setFocusPolicy(Qt::TabFocus);
+    setCursor(Qt::PointingHandCursor);
+    setFont(textFont(sizes::strong, QFont::DemiBold));
+}
+
+// At most four words, two a row.
+std::vector<ProofSummary::Word> ProofSummary::words() const {
+    std::vector<Word> list;
+    const Proofs::Summary& s = summary_;
+    if (s.inTime > 0) list.push_back({prove::Landing::InTime, tr("%1 in time").arg(s.inTime)});
+    if (s.early > 0) list.push_back({prove::Landing::Early, tr("%1 early").arg(s.early)});
+    if (s.late > 0) list.push_back({prove::Landing::Late, tr("%1 late").arg(s.late)});
+    if (s.unread > 0) list.push_back({prove::Landing::Unread, tr("%1 unread").arg(s.unread)});
+    return list;
+}
+
+void ProofSummary::show(const Proofs& proofs) {
+    summary_ = proofs.summary();
+    QStringList told;
+    for (const Word& word : words())
+        told << word.text;
+    if (summary_.waiting > 0) told << tr("%1 being measured").arg(summary_.waiting);
+    setAccessibleName(tr("Proof: %1").arg(told.isEmpty() ? tr("nothing yet") : told.join(QStringLiteral(", "))));
+    const auto worst = proofs.worst();
+    setToolTip(worst ? tr("%1. The hit that is farthest off is %2: press to go there.")
+                           .arg(told.join(QStringLiteral(", ")), offText(*worst->hit.off))
+                     : tr("How what comes out of the clips lies on the grid, measured"));
+    updateGeometry();
+    update();
+}
+
+QSize ProofSummary::sizeHint() const {
+    return {158, 2 * rowHeight + 2};
+}
+
+void ProofSummary::paintEvent(QPaintEvent*) {
+    const Tokens& t = tokens();
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    int x = 0;
+    int y = 0;
+    const auto put = [&](const QString& text, const QColor& colour, const QFont& font,
+                         std::optional<prove::Landing> landing) {
+        p.setFont(font);
+        const int width = (landing ? markWidth : 0) + p.fontMetrics().horizontalAdvance(text);
+        if (x > 0 && x + width > this->width()) {
+            x = 0;
+            y += rowHeight;
+        }
+        if (landing) paintLanding(p, QPointF(x + 5, y + rowHeight / 2.0), *landing, 4);
+        p.setPen(colour);
+        p.drawText(QRect(x + (landing ? markWidth : 0), y, width, rowHeight), Qt::AlignVCenter, text);
+        x += width + wordGap;
+    };
+    const auto list = words();
+    for (const Word& word : list)
+        put(word.text, landingText(word.landing), textFont(sizes::strong, QFont::DemiBold), word.landing);
+    if (summary_.waiting > 0)
+        put(tr("%1 being measured").arg(summary_.waiting), t.inkSoft, textFont(sizes::text), {});
+    else if (list.empty())
+        put(tr("nothing yet"), t.inkSoft, textFont(sizes::text), {});
+    if (hasFocus()) {
+        p.setRenderHint(QPainter::Antialiasing, false);
+        p.setPen(QPen(t.brass, 1));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(rect().adjusted(0, 0, -1, -1));
+    }
+}
+
+} // namespace app

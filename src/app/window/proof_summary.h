@@ -1,0 +1,34 @@
+// The proof of the project in a few words: how many clips are in time, early, late, unread. Pressed, it leads to
+// the hit that is farthest off.
+#pragma once
+
+#include "app/session/proofs.h"
+
+#include <QAbstractButton>
+
+namespace app {
+
+class ProofSummary : public QAbstractButton {
+    Q_OBJECT
+  public:
+    explicit ProofSummary(QWidget* parent = nullptr);
+    void show(const Proofs& proofs);
+    const Proofs::Summary& summary() const { return summary_; }
+
+    QSize sizeHint() const override;
+    QSize minimumSizeHint() const override { return sizeHint(); }
+
+  protected:
+    void paintEvent(QPaintEvent*) override;
+
+  private:
+    struct Word {
+        prove::Landing landing;
+        QString text;
+    };
+    std::vector<Word> words() const;
+
+    Proofs::Summary summary_;
+};
+
+} // namespace app
