@@ -158,7 +158,7 @@ int check(const CheckCommand& command, const std::stop_token& stop, Output& outp
         output.line(
             fmt::format(checkForm, "verdict", "hits", "median", "p95", "worst ms", "drift", "frames", "file"));
     const bool allDone = inOrder(files, command.given.jobs, command.given.quiet, stop, output,
-                                 [&](const std::filesystem::path& file, const std::stop_token& lost) {
+                                 [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) {
                                      return checkOne(file, command, *asked, original, lost);
                                  });
     return failed || !allDone ? 1 : 0;

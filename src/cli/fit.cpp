@@ -3,7 +3,9 @@
 #include "base/number.h"
 #include "base/safe_file.h"
 #include "base/utf8.h"
-#include "deliver/loops.h"
+#include "cli/in_order.h"
+#include "cli/json_line.h"
+#include "deliver/names.h"
 #include "metre/tempo.h"
 #include "project/clip_rendering.h"
 #include "project/edit_clips.h"
@@ -12,11 +14,16 @@
 #include "project/import.h"
 #include "project/laid.h"
 #include "project/settle.h"
+#include "sound/carried.h"
+#include "sound/resample.h"
 #include "sound/write.h"
 #include "stretch/method.h"
 
+#include <algorithm>
 #include <cmath>
+#include <condition_variable>
 #include <fmt/format.h>
+#include <mutex>
 #include <new>
 
 namespace cli {
@@ -26,6 +33,7 @@ namespace {
 using base::Result;
 using metre::Beats;
 using metre::Bpm;
+using metre::Frames;
 using metre::Seconds;
 
 // What was asked for, once it has been found to make sense.
@@ -37,6 +45,8 @@ struct Asked {
     double semitones = 0;
     std::optional<stretch::Method> method; // none: by the kind of sound
     std::optional<sound::Depth> depth;     // none: the input's
+    std::optional<int> quality;
+    sound::FileKind kind = sound::FileKind::Wav; // of files in a folder
 };
 
 Result<std::optional<Bpm>> tempo(const std::optional<std::string>& text) {
@@ -78,17 +88,31 @@ Result<Asked> understood(const FitOptions& o) {
     }
     const auto semitones = number(o.semitones, "--transpose");
     if (!semitones) return tl::unexpected(semitones.error());
-    a = {*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}};
+    a = {*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}};
     if (std::abs(a.semitones) > project::mostSemitones)
         return base::problem("--transpose goes up to 24 semitones either way.");
-    if (a.ratio && (a.to || a.from || a.beats))
+    if (a.ratio && (a.to || a.from || a.beats || o.like))
         return base::problem("Say either --ratio, or tempos and beats; not both.");
+    if (a.to && o.like) return base::problem("Say either --to or --like; not both.");
     if (a.ratio && !isWithin(*a.ratio)) return tl::unexpected(tooFar(*a.ratio));
-    if (!a.ratio && !a.to)
+    if (!a.ratio && !a.to && !o.like)
         return base::problem("Say which tempo it shall have with --to, or how much longer with --ratio.");
     if (a.beats && a.from) return base::problem("Say either --from or --beats; not both.");
     if (a.beats && !(*a.beats > 0 && *a.beats <= 1e6)) return base::problem("--beats must be a number above 0.");
-    if (a.from && !isWithin(a.from->value / a.to->value))
+    if (const char* said = a.ratio   ? "--ratio"
+                           : a.beats ? "--beats"
+                           : a.from  ? "--from"
+                                     : nullptr;
+        said != nullptr) {
+        for (const auto& [on, option] :
+             {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing")})
+            if (on)
+                return base::problem(
+                    fmt::format("{} does nothing with {}: what is heard is not asked then.", option, said));
+    }
+    if (o.formants && a.semitones == 0)
+        return base::problem("--formants does nothing without --transpose: the colour stays where the pitch does.");
+    if (a.from && a.to && !isWithin(a.from->value / a.to->value))
         return tl::unexpected(tooFar(a.from->value / a.to->value));
     if (o.style != "auto") {
         a.method = stretch::methodFromWord(o.style);
@@ -105,25 +129,68 @@ Result<Asked> understood(const FitOptions& o) {
             a.depth = sound::Depth::Float32;
         else
             return base::problem("--depth is 16, 24 or float.");
-        if (sound::isWritable(o.out) && !sound::takesDepth(o.out, *a.depth))
-            return base::problem(fmt::format("--depth {} does nothing for {}: such files have none.", *o.depth,
-                                             base::shownPath(o.out)));
+    }
+    if (o.quality) {
+        const auto quality = base::typedNumber(*o.quality);
+        if (!quality || *quality < 0 || *quality > 10 || *quality != std::floor(*quality))
+            return base::problem("--quality is a whole number from 0 to 10.");
+        a.quality = static_cast<int>(*quality);
+    }
+    if (o.format) {
+        const auto kind = sound::kindFromWord(*o.format);
+        if (!kind)
+            return base::problem(
+                fmt::format("“{}” is no format. There are wav, aiff, flac, ogg, opus and mp3.", *o.format));
+        a.kind = *kind;
     }
     return a;
 }
 
+// Whether what was asked for means anything for files of a name.
+Result<void> means(const FitOptions& o, const Asked& a, const std::filesystem::path& out) {
+    const auto kind = sound::kindOf(out);
+    if (!kind) return {};
+    if (a.depth && !sound::takesDepth(out, *a.depth))
+        return base::problem(
+            fmt::format("--depth {} does nothing for {}: such files have none.", *o.depth, base::shownPath(out)));
+    if (a.quality && !sound::isLossy(*kind))
+        return base::problem(
+            fmt::format("--quality does nothing for {}: nothing is lost in such files.", base::shownPath(out)));
+    return {};
+}
+
 // What can be seen before any work.
-Result<void> mayWrite(const FitOptions& o) {
+Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::path& out, bool overwrite) {
     const auto fail = [&](const char* reason) {
-        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(o.out), reason));
+        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(out), reason));
     };
-    if (!sound::isWritable(o.out)) return fail("its name must end in .wav, .aiff, .flac or .ogg");
-    if (base::isSameFile(o.in, o.out)) return fail("it is the input itself, which is never changed");
+    if (!sound::isWritable(out)) return fail("its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3");
+    if (base::isSameFile(in, out)) return fail("it is the input itself, which is never changed");
     std::error_code ignored;
-    if (!o.overwrite && std::filesystem::exists(o.out, ignored))
+    if (!overwrite && std::filesystem::exists(out, ignored))
         return fail("a file of that name is there already; --overwrite replaces it");
     return {};
 }
+
+// Names for files in a folder, given out in the order of the arguments, whoever is ready first.
+class NameDesk {
+  public:
+    // Waits until all before it have theirs. An index is served once, with a name or without.
+    std::string served(std::size_t index, const std::string& name, const std::string& ending) {
+        std::unique_lock lock(mutex_);
+        turn_.wait(lock, [&] { return next_ == index; });
+        const std::string unique = name.empty() ? name : names_.different(name, ending);
+        ++next_;
+        turn_.notify_all();
+        return unique;
+    }
+
+  private:
+    std::mutex mutex_;
+    std::condition_variable turn_;
+    std::size_t next_ = 0;
+    deliver::DifferentNames names_;
+};
 
 const char* saidBy(hear::Witness by) {
     switch (by) {
@@ -159,7 +226,7 @@ void setBeats(project::Source& s, double beats) {
 }
 
 // Gives the source the beats that count: those that were said, else those of the reading that the window would use.
-Result<void> setTempo(project::Source& s, const FitOptions& o, const Asked& a) {
+Result<void> setTempo(project::Source& s, const std::filesystem::path& in, const FitOptions& o, const Asked& a) {
     if (a.ratio) {
         setBeats(s, s.length().value * 100 / 60); // at a nominal tempo of 100
         return {};
@@ -174,7 +241,7 @@ Result<void> setTempo(project::Source& s, const FitOptions& o, const Asked& a) {
         s.chosen = hear::Witness::Typed;
         return {};
     }
-    const std::string name = base::shownPath(o.in);
+    const std::string name = base::shownPath(in);
     if (!s.beats)
         return base::problem(
             fmt::format("{} does not say its tempo, in its name or in a tag, and none is heard. Say it "
@@ -198,21 +265,22 @@ Result<void> setTempo(project::Source& s, const FitOptions& o, const Asked& a) {
     return {};
 }
 
-Result<std::string> run(const FitOptions& o, const Asked& a, const std::stop_token& stop, Output& output) {
-    if (auto may = mayWrite(o); !may) return tl::unexpected(may.error());
-    auto imported = project::importFile(o.in, 0, {}, {{}, stop});
-    if (!imported) return tl::unexpected(imported.error());
-    for (const std::string& w : imported->warnings)
-        output.say(w);
-    project::Source source = std::move(imported->source);
-    const bool knewTempo = source.beats.has_value();
-    const Bpm had = knewTempo ? source.beats->meanTempo() : Bpm(0);
-    if (auto set = setTempo(source, o, a); !set) return tl::unexpected(set.error());
-    const Bpm own = source.beats->meanTempo();
-    const double ratio = a.ratio ? *a.ratio : own.value / a.to->value;
-    if (!isWithin(ratio)) return tl::unexpected(tooFar(ratio));
+// The tempo of another file, by the same trust.
+Result<Bpm> tempoOfFile(const FitOptions& o, const std::stop_token& stop) {
+    const auto heard = project::listenToFile(*o.like, {}, {{}, stop});
+    if (!heard) return tl::unexpected(heard.error());
+    const project::Source& s = heard->source;
+    if (!s.beats) return base::problem(fmt::format("{} has no tempo to be like.", base::shownPath(*o.like)));
+    if (hear::isMaybe(s.readings, s.chosen) && !o.trustHearing)
+        return base::problem(fmt::format(
+            "{} may have {} BPM, but that is only heard, and not sure. Say it with --to, or take what is heard "
+            "with --trust-hearing.",
+            base::shownPath(*o.like), metre::tempoLabel(s.beats->meanTempo())));
+    return s.beats->meanTempo();
+}
 
-    // A project of this one clip, laid out as the window lays it.
+// A project of this one clip, laid out as the window lays it.
+Result<project::LaidPtr> laidAlone(const project::Source& source, const FitOptions& o, const Asked& a) {
     project::Project p;
     p.rate = source.sound->audio.rate;
     p.tempo = metre::TempoMap(a.ratio ? Bpm(100 / *a.ratio) : *a.to);
@@ -228,56 +296,215 @@ Result<std::string> run(const FitOptions& o, const Asked& a, const std::stop_tok
     clip.stretch.formants = o.formants;
     clip.stretch.loop = o.loop || (clip.stretch.loop && !a.ratio);
     p.tracks[0] = std::make_shared<const project::Track>(track);
-    const project::LaidPtr laid = project::lay(p);
-    const project::LaidClip& it = laid->clips().front();
+    return project::lay(p);
+}
+
+// What the new file says of itself: its tempo and key, and what the file it is made of said besides.
+sound::WriteAs saidIn(const std::filesystem::path& in, const project::LaidClip& clip, const FitOptions& o,
+                      const std::optional<Bpm>& becomes, Frames length, int rate) {
+    sound::WriteAs as;
+    as.tags.others = sound::readTags(in).others;
+    as.tags.bpm = becomes;
+    if (const auto key = deliver::keyOf(clip)) as.tags.key = hear::keyTag(*key);
+    as.reference = sound::readTimeReference(in);
+    const project::RenderJob& job = *clip.time().job();
+    for (sound::CuePoint cue : sound::readCues(in)) {
+        const double at = job.map.outputAt(double(cue.at.value));
+        cue.at = Frames(std::llround(at * rate / job.sound->audio.rate));
+        if (cue.at >= Frames(0) && cue.at < length) as.cues.push_back(std::move(cue));
+    }
+    if (!o.loop) return as;
+    as.loop.loop = {Frames(0), length};
+    const auto semitones = static_cast<int>(std::lround(clip.clip->stretch.semitones));
+    if (const auto key = deliver::keyOf(clip))
+        as.loop.rootNote = 60 + key->root;
+    else if (const auto root = sound::readLoopInfo(in).rootNote)
+        as.loop.rootNote = std::clamp(*root + semitones, 1, 127);
+    if (const auto beats = o.ratio ? std::nullopt : deliver::beatsOf(clip); beats && becomes) {
+        as.tags.beats = beats;
+        as.loop.beats = beats;
+        as.loop.bpm = becomes;
+    }
+    return as;
+}
+
+// Where a file goes: as it was said, or by its name into the folder.
+struct Target {
+    std::optional<std::filesystem::path> out;
+    NameDesk* desk = nullptr;
+    std::size_t index = 0;
+    bool served = false;
+
+    Target(std::optional<std::filesystem::path> as, NameDesk* names, std::size_t at)
+        : out(std::move(as)), desk(names), index(at) {}
+    Target(const Target&) = delete;
+    Target& operator=(const Target&) = delete;
+    // Whoever comes after waits for this one's turn to be over.
+    ~Target() {
+        if (desk != nullptr && !served) desk->served(index, {}, {});
+    }
+    Result<std::filesystem::path> path(const project::LaidClip& clip, const FitOptions& o, const Asked& a) {
+        if (out) return *out;
+        const auto name =
+            deliver::nameOf(clip, static_cast<int>(index) + 1, o.names.value_or(deliver::usualPattern));
+        if (!name) return tl::unexpected(name.error());
+        served = true;
+        const char* ending = sound::kindEnding(a.kind);
+        return *o.folder / (desk->served(index, *name, ending) + ending);
+    }
+};
+
+struct Fitted {
+    std::string line;
+    std::vector<std::string> messages;
+};
+
+Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const FitOptions& o, const Asked& a,
+                      const std::stop_token& stop) {
+    Fitted fitted;
+    if (target.out)
+        if (auto may = mayWrite(in, *target.out, o.overwrite); !may) return tl::unexpected(may.error());
+    // Nobody is asked what was said already.
+    project::Witnesses heeded;
+    heeded.ear = !(a.method && (a.ratio || a.beats || a.from));
+    auto imported = project::importFile(in, 0, heeded, {{}, stop});
+    if (!imported) return tl::unexpected(imported.error());
+    fitted.messages = imported->warnings;
+    project::Source source = std::move(imported->source);
+    const bool knewTempo = source.beats.has_value();
+    const Bpm had = knewTempo ? source.beats->meanTempo() : Bpm(0);
+    if (auto set = setTempo(source, in, o, a); !set) return tl::unexpected(set.error());
+    const Bpm own = source.beats->meanTempo();
+    const double ratio = a.ratio ? *a.ratio : own.value / a.to->value;
+    if (!isWithin(ratio)) return tl::unexpected(tooFar(ratio));
+    const auto laid = laidAlone(source, o, a);
+    if (!laid) return tl::unexpected(laid.error());
+    const project::LaidClip& it = (*laid)->clips().front();
     if (it.time().parts.empty()) return base::problem(it.time().problem);
+    const auto out = target.path(it, o, a);
+    if (!out) return tl::unexpected(out.error());
+    if (!target.out)
+        if (auto may = mayWrite(in, *out, o.overwrite); !may) return tl::unexpected(may.error());
     const project::RenderJob& job = *it.time().job();
     const auto rendering = project::ClipRendering::plan(it.time());
-    if (!rendering) return base::problem(fmt::format("{}: {}", base::shownPath(o.in), rendering.error().text));
+    if (!rendering) return base::problem(fmt::format("{}: {}", base::shownPath(in), rendering.error().text));
 
-    sound::Tags tags;
     std::optional<Bpm> becomes = a.to;
     if (a.ratio && knewTempo && metre::isTempo(Bpm(had.value / *a.ratio))) becomes = Bpm(had.value / *a.ratio);
-    tags.bpm = becomes;
-    if (const auto key = deliver::keyOf(it)) tags.key = hear::keyTag(*key);
-    const sound::Audio& audio = job.sound->audio;
-    sound::Depth depth = a.depth.value_or(depthOf(source.facts.format));
-    if (!sound::takesDepth(o.out, depth)) depth = sound::Depth::Int24;
-    const auto written = sound::write(o.out, rendering->blocks(1, stop), depth, tags,
-                                      o.overwrite ? base::Existing::Replace : base::Existing::Refuse, {{}, stop});
+    const int rate = sound::rateIn(*sound::kindOf(*out), rendering->rate());
+    const sound::Blocks blocks = sound::resampled(rendering->blocks(1, stop), rate);
+    sound::WriteAs as = saidIn(in, it, o, becomes, blocks.length, rate);
+    as.depth = a.depth.value_or(depthOf(source.facts.format));
+    if (!sound::takesDepth(*out, as.depth)) as.depth = sound::Depth::Int24;
+    as.quality = a.quality.value_or(as.quality);
+    as.existing = o.overwrite ? base::Existing::Replace : base::Existing::Refuse;
+    const auto written = sound::write(*out, blocks, as, {{}, stop});
     if (!written) return tl::unexpected(written.error());
     if (written->clipped > 0)
-        output.say(fmt::format("{}: {} samples were above full scale and were cut; --depth float keeps them.",
-                               base::shownPath(o.out), written->clipped));
-    std::string told = fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}", base::shownPath(o.out),
-                                   source.length().value, metre::toSeconds(rendering->length(), audio.rate).value,
-                                   100 * job.map.meanRatio(), stretch::methodLabel(job.settings.method));
-    if (!a.ratio) {
-        told += fmt::format(", from {} ({}{}) to {} BPM", metre::tempoLabel(own), saidBy(*source.chosen),
-                            source.beats->pins().size() > 2 ? ", played free" : "", metre::tempoLabel(*a.to));
-    } else if (becomes) {
-        told += fmt::format(", {} BPM", metre::tempoLabel(*becomes));
+        fitted.messages.push_back(
+            fmt::format("{}: {} samples were above full scale and were cut; --depth float keeps them.",
+                        base::shownPath(*out), written->clipped));
+    const double seconds = metre::toSeconds(rendering->length(), rendering->rate()).value;
+    if (!o.table) {
+        Json j = Json::object();
+        nameInto(j, in);
+        j["out"] = base::toUtf8(out->native());
+        j["from_bpm"] =
+            a.ratio ? (knewTempo ? Json(rounded(had.value, 1e6)) : Json(nullptr)) : Json(rounded(own.value, 1e6));
+        j["by"] = a.ratio ? Json(nullptr) : Json(hear::witnessWord(*source.chosen));
+        j["bpm"] = becomes ? Json(rounded(becomes->value, 1e6)) : Json(nullptr);
+        j["free"] = source.beats->pins().size() > 2;
+        j["ratio"] = rounded(job.map.meanRatio(), 1e6);
+        j["method"] = stretch::methodWord(job.settings.method);
+        j["seconds"] = rounded(seconds, 1e6);
+        fitted.line = dumped(j);
+        return fitted;
     }
-    return told;
+    fitted.line =
+        fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}", base::shownPath(*out), source.length().value,
+                    seconds, 100 * job.map.meanRatio(), stretch::methodLabel(job.settings.method));
+    if (!a.ratio) {
+        fitted.line +=
+            fmt::format(", from {} ({}{}) to {} BPM", metre::tempoLabel(own), saidBy(*source.chosen),
+                        source.beats->pins().size() > 2 ? ", played free" : "", metre::tempoLabel(*a.to));
+    } else if (becomes) {
+        fitted.line += fmt::format(", {} BPM", metre::tempoLabel(*becomes));
+    }
+    return fitted;
+}
+
+Outcome outcomeOf(const std::filesystem::path& in, Target& target, const FitOptions& o, const Asked& a,
+                  const std::stop_token& stop) {
+    const auto failed = [&](const base::Problem& problem) {
+        if (problem.cancelled) return Outcome{{}, {}, true};
+        return Outcome{o.table ? std::string() : errorLine(in, problem.text), {problem.text}, true};
+    };
+    try {
+        const auto fitted = fitOne(in, target, o, a, stop);
+        if (!fitted) return failed(fitted.error());
+        return {fitted->line, fitted->messages};
+    } catch (const std::bad_alloc&) {
+        return failed(
+            {fmt::format("{} could not be fitted: there is not enough memory for it.", base::shownPath(in))});
+    }
 }
 
 } // namespace
 
 int fit(const FitOptions& options, const std::stop_token& stop, Output& output) {
-    const auto asked = understood(options);
-    if (!asked) {
-        output.say(asked.error().text);
+    const auto wrong = [&](const std::string& text) {
+        output.say(text);
         return 2;
+    };
+    auto asked = understood(options);
+    if (!asked) return wrong(asked.error().text);
+    std::vector<std::filesystem::path> files = options.given.files;
+    std::optional<std::filesystem::path> out;
+    bool failed = false;
+    if (options.folder) {
+        if (auto may = means(options, *asked, std::string("files") + sound::kindEnding(asked->kind)); !may)
+            return wrong(may.error().text);
+        files = expanded(options.given, output, failed);
+    } else {
+        if (files.size() != 2)
+            return wrong("Say the file to fit and the file to write, or a folder to write to with --out.");
+        for (const auto& [said, option] :
+             {std::pair(options.names.has_value(), "--names"), std::pair(options.format.has_value(), "--format")})
+            if (said) return wrong(fmt::format("{} does nothing without --out: the output has its name.", option));
+        out = files.back();
+        files.pop_back();
+        std::error_code ignored;
+        for (const auto& path : {files.front(), *out})
+            if (std::filesystem::is_directory(path, ignored))
+                return wrong(fmt::format("{} is a folder. Say where files of folders go with --out.",
+                                         base::shownPath(path)));
+        if (auto may = means(options, *asked, *out); !may) return wrong(may.error().text);
     }
-    try {
-        const auto told = run(options, *asked, stop, output);
-        if (told) return output.line(*told) ? 0 : 1;
-        if (!told.error().cancelled) output.say(told.error().text);
-    } catch (const std::bad_alloc&) {
-        output.say(
-            fmt::format("{} could not be fitted: there is not enough memory for it.", base::shownPath(options.in)));
+    if (options.like) {
+        const auto like = tempoOfFile(options, stop);
+        if (!like) {
+            if (!like.error().cancelled) output.say(like.error().text);
+            return 1;
+        }
+        asked->to = *like;
     }
-    return 1;
+    if (options.folder) {
+        std::error_code error;
+        std::filesystem::create_directories(*options.folder, error);
+        if (error) {
+            output.say(fmt::format("{} could not be made: {}.", base::shownPath(*options.folder),
+                                   base::writeReason(*options.folder, error.value())));
+            return 1;
+        }
+    }
+    NameDesk desk;
+    const bool allDone =
+        inOrder(files, options.given.jobs, options.given.quiet, stop, output,
+                [&](const std::filesystem::path& in, std::size_t index, const std::stop_token& lost) {
+                    Target target(out, options.folder ? &desk : nullptr, index);
+                    return outcomeOf(in, target, options, *asked, lost);
+                });
+    return failed || !allDone ? 1 : 0;
 }
 
 } // namespace cli

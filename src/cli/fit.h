@@ -1,7 +1,7 @@
 // pmetre fit
 #pragma once
 
-#include "cli/output.h"
+#include "cli/given.h"
 
 #include <filesystem>
 #include <optional>
@@ -12,9 +12,13 @@ namespace cli {
 
 // Numbers as they were typed, checked when they are used.
 struct FitOptions {
-    std::filesystem::path in;
-    std::filesystem::path out;
+    Given given; // with a folder to write to: all that is fitted; else one, and its output
+    std::optional<std::filesystem::path> folder; // --out
+    std::optional<std::string> names;
+    std::optional<std::string> format;
+    std::optional<std::string> quality;
     std::optional<std::string> to;
+    std::optional<std::filesystem::path> like;
     std::optional<std::string> from;
     std::optional<std::string> beats;
     std::optional<std::string> ratio;
@@ -26,10 +30,11 @@ struct FitOptions {
     bool trustHearing = false;
     std::optional<std::string> depth;
     bool overwrite = false;
+    bool table = false;
 };
 
-// Renders one file as the window would, and writes it with its tempo; returns the exit status: 2 when the call
-// itself is wrong.
+// Renders files as the window would, and writes each with its tempo; returns the exit status: 1 when one of them
+// failed, 2 when the call itself is wrong.
 int fit(const FitOptions& options, const std::stop_token& stop, Output& output);
 
 } // namespace cli

@@ -14,11 +14,12 @@ namespace cli {
 
 namespace {
 
-using Work = std::function<Outcome(const std::filesystem::path&, const std::stop_token&)>;
+using Work = std::function<Outcome(const std::filesystem::path&, std::size_t, const std::stop_token&)>;
 
-Outcome guardedly(const std::filesystem::path& file, const std::stop_token& stop, const Work& work) {
+Outcome guardedly(const std::filesystem::path& file, std::size_t index, const std::stop_token& stop,
+                  const Work& work) {
     try {
-        return work(file, stop);
+        return work(file, index, stop);
     } catch (const std::bad_alloc&) {
         return {{}, {fmt::format("{}: there is not enough memory for it.", base::shownPath(file))}, true};
     } catch (const std::exception& e) {
@@ -50,7 +51,7 @@ bool inOrder(const std::vector<std::filesystem::path>& files, int jobs, bool qui
                     mine = next++;
                 }
                 Outcome outcome;
-                if (!lost.stop_requested()) outcome = guardedly(files[mine], lost.get_token(), work);
+                if (!lost.stop_requested()) outcome = guardedly(files[mine], mine, lost.get_token(), work);
                 const std::lock_guard lock(mutex);
                 outcomes[mine] = std::move(outcome);
                 ready.notify_all();

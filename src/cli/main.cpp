@@ -1,5 +1,6 @@
 // pmetre: the command line.
 #include "cli/check.h"
+#include "cli/deliver.h"
 #include "cli/fit.h"
 #include "cli/lead.h"
 #include "cli/meet.h"
@@ -26,6 +27,7 @@ int main(int argc, char** argv) {
     CLI::App app("Patient Metre on the command line: find out the tempo of loops, and fit them to another.");
     app.name("pmetre");
     app.require_subcommand(1);
+    app.set_version_flag("--version", std::string("pmetre ") + PM_VERSION);
     app.footer("Examples:\n"
                "  pmetre read loops/*.wav\n"
                "  pmetre fit winch_112bpm.wav winch_104.wav --to 104\n"
@@ -55,10 +57,23 @@ int main(int argc, char** argv) {
         "the reason; the others are done, and the exit status is 1.");
 
     cli::FitOptions fit;
-    CLI::App* fitCommand = app.add_subcommand("fit", "Stretch a file to another tempo; the pitch stays");
-    fitCommand->add_option("in", fit.in, "The file to fit; it is not changed")->required();
-    fitCommand->add_option("out", fit.out, "The file to write: .wav, .aiff, .flac or .ogg")->required();
+    CLI::App* fitCommand = app.add_subcommand("fit", "Stretch files to another tempo; the pitch stays");
+    fitCommand
+        ->add_option(
+            "files", fit.given.files,
+            "The file to fit and the file to write (.wav, .aiff, .flac, .ogg, .opus or .mp3); with --out all are "
+            "fitted, folders stand for the audio in them")
+        ->required();
+    cli::addGiven(*fitCommand, fit.given, true);
+    fitCommand->add_option("--out", fit.folder, "A folder to write to")->type_name("FOLDER");
+    fitCommand->add_option("--names", fit.names, "Names in that folder; {name}_{bpm}bpm_{key} without it")
+        ->type_name("PATTERN");
+    fitCommand->add_option("--format", fit.format,
+                           "Their format: wav, aiff, flac, ogg, opus or mp3; wav without it");
+    fitCommand->add_option("--quality", fit.quality, "Of ogg, opus and mp3, 0 to 10; 6 without it")
+        ->type_name("0-10");
     fitCommand->add_option("--to", fit.to, "The tempo it shall have")->type_name("BPM");
+    fitCommand->add_option("--like", fit.like, "Or: the tempo of another file")->type_name("FILE");
     fitCommand
         ->add_option("--from", fit.from,
                      "The tempo it has; without it, its name or tag tells, or hearing where that is sure")
@@ -74,19 +89,25 @@ int main(int argc, char** argv) {
     fitCommand->add_option("--transpose", fit.semitones, "Semitones up, or down with a minus; 0.5 is 50 cents")
         ->type_name("ST");
     fitCommand->add_flag("--formants", fit.formants, "Keep the colour of a voice when transposing");
-    fitCommand->add_flag("--loop", fit.loop,
-                         "It is a loop: its end runs on into its beginning; so does one of whole beats without it");
+    fitCommand->add_flag(
+        "--loop", fit.loop,
+        "It is a loop: its end runs on into its beginning (so does one of whole beats without it), and "
+        "loop points and root note are written into a WAV");
     fitCommand->add_flag("--trust-hearing", fit.trustHearing,
                          "Take the tempo that is heard even where that is not sure");
     fitCommand->add_flag("--steady", fit.steady, "Treat a recording that was played free as one tempo");
     fitCommand->add_option("--depth", fit.depth,
                            "Bits of a WAV, AIFF or FLAC: 16, 24 or float; the input's without it");
-    fitCommand->add_flag("--overwrite", fit.overwrite, "Replace the file to write if it is there already");
+    fitCommand->add_flag("--overwrite", fit.overwrite, "Replace files that are there already");
+    fitCommand->add_flag("--table", fit.table, "Sentences for people instead of JSON");
     fitCommand->footer("Examples:\n"
                        "  pmetre fit brushes.wav out.wav --from 88 --to 104\n"
+                       "  pmetre fit loops -r --out fitted --to 104 --format flac\n"
                        "  pmetre fit loop.wav out.wav --beats 8 --to 120 --style struck\n"
                        "  pmetre fit pad.wav out.wav --ratio 1.25\n"
-                       "The new tempo is written into the file as a tag.");
+                       "The new tempo is written into the file as a tag; other tags, cue points and the time\n"
+                       "reference of the input are carried over. Each line has: file, out, from_bpm, by (whose\n"
+                       "reading that is), bpm, free (it follows its own beats), ratio, method, seconds.");
 
     cli::LeadCommand lead;
     CLI::App* leadCommand = app.add_subcommand("lead", "The tempo map of one recording, as a Standard MIDI File");
@@ -179,6 +200,41 @@ int main(int argc, char** argv) {
                         "  pmetre find brush --bpm 80-100\n"
                         "  pmetre find --bpm 104 --octaves --key Dm --related --kind struck");
 
+    cli::DeliverCommand deliver;
+    CLI::App* deliverCommand =
+        app.add_subcommand("deliver", "Write what a project comes to: loops, stems, mix and more");
+    deliverCommand->add_option("project", deliver.project, "A project folder, or the project.json in it")
+        ->required();
+    deliverCommand->add_option("--out", deliver.folder, "The folder to write to")->type_name("FOLDER")->required();
+    deliverCommand
+        ->add_option("--what", deliver.what, "Any of loops,stems,mix,click,map,proof, with commas between")
+        ->capture_default_str();
+    deliverCommand->add_option("--names", deliver.names, "Names of the loops; {name}_{bpm}bpm_{key} without it")
+        ->type_name("PATTERN");
+    deliverCommand->add_option("--format", deliver.format, "wav, aiff, flac, ogg, opus or mp3")
+        ->capture_default_str();
+    deliverCommand->add_option("--depth", deliver.depth, "Bits: 16 (dithered), 24 or float; 24 without it");
+    deliverCommand->add_option("--quality", deliver.quality, "Of ogg, opus and mp3; 6 without it")
+        ->type_name("0-10");
+    deliverCommand->add_option("--rate", deliver.rate, "Sample rate; the project's without it")->type_name("HZ");
+    deliverCommand->add_option("--from", deliver.from, "The first bar of stems, mix, click and map; 1 without it")
+        ->type_name("BAR");
+    deliverCommand->add_option("--to", deliver.to, "The last; that in which the last clip ends without it")
+        ->type_name("BAR");
+    deliverCommand->add_option("--tail", deliver.tail, "Seconds after it")->type_name("S");
+    deliverCommand
+        ->add_option("--level", deliver.level,
+                     "as-it-is, no-higher (true peak at most -1 dBTP), peak (to -1 dBTP) or loudness (to -16 LUFS)")
+        ->capture_default_str();
+    deliverCommand->add_flag("--no-tags", deliver.noTags, "Write no tempo, key, beats and place into the files");
+    deliverCommand->add_flag("--overwrite", deliver.overwrite, "Replace files that are there already");
+    deliverCommand->add_flag("--quiet", deliver.quiet, "Show no progress");
+    deliverCommand->add_flag("--table", deliver.table, "Columns for people instead of JSON");
+    deliverCommand->footer(
+        "Each line has: file, what.\n"
+        "Example:\n"
+        "  pmetre deliver canal_journey --out handed_on --what stems,mix,map,proof --format flac");
+
     cli::TagCommand tag;
     CLI::App* tagCommand = app.add_subcommand("tag", "Write tempo, key and beats into files");
     tagCommand->add_option("files", tag.given.files, "Audio files; folders stand for the audio in them")
@@ -211,6 +267,8 @@ int main(int argc, char** argv) {
         status = cli::check(check, stop.token(), output);
     else if (meetCommand->parsed())
         status = cli::meet(meet, stop.token(), output);
+    else if (deliverCommand->parsed())
+        status = cli::deliver(deliver, stop.token(), output);
     else if (leadCommand->parsed())
         status = cli::lead(lead, stop.token(), output);
     else if (scanCommand->parsed())

@@ -55,18 +55,19 @@ int meet(const MeetCommand& command, const std::stop_token& stop, Output& output
     const std::vector<std::filesystem::path> files = expanded(command.given, output, failed);
     std::mutex mutex; // guards what was heard
     std::map<std::filesystem::path, Meeting> heard;
-    const bool allRead = inOrder(files, command.given.jobs, command.given.quiet, stop, output,
-                                 [&](const std::filesystem::path& file, const std::stop_token& lost) -> Outcome {
-                                     const auto read = project::listenToFile(file, {}, {{}, lost});
-                                     if (!read) return {{}, {read.error().text}, true};
-                                     const project::Source& source = read->source;
-                                     Meeting m{file, {}};
-                                     if (source.beats && !hear::isMaybe(source.readings, source.chosen))
-                                         m.strained = {source.beats->meanTempo(), project::methodFor(source.kind)};
-                                     const std::lock_guard lock(mutex);
-                                     heard[file] = std::move(m);
-                                     return {{}, read->warnings};
-                                 });
+    const bool allRead =
+        inOrder(files, command.given.jobs, command.given.quiet, stop, output,
+                [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) -> Outcome {
+                    const auto read = project::listenToFile(file, {}, {{}, lost});
+                    if (!read) return {{}, {read.error().text}, true};
+                    const project::Source& source = read->source;
+                    Meeting m{file, {}};
+                    if (source.beats && !hear::isMaybe(source.readings, source.chosen))
+                        m.strained = {source.beats->meanTempo(), project::methodFor(source.kind)};
+                    const std::lock_guard lock(mutex);
+                    heard[file] = std::move(m);
+                    return {{}, read->warnings};
+                });
     if (stop.stop_requested()) return 1;
     std::vector<prove::Strained> all;
     for (const auto& file : files)

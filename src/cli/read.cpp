@@ -216,7 +216,7 @@ int read(const ReadOptions& options, const std::stop_token& stop, Output& output
     bool failed = false;
     const std::vector<std::filesystem::path> files = expanded(options.given, output, failed);
     const bool allDone = inOrder(files, options.given.jobs, options.given.quiet, stop, output,
-                                 [&](const std::filesystem::path& file, const std::stop_token& lost) {
+                                 [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) {
                                      return readOne(file, options, *window, lost);
                                  });
     return failed || !allDone ? 1 : 0;

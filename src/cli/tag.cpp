@@ -93,9 +93,9 @@ int tag(const TagCommand& command, const std::stop_token& stop, Output& output) 
     }
     bool failed = false;
     const std::vector<fs::path> files = expanded(command.given, output, failed);
-    const bool allDone =
-        inOrder(files, command.given.jobs, command.given.quiet, stop, output,
-                [&](const fs::path& file, const std::stop_token&) { return tagOne(file, command, *said); });
+    const bool allDone = inOrder(
+        files, command.given.jobs, command.given.quiet, stop, output,
+        [&](const fs::path& file, std::size_t, const std::stop_token&) { return tagOne(file, command, *said); });
     return failed || !allDone ? 1 : 0;
 }
 

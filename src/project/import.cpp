@@ -25,7 +25,7 @@ hear::Reading tagReading(const std::filesystem::path& file) {
     hear::Reading reading;
     reading.by = hear::Witness::Tag;
     reading.key = hear::parseKey(tags.key);
-    if (loop.beats) reading.beats = Beats(*loop.beats);
+    if (const auto beats = loop.beats ? loop.beats : tags.beats) reading.beats = Beats(*beats);
     const std::string refused = !tags.refused.empty() ? tags.refused : loop.refused;
     if (tags.bpm) {
         reading.bpm = tags.bpm;

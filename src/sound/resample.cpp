@@ -78,4 +78,100 @@ Result<Audio> resampled(const Audio& audio, int toRate, const base::Progress& pr
     return out;
 }
 
+struct RateConverter::State {
+    int rate;
+    int toRate;
+    std::int64_t left; // frames still to be made
+    soxr_error_t error = nullptr;
+    std::unique_ptr<soxr, decltype(&soxr_delete)> converter{nullptr, soxr_delete};
+};
+
+RateConverter::RateConverter(int rate, int channels, int toRate, Frames length)
+    : state_(std::make_unique<State>(State{rate, toRate, resampledLength(length, rate, toRate).value})) {
+    const soxr_io_spec_t io = soxr_io_spec(SOXR_FLOAT32_S, SOXR_FLOAT32_S);
+    const soxr_quality_spec_t quality = soxr_quality_spec(SOXR_HQ, 0);
+    state_->converter.reset(
+        soxr_create(rate, toRate, static_cast<unsigned>(channels), &state_->error, &io, &quality, nullptr));
+}
+RateConverter::~RateConverter() = default;
+RateConverter::RateConverter(RateConverter&&) noexcept = default;
+RateConverter& RateConverter::operator=(RateConverter&&) noexcept = default;
+
+Result<Audio> RateConverter::add(const Audio& piece, bool last) {
+    State& s = *state_;
+    const auto count = piece.channels.size();
+    Audio out(s.toRate, piece.channelCount(), Frames(0));
+    std::vector<soxr_cbuf_t> in(count);
+    std::vector<soxr_buf_t> to(count);
+    const auto given = static_cast<std::size_t>(piece.frames().value);
+    std::size_t read = 0;
+    std::size_t made = 0;
+    while (s.error == nullptr && s.left > 0) {
+        const bool flushing = read == given;
+        if (flushing && !last) break;
+        const std::size_t room = std::min<std::size_t>(static_cast<std::size_t>(s.left), std::size_t(1) << 16);
+        for (std::size_t c = 0; c < count; ++c) {
+            out.channels[c].resize(made + room);
+            in[c] = piece.channels[c].data() + read;
+            to[c] = &out.channels[c][0] + made;
+        }
+        std::size_t used = 0;
+        std::size_t some = 0;
+        // With no input left a null input flushes what the filter still holds.
+        s.error = soxr_process(s.converter.get(), flushing ? nullptr : static_cast<soxr_in_t>(in.data()),
+                               flushing ? 0 : given - read, &used, static_cast<soxr_out_t>(to.data()), room, &some);
+        read += used;
+        made += some;
+        s.left -= static_cast<std::int64_t>(some);
+        if (flushing && some == 0) { // what is missing is silence
+            for (auto& samples : out.channels)
+                samples.resize(made);
+            made += static_cast<std::size_t>(s.left);
+            s.left = 0;
+        }
+        if (!flushing && used == 0 && some == 0) break;
+    }
+    if (s.error != nullptr)
+        return base::problem(
+            fmt::format("The sample rate could not be converted from {} to {} Hz: {}.", s.rate, s.toRate, s.error));
+    for (auto& samples : out.channels)
+        samples.resize(made);
+    return out;
+}
+
+namespace {
+
+// Blocks that are converted as they are asked for, in order.
+class Conversion {
+  public:
+    Conversion(const Blocks& from, int toRate)
+        : from_(from), converter_(from.rate, from.channels, toRate, from.length) {}
+
+    Result<AudioPtr> next() {
+        while (true) {
+            const auto block = from_.next(read_);
+            if (!block) return tl::unexpected(block.error());
+            read_ += (*block)->frames();
+            auto made = converter_.add(**block, read_ >= from_.length);
+            if (!made) return tl::unexpected(made.error());
+            if (made->frames() > Frames(0) || read_ >= from_.length)
+                return std::make_shared<const Audio>(std::move(*made));
+        }
+    }
+
+  private:
+    Blocks from_;
+    RateConverter converter_;
+    Frames read_;
+};
+
+} // namespace
+
+Blocks resampled(const Blocks& blocks, int toRate) {
+    if (blocks.rate == toRate) return blocks;
+    const auto conversion = std::make_shared<Conversion>(blocks, toRate);
+    return {toRate, blocks.channels, resampledLength(blocks.length, blocks.rate, toRate),
+            [conversion](Frames) { return conversion->next(); }};
+}
+
 } // namespace sound

@@ -1,5 +1,6 @@
 #include "sound/tags.h"
 
+#include "base/number.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "sound/read.h"
@@ -43,6 +44,15 @@ Tags readTags(const std::filesystem::path& path) {
             tags.refused = bpm;
     }
     tags.key = first(properties, "INITIALKEY");
+    if (const auto beats = base::typedNumber(first(properties, "BEATS"));
+        beats && *beats >= 1 && *beats <= 100000 && *beats == std::floor(*beats))
+        tags.beats = static_cast<int>(*beats);
+    for (const auto& [name, values] : properties) {
+        if (name == "BPM" || name == "INITIALKEY" || name == "BEATS") continue;
+        std::vector<std::string>& all = tags.others[name.to8Bit(true)];
+        for (const TagLib::String& value : values)
+            all.push_back(value.to8Bit(true));
+    }
     return tags;
 }
 
@@ -58,6 +68,13 @@ Result<void> writeTags(const std::filesystem::path& path, const Tags& tags) {
             properties.replace("BPM", TagLib::StringList(TagLib::String(tagText(*tags.bpm), TagLib::String::UTF8)));
         if (!tags.key.empty())
             properties.replace("INITIALKEY", TagLib::StringList(TagLib::String(tags.key, TagLib::String::UTF8)));
+        if (tags.beats) properties.replace("BEATS", TagLib::String(std::to_string(*tags.beats)));
+        for (const auto& [name, values] : tags.others) {
+            TagLib::StringList list;
+            for (const std::string& value : values)
+                list.append(TagLib::String(value, TagLib::String::UTF8));
+            properties.replace(TagLib::String(name, TagLib::String::UTF8), list);
+        }
         file.file()->setProperties(properties);
         if (!file.save()) return fail();
     }

@@ -6,8 +6,10 @@
 #include "metre/units.h"
 
 #include <filesystem>
+#include <map>
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace sound {
 
@@ -15,17 +17,21 @@ using base::Result;
 using metre::Bpm;
 
 struct Tags {
-    std::optional<Bpm> bpm; // validated: inside metre's range of tempos
-    std::string key;        // as written, "Dm" or "D minor"; empty where there is none
-    std::string refused;    // what stood there instead of a usable tempo: "fast", "0"; empty as a rule
+    std::optional<Bpm> bpm;     // validated: inside metre's range of tempos
+    std::string key;            // as written, "Dm" or "D minor"; empty where there is none
+    std::string refused;        // what stood there instead of a usable tempo: "fast", "0"; empty as a rule
+    std::optional<int> beats{}; // 1 to 100000; a comment BEATS
+    // Title, artist, comment and what else there is, by their names as TagLib has them; those above are not among
+    // them.
+    std::map<std::string, std::vector<std::string>> others{};
     bool operator==(const Tags&) const = default;
 };
 
 // The tags of a file that read() can open; empty where there are none or the file is unreadable. Any thread.
 Tags readTags(const std::filesystem::path& path);
 
-// Writes tempo and key (a missing one is left as it is) in place. Only for a file that is not yet where
-// the user looks for it: this call itself is not atomic. Fails, naming the file, when nothing came to be
+// Writes tempo, key, beats and others (a missing one is left as it is) in place. Only for a file that is not yet
+// where the user looks for it: this call itself is not atomic. Fails, naming the file, when nothing came to be
 // written; that is found out by reading it back.
 Result<void> writeTags(const std::filesystem::path& path, const Tags& tags);
 

@@ -4,42 +4,72 @@
 #include "sound/read.h"
 
 #include <algorithm>
+#include <array>
 #include <cerrno>
 #include <cmath>
 #include <cstdint>
+#include <cstring>
 #include <fmt/format.h>
 #include <memory>
 #include <optional>
 #include <sndfile.h>
+#include <variant>
 
 namespace sound {
 
 namespace {
 
-std::optional<int> formatFor(const std::filesystem::path& path, Depth depth) {
-    std::string ending = path.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(),
-                   [](char c) { return (c >= 'A' && c <= 'Z') ? static_cast<char>(c + 32) : c; });
+struct KindNames {
+    FileKind kind;
+    const char* word;
+    const char* label;
+    const char* ending;
+};
+constexpr std::array<KindNames, 6> kindNames{{{FileKind::Wav, "wav", "WAV", ".wav"},
+                                              {FileKind::Aiff, "aiff", "AIFF", ".aiff"},
+                                              {FileKind::Flac, "flac", "FLAC", ".flac"},
+                                              {FileKind::Ogg, "ogg", "Ogg Vorbis", ".ogg"},
+                                              {FileKind::Opus, "opus", "Opus", ".opus"},
+                                              {FileKind::Mp3, "mp3", "MP3", ".mp3"}}};
+
+int formatFor(FileKind kind, Depth depth) {
     const int sub = depth == Depth::Int16   ? SF_FORMAT_PCM_16
                     : depth == Depth::Int24 ? SF_FORMAT_PCM_24
                                             : SF_FORMAT_FLOAT;
-    // Floats ask for the extensible format chunk: strict readers want its extension.
-    if (ending == ".wav") return (depth == Depth::Float32 ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | sub;
-    if (ending == ".aif" || ending == ".aiff") return SF_FORMAT_AIFF | sub;
-    if (ending == ".flac") return SF_FORMAT_FLAC | (depth == Depth::Int16 ? SF_FORMAT_PCM_16 : SF_FORMAT_PCM_24);
-    if (ending == ".ogg") return SF_FORMAT_OGG | SF_FORMAT_VORBIS;
-    return std::nullopt;
+    switch (kind) {
+    case FileKind::Wav:
+        // Floats ask for the extensible format chunk: strict readers want its extension.
+        return (depth == Depth::Float32 ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | sub;
+    case FileKind::Aiff:
+        return SF_FORMAT_AIFF | sub;
+    case FileKind::Flac:
+        return SF_FORMAT_FLAC | (depth == Depth::Int16 ? SF_FORMAT_PCM_16 : SF_FORMAT_PCM_24);
+    case FileKind::Ogg:
+        return SF_FORMAT_OGG | SF_FORMAT_VORBIS;
+    case FileKind::Opus:
+        return SF_FORMAT_OGG | SF_FORMAT_OPUS;
+    case FileKind::Mp3:
+        break;
+    }
+    return SF_FORMAT_MPEG | SF_FORMAT_MPEG_LAYER_III;
 }
 
-// Why a kind of file cannot hold audio at a rate; empty when it can. The library opens the file all the same, and
-// then writes nothing.
-std::string rateReason(int format, int rate) {
-    const int container = format & SF_FORMAT_TYPEMASK;
-    if (container == SF_FORMAT_OGG && rate > 200000)
+constexpr std::array<int, 5> opusRates{8000, 12000, 16000, 24000, 48000};
+constexpr std::array<int, 9> mp3Rates{8000, 11025, 12000, 16000, 22050, 24000, 32000, 44100, 48000};
+
+// Why a kind of file cannot hold audio at a rate; empty when it can. The library opens some of them all the same,
+// and then writes nothing.
+std::string rateReason(FileKind kind, int rate) {
+    if (rateIn(kind, rate) == rate) return {};
+    switch (kind) {
+    case FileKind::Ogg:
         return fmt::format("Ogg Vorbis reaches up to 200000 Hz, and this is at {} Hz", rate);
-    if (container == SF_FORMAT_FLAC && rate > 65535 && rate % 10 != 0)
+    case FileKind::Flac:
         return fmt::format("FLAC holds no rate of {} Hz: above 65535 it must be a multiple of ten", rate);
-    return {};
+    default:
+        return fmt::format("{} holds no rate of {} Hz; the next that it can is {} Hz", kindLabel(kind), rate,
+                           rateIn(kind, rate));
+    }
 }
 
 bool isWholeNumbers(int format) {
@@ -47,128 +77,308 @@ bool isWholeNumbers(int format) {
     return sub == SF_FORMAT_PCM_16 || sub == SF_FORMAT_PCM_24;
 }
 
+// The difference of two evenly spread numbers: noise with a triangular density of one step either way, which makes
+// the error of rounding independent of the sound (Lipshitz, Wannamaker, Vanderkooy, "Quantization and Dither: A
+// Theoretical Survey", JAES 1992, from memory).
+class Dither {
+  public:
+    double next() { return even() - even(); }
+
+  private:
+    double even() {
+        state_ = state_ * 6364136223846793005ULL + 1442695040888963407ULL;
+        return double(state_ >> 11) * 0x1p-53;
+    }
+    std::uint64_t state_ = 20;
+};
+
 // A float sample as the top bits of a 32-bit integer, rounded to the depth. libsndfile itself would scale by
 // 32767 on the way out and by 32768 on the way in, and a file read and written would come back changed.
-std::int32_t quantised(float sample, int bits, std::size_t& clipped) {
+std::int32_t quantised(float sample, int bits, double noise, std::size_t& clipped) {
     const double scale = std::ldexp(1.0, bits - 1);
-    double value = std::nearbyint(static_cast<double>(sample) * scale);
+    double value = std::nearbyint(static_cast<double>(sample) * scale + noise);
     if (value > scale - 1 || value < -scale) {
         // +1.0 exactly is full scale, one step above the largest number; that is no clip that anyone hears.
-        if (value > scale || value < -scale) ++clipped;
+        if (double(sample) > 1 || double(sample) < -1) ++clipped;
         value = std::clamp(value, -scale, scale - 1);
     }
     return static_cast<std::int32_t>(static_cast<std::int64_t>(value) * (std::int64_t(1) << (32 - bits)));
 }
 
+void copyText(char* to, std::size_t size, const std::string& text) {
+    std::memset(to, 0, size);
+    std::memcpy(to, text.data(), std::min(size, text.size()));
+}
+
 } // namespace
 
+const std::vector<FileKind>& fileKinds() {
+    static const std::vector<FileKind> all{FileKind::Wav, FileKind::Aiff, FileKind::Flac,
+                                           FileKind::Ogg, FileKind::Opus, FileKind::Mp3};
+    return all;
+}
+const char* kindWord(FileKind kind) {
+    return kindNames[static_cast<std::size_t>(kind)].word;
+}
+const char* kindLabel(FileKind kind) {
+    return kindNames[static_cast<std::size_t>(kind)].label;
+}
+const char* kindEnding(FileKind kind) {
+    return kindNames[static_cast<std::size_t>(kind)].ending;
+}
+std::optional<FileKind> kindFromWord(const std::string& word) {
+    for (const KindNames& names : kindNames)
+        if (word == names.word) return names.kind;
+    return std::nullopt;
+}
+std::optional<FileKind> kindOf(const std::filesystem::path& path) {
+    std::string ending = path.extension().string();
+    std::transform(ending.begin(), ending.end(), ending.begin(),
+                   [](char c) { return (c >= 'A' && c <= 'Z') ? static_cast<char>(c + 32) : c; });
+    if (ending == ".aif") return FileKind::Aiff;
+    for (const KindNames& names : kindNames)
+        if (ending == names.ending) return names.kind;
+    return std::nullopt;
+}
+bool isLossy(FileKind kind) {
+    return kind == FileKind::Ogg || kind == FileKind::Opus || kind == FileKind::Mp3;
+}
+
+int rateIn(FileKind kind, int rate) {
+    const auto atLeast = [rate](const auto& rates) {
+        const auto found = std::lower_bound(rates.begin(), rates.end(), rate);
+        return found == rates.end() ? rates.back() : *found;
+    };
+    switch (kind) {
+    case FileKind::Opus:
+        return atLeast(opusRates);
+    case FileKind::Mp3:
+        return atLeast(mp3Rates);
+    case FileKind::Ogg:
+        return rate > 200000 ? 192000 : rate;
+    case FileKind::Flac:
+        return rate > 65535 && rate % 10 != 0 ? rate / 10 * 10 : rate;
+    default:
+        return rate;
+    }
+}
+
 bool isWritable(const std::filesystem::path& path) {
-    return formatFor(path, Depth::Int24).has_value();
+    return kindOf(path).has_value();
 }
 
 bool takesDepth(const std::filesystem::path& path, Depth depth) {
-    const auto format = formatFor(path, depth);
-    const int container = format ? *format & SF_FORMAT_TYPEMASK : 0;
-    return container != SF_FORMAT_OGG && !(container == SF_FORMAT_FLAC && depth == Depth::Float32);
+    const auto kind = kindOf(path);
+    return kind && !isLossy(*kind) && !(kind == FileKind::Flac && depth == Depth::Float32);
+}
+
+struct Writer::State {
+    std::filesystem::path path;
+    FileKind kind = FileKind::Wav;
+    int format = 0;
+    int channels = 1;
+    int rate = 0;
+    std::int64_t length = 0;
+    std::int64_t done = 0;
+    WriteAs as;
+    base::PartFile part;
+    SNDFILE* file = nullptr;
+    Written written;
+    Dither dither;
+    std::vector<std::int32_t> whole;
+    std::vector<float> floats;
+
+    explicit State(const std::filesystem::path& to) : path(to), part(to) {}
+    State(const State&) = delete;
+    State& operator=(const State&) = delete;
+    ~State() {
+        if (file != nullptr) sf_close(file);
+    }
+    tl::unexpected<base::Problem> fail(const std::string& reason) const {
+        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(path), reason));
+    }
+    bool isRf64() const { return (format & SF_FORMAT_TYPEMASK) == SF_FORMAT_RF64; }
+};
+
+Writer::Writer(std::unique_ptr<State> state) : state_(std::move(state)) {}
+Writer::~Writer() = default;
+Writer::Writer(Writer&&) noexcept = default;
+Writer& Writer::operator=(Writer&&) noexcept = default;
+const std::filesystem::path& Writer::path() const {
+    return state_->path;
+}
+
+Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int channels, Frames length,
+                            const WriteAs& as) {
+    const auto fail = [&](const std::string& reason) {
+        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(path), reason));
+    };
+    const auto kind = kindOf(path);
+    if (!kind) return fail("its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3");
+    int format = formatFor(*kind, as.depth);
+    const std::int64_t sampleBytes = as.depth == Depth::Int16 ? 2 : as.depth == Depth::Int24 ? 3 : 4;
+    const bool large = length.value * channels * sampleBytes > 4'000'000'000LL;
+    if (large && *kind == FileKind::Wav) format = SF_FORMAT_RF64 | (format & SF_FORMAT_SUBMASK);
+    if (large && *kind == FileKind::Aiff) return fail("AIFF holds no more than 4 GB; WAV does");
+    std::error_code ignored;
+    if (as.existing == base::Existing::Refuse && std::filesystem::exists(path, ignored))
+        return fail("a file of that name is there already");
+    if (const std::string reason = rateReason(*kind, rate); !reason.empty()) return fail(reason);
+    auto state = std::make_unique<State>(path);
+    state->kind = *kind;
+    state->format = format;
+    state->channels = channels;
+    state->rate = rate;
+    state->length = length.value;
+    state->as = as;
+    SF_INFO info{};
+    info.samplerate = rate;
+    info.channels = channels;
+    info.format = format;
+    if (sf_format_check(&info) == 0)
+        return fail(fmt::format("this kind of file takes no {} channels at {} Hz", channels, rate));
+    errno = 0;
+    state->file = sf_open(state->part.path().c_str(), SFM_WRITE, &info);
+    if (state->file == nullptr) return fail(base::writeReason(path, errno));
+    if (isLossy(*kind)) {
+        if (*kind == FileKind::Mp3) {
+            int variable = SF_BITRATE_MODE_VARIABLE;
+            sf_command(state->file, SFC_SET_BITRATE_MODE, &variable, sizeof variable);
+        }
+        double quality = std::clamp(as.quality, 0, 10) / 10.0;
+        sf_command(state->file, SFC_SET_VBR_ENCODING_QUALITY, &quality, sizeof quality);
+    }
+    if (as.reference && *kind == FileKind::Wav) {
+        SF_BROADCAST_INFO note{};
+        copyText(note.description, sizeof note.description, as.reference->description);
+        copyText(note.originator, sizeof note.originator, "Patient Metre");
+        const auto frames = static_cast<std::uint64_t>(std::max<std::int64_t>(0, as.reference->frames));
+        note.time_reference_low = static_cast<std::uint32_t>(frames & 0xFFFFFFFFU);
+        note.time_reference_high = static_cast<std::uint32_t>(frames >> 32);
+        note.version = 1;
+        sf_command(state->file, SFC_SET_BROADCAST_INFO, &note, sizeof note);
+    }
+    if (!as.cues.empty() && *kind == FileKind::Aiff) {
+        std::vector<char> bytes(sizeof(std::uint32_t) + as.cues.size() * sizeof(SF_CUE_POINT));
+        const auto count = static_cast<std::uint32_t>(as.cues.size());
+        std::memcpy(bytes.data(), &count, sizeof count);
+        for (std::size_t i = 0; i < as.cues.size(); ++i) {
+            SF_CUE_POINT cue{};
+            cue.indx = static_cast<std::int32_t>(i + 1);
+            cue.position =
+                static_cast<std::uint32_t>(std::clamp<std::int64_t>(as.cues[i].at.value, 0, 0xFFFFFFFFLL));
+            cue.sample_offset = cue.position;
+            copyText(cue.name, sizeof cue.name - 1, as.cues[i].name);
+            std::memcpy(bytes.data() + sizeof count + i * sizeof cue, &cue, sizeof cue);
+        }
+        sf_command(state->file, SFC_SET_CUE, bytes.data(), static_cast<int>(bytes.size()));
+    }
+    return Writer(std::move(state));
+}
+
+Result<void> Writer::add(const Audio& audio) {
+    State& s = *state_;
+    constexpr std::int64_t block = 1 << 15;
+    const bool wholeNumbers = isWholeNumbers(s.format);
+    const int bits = (s.format & SF_FORMAT_SUBMASK) == SF_FORMAT_PCM_16 ? 16 : 24;
+    const bool dithers = s.as.dither && bits == 16;
+    const auto channels = static_cast<std::size_t>(s.channels);
+    const std::int64_t frames = std::min(audio.frames().value, s.length - s.done);
+    for (std::int64_t at = 0; at < frames; at += block) {
+        const std::int64_t n = std::min(block, frames - at);
+        const auto count = static_cast<std::size_t>(n) * channels;
+        if (wholeNumbers)
+            s.whole.resize(count);
+        else
+            s.floats.resize(count);
+        for (std::size_t c = 0; c < channels; ++c) {
+            const float* from = audio.channels[c].data() + at;
+            for (std::size_t i = 0; i < static_cast<std::size_t>(n); ++i)
+                if (wholeNumbers)
+                    s.whole[i * channels + c] =
+                        quantised(from[i], bits, dithers ? s.dither.next() : 0.0, s.written.clipped);
+                else
+                    s.floats[i * channels + c] = from[i];
+        }
+        errno = 0;
+        const sf_count_t done =
+            wholeNumbers ? sf_writef_int(s.file, s.whole.data(), n) : sf_writef_float(s.file, s.floats.data(), n);
+        if (done != n) return s.fail(base::writeReason(s.path, errno));
+        s.done += n;
+    }
+    return {};
+}
+
+Result<Written> Writer::finish() {
+    State& s = *state_;
+    errno = 0;
+    SNDFILE* file = s.file;
+    s.file = nullptr;
+    if (sf_close(file) != 0) return s.fail(base::writeReason(s.path, errno));
+    if (s.kind == FileKind::Wav && !s.isRf64()) {
+        std::vector<ChunkBytes> chunks = cueChunks(s.as.cues);
+        if (s.as.loop.rootNote || s.as.loop.loop) chunks.push_back(samplerChunk(s.as.loop, s.rate));
+        if (s.as.loop.bpm && s.as.loop.beats) chunks.push_back(loopChunk(s.as.loop));
+        errno = 0;
+        if (!chunks.empty() && !putChunks(s.part.path(), chunks)) return s.fail(base::writeReason(s.path, errno));
+    }
+    const Tags& tags = s.as.tags;
+    if ((tags.bpm || !tags.key.empty() || tags.beats || !tags.others.empty()) && !s.isRf64()) {
+        errno = 0;
+        if (const auto ok = writeTags(s.part.path(), tags); !ok)
+            return s.fail(errno != 0 ? base::writeReason(s.path, errno) : "its tempo tag could not be written");
+    }
+    // A disk that filled up behind a library's back shows in the length of what can be read again. MP3 is kept in
+    // frames of its own, and may be read a little longer.
+    SF_INFO back{};
+    SNDFILE* check = sf_open(s.part.path().c_str(), SFM_READ, &back);
+    if (check != nullptr) sf_close(check);
+    const bool isThere =
+        check != nullptr && (s.kind == FileKind::Mp3 ? back.frames >= s.length && back.frames < s.length + 10000
+                                                     : back.frames == s.length);
+    if (!isThere || s.done != s.length) return s.fail(base::writeReason(s.path, 0));
+    if (auto done = s.part.commit(s.as.existing); !done) return tl::unexpected(done.error());
+    return s.written;
+}
+
+Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, const WriteAs& as,
+                      const base::Progress& progress) {
+    auto writer = Writer::open(path, blocks.rate, blocks.channels, blocks.length, as);
+    if (!writer) return tl::unexpected(writer.error());
+    for (Frames at(0); at < blocks.length;) {
+        if (progress.stopped()) return base::cancelled();
+        const auto block = blocks.next(at);
+        if (!block) return tl::unexpected(block.error());
+        // In pieces, so that a cancel is heard in the middle of long ones.
+        constexpr std::int64_t most = 1 << 20;
+        const Audio& audio = **block;
+        for (Frames from(0); from < audio.frames();) {
+            if (progress.stopped()) return base::cancelled();
+            const Frames n = std::min(Frames(most), audio.frames() - from);
+            Audio piece;
+            piece.rate = audio.rate;
+            for (const Samples& samples : audio.channels)
+                piece.channels.push_back(
+                    Samples::viewOf(samples.data() + from.value, static_cast<std::size_t>(n.value), *block));
+            if (auto added = writer->add(piece); !added) return tl::unexpected(added.error());
+            from += n;
+            progress.at(double((at + from).value) / double(blocks.length.value));
+        }
+        at += audio.frames();
+    }
+    return writer->finish();
 }
 
 Result<Written> write(const std::filesystem::path& path, const Audio& audio, Depth depth, const Tags& tags,
                       base::Existing existing, const base::Progress& progress) {
+    const auto whole = std::make_shared<const std::monostate>();
     const Blocks one{audio.rate, audio.channelCount(), audio.frames(),
-                     [&](Frames) { return AudioPtr(AudioPtr(), &audio); }};
-    return write(path, one, depth, tags, existing, progress);
-}
-
-Result<Written> write(const std::filesystem::path& path, const Blocks& blocks, Depth depth, const Tags& tags,
-                      base::Existing existing, const base::Progress& progress) {
-    const auto fail = [&](const std::string& reason) {
-        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(path), reason));
-    };
-    const std::optional<int> chosen = formatFor(path, depth);
-    if (!chosen) return fail("its name must end in .wav, .aiff, .flac or .ogg");
-    int format = *chosen;
-    const auto channels = static_cast<std::size_t>(blocks.channels);
-    const auto length = static_cast<std::size_t>(blocks.length.value);
-    const std::size_t sampleBytes = depth == Depth::Int16 ? 2 : depth == Depth::Int24 ? 3 : 4;
-    const bool large = length * channels * sampleBytes > 4'000'000'000ULL;
-    const int container = format & SF_FORMAT_TYPEMASK;
-    if (large && (container == SF_FORMAT_WAV || container == SF_FORMAT_WAVEX))
-        format = SF_FORMAT_RF64 | (format & SF_FORMAT_SUBMASK);
-    std::error_code ignored;
-    if (existing == base::Existing::Refuse && std::filesystem::exists(path, ignored))
-        return fail("a file of that name is there already");
-
-    if (const std::string reason = rateReason(format, blocks.rate); !reason.empty()) return fail(reason);
-    base::PartFile part(path);
-    SF_INFO info{};
-    info.samplerate = blocks.rate;
-    info.channels = blocks.channels;
-    info.format = format;
-    if (sf_format_check(&info) == 0)
-        return fail(fmt::format("this kind of file takes no {} channels at {} Hz", channels, blocks.rate));
-    errno = 0;
-    SNDFILE* file = sf_open(part.path().c_str(), SFM_WRITE, &info);
-    if (file == nullptr) return fail(base::writeReason(path, errno));
-
-    Written written;
-    constexpr std::size_t block = 1 << 15;
-    const int bits = (format & SF_FORMAT_SUBMASK) == SF_FORMAT_PCM_16 ? 16 : 24;
-    std::vector<std::int32_t> whole(isWholeNumbers(format) ? block * channels : 0);
-    std::vector<float> floats(whole.empty() ? block * channels : 0);
-    AudioPtr audio;
-    std::size_t begin = 0; // of audio
-    for (std::size_t at = 0; at < length;) {
-        if (progress.stopped()) {
-            sf_close(file);
-            return base::cancelled();
-        }
-        if (!audio || at == begin + static_cast<std::size_t>(audio->frames().value)) {
-            auto next = blocks.next(Frames(static_cast<std::int64_t>(at)));
-            if (!next) {
-                sf_close(file);
-                return tl::unexpected(next.error());
-            }
-            audio = std::move(*next);
-            begin = at;
-        }
-        const std::size_t n =
-            std::min({block, length - at, begin + static_cast<std::size_t>(audio->frames().value) - at});
-        for (std::size_t c = 0; c < channels; ++c)
-            for (std::size_t i = 0; i < n; ++i) {
-                const float sample = audio->channels[c][at - begin + i];
-                if (whole.empty())
-                    floats[i * channels + c] = sample;
-                else
-                    whole[i * channels + c] = quantised(sample, bits, written.clipped);
-            }
-        errno = 0;
-        const auto count = static_cast<sf_count_t>(n);
-        const sf_count_t done =
-            whole.empty() ? sf_writef_float(file, floats.data(), count) : sf_writef_int(file, whole.data(), count);
-        if (done != count) {
-            const int error = errno;
-            sf_close(file);
-            return fail(base::writeReason(path, error));
-        }
-        at += n;
-        progress.at(static_cast<double>(at) / static_cast<double>(length));
-    }
-    errno = 0;
-    if (sf_close(file) != 0) return fail(base::writeReason(path, errno));
-
-    const bool tagged = (tags.bpm || !tags.key.empty()) && (format & SF_FORMAT_TYPEMASK) != SF_FORMAT_RF64;
-    if (tagged) {
-        errno = 0;
-        if (const auto ok = writeTags(part.path(), tags); !ok)
-            return fail(errno != 0 ? base::writeReason(path, errno) : "its tempo tag could not be written");
-    }
-    // A disk that filled up behind a library's back shows in the length of what can be read again.
-    SF_INFO back{};
-    SNDFILE* check = sf_open(part.path().c_str(), SFM_READ, &back);
-    if (check != nullptr) sf_close(check);
-    if (check == nullptr || back.frames != static_cast<sf_count_t>(length)) return fail(base::writeReason(path, 0));
-    if (auto done = part.commit(existing); !done) return tl::unexpected(done.error());
-    return written;
+                     [&](Frames) { return AudioPtr(whole, &audio); }};
+    WriteAs as;
+    as.depth = depth;
+    as.tags = tags;
+    as.existing = existing;
+    return write(path, one, as, progress);
 }
 
 } // namespace sound

@@ -1,5 +1,5 @@
 // The main job held against the outside: worked examples of the trade, published standards, reference libraries.
-#include "deliver/loops.h"
+#include "deliver/deliver.h"
 #include "hear/key.h"
 #include "hear/onsets.h"
 #include "metre/beat_map.h"

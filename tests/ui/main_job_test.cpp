@@ -78,7 +78,7 @@ TEST(MainJob, FromLoopsOnDiskToLoopsOnTheGrid) {
     QTest::keyClicks(where, QString::fromStdString((folder / "fitted").string()));
     QTest::keyClick(where, Qt::Key_Return);
     w.settle();
-    EXPECT_TRUE(w.status().startsWith("3 of 3 loops written")) << w.status().toStdString();
+    EXPECT_TRUE(w.status().startsWith("3 of 3 files written")) << w.status().toStdString();
 
     // Read back: length exact, tag right, every stroke on its beat.
     const std::pair<const char*, std::filesystem::path> delivered[] = {{"winch_hands_108.5bpm.wav", hands()},

@@ -4,11 +4,15 @@
 #include "app/shelf/in_project_page.h"
 #include "app/widgets/dropped_files.h"
 #include "app/widgets/text.h"
+#include "base/utf8.h"
 #include "metre/snap.h"
 #include "project/edit_clips.h"
 
+#include <QApplication>
+#include <QDrag>
 #include <QDragEnterEvent>
 #include <QMimeData>
+#include <QUrl>
 
 namespace app {
 
@@ -70,6 +74,35 @@ void BarsView::dropEvent(QDropEvent* event) {
     }
     event->acceptProposedAction();
     setFocus();
+}
+
+bool BarsView::leavesWindow(const QPointF& at) const {
+    constexpr int beyond = 4; // pixels
+    const QPoint there = viewport()->mapTo(window(), at.toPoint());
+    return !window()->rect().adjusted(-beyond, -beyond, beyond, beyond).contains(there);
+}
+
+// The selected clips are on their way out of the window: they are written as fitted loops, and then hang on the
+// pointer as files, for as long as the button is held.
+void BarsView::handOut() {
+    cancelDrag();
+    session_.handOut([this](const std::vector<std::filesystem::path>& files) {
+        QList<QUrl> urls;
+        for (const auto& file : files)
+            urls << QUrl::fromLocalFile(QString::fromLocal8Bit(file.string().c_str()));
+        emit handedOut(urls);
+        if (!QApplication::mouseButtons().testFlag(Qt::LeftButton)) {
+            session_.say(tr("Let go before it was fitted: drag it out again, it is ready now."));
+            return;
+        }
+        auto* drag = new QDrag(this);
+        auto* carried = new QMimeData;
+        carried->setUrls(urls);
+        drag->setMimeData(carried);
+        if (drag->exec(Qt::CopyAction) == Qt::CopyAction)
+            session_.say(files.size() == 1 ? tr("%1 handed out").arg(qt(base::shownName(files.front())))
+                                           : tr("%1 loops handed out").arg(files.size()));
+    });
 }
 
 } // namespace app

@@ -12,6 +12,7 @@
 #include <QApplication>
 #include <QMouseEvent>
 #include <QScrollBar>
+#include <QTimer>
 #include <QWheelEvent>
 #include <algorithm>
 #include <cmath>
@@ -192,7 +193,7 @@ void BarsView::pressHeader(const QPointF& at, std::size_t index) {
         if (index < levels_.size()) levels_[index].over = false;
         viewport()->update();
     } else if (!gainRect(layout_, index).contains(point) && !panRect(layout_, index).contains(point)) {
-        const BarsHand hand{session_, layout_, drag_, picked_, at, press_, {}};
+        const BarsHand hand{session_, layout_, drag_, picked_, at, press_, {}, {}};
         tool_ = trackMover(hand, id, [this, id] {
             const auto& tracks = session_.now().tracks;
             for (std::size_t i = 0; i < tracks.size(); ++i)
@@ -227,7 +228,22 @@ void BarsView::mousePressEvent(QMouseEvent* event) {
     const QPointF at = event->position();
     pressedAt_ = at;
     moved_ = false;
-    const BarsHand hand{session_, layout_, drag_, picked_, at, ++press_, [this](double beat) { scrollTo(beat); }};
+    handingOut_ = false;
+    const BarsHand hand{session_,
+                        layout_,
+                        drag_,
+                        picked_,
+                        at,
+                        ++press_,
+                        [this](double beat) { scrollTo(beat); },
+                        [this] {
+                            if (!handingOut_ && leavesWindow(lastMove_)) {
+                                handingOut_ = true;
+                                // What holds the clips asks this: it goes once it has had its answer.
+                                QTimer::singleShot(0, this, &BarsView::handOut);
+                            }
+                            return handingOut_;
+                        }};
     const Under u = under(at);
     const bool inTheLanes = u.what == Under::What::Point || u.what == Under::What::TempoLane ||
                             u.what == Under::What::Section || u.what == Under::What::SectionLane ||
@@ -276,6 +292,7 @@ void BarsView::mousePressEvent(QMouseEvent* event) {
 }
 
 void BarsView::mouseMoveEvent(QMouseEvent* event) {
+    lastMove_ = event->position();
     const QPointF at = event->position();
     if (!tool_) {
         showUnder(under(at));

@@ -17,6 +17,7 @@ struct BarsHand {
     QPointF pressedAt;
     std::int64_t press = 0;                    // a fresh number for each press
     std::function<void(double)> scrollTo = {}; // the beat at the left edge
+    std::function<bool()> handsOut = {};       // whether the pointer has left the window, and clips are handed out
 };
 
 // Made by a press; told of moves once the pointer has left the place of the press; ends with release, or is dropped

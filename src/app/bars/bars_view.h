@@ -8,6 +8,7 @@
 
 #include <QAbstractScrollArea>
 #include <QElapsedTimer>
+#include <QUrl>
 #include <functional>
 #include <memory>
 
@@ -49,6 +50,7 @@ class BarsView : public QAbstractScrollArea {
     std::optional<TrackId> track() const;
 
   signals:
+    void handedOut(const QList<QUrl>& files);      // written, and hanging on the pointer where that is still held
     void menuAsked(Offer place, const QPoint& at); // on the screen
     void hinted(const QString& hint);              // what the hand would do where it is
     void benchAsked();                             // a double click on a clip
@@ -113,6 +115,8 @@ class BarsView : public QAbstractScrollArea {
     void followPlayPosition();
     void takeLevels();
     void cancelDrag();
+    bool leavesWindow(const QPointF& at) const; // with what is dragged
+    void handOut();
     void showLanding(const QPointF& at, int files);
     void selectNeighbour(int direction);
     // Asks for a line of text on the page.
@@ -131,6 +135,8 @@ class BarsView : public QAbstractScrollArea {
     std::unique_ptr<BarsTool> tool_; // while a button is held
     QPointF pressedAt_;
     bool moved_ = false;
+    bool handingOut_ = false; // until the button is released
+    QPointF lastMove_;
     std::int64_t press_ = 0; // a fresh number for each press, and for each turn of a wheel after a pause
     QElapsedTimer lastTurn_;
     int wheel_ = 0;     // eighths of a degree not yet turned

@@ -56,6 +56,7 @@ class ClipMover : public BarsTool {
     }
 
     void move(const QPointF& at, Qt::KeyboardModifiers modifiers) override {
+        if (hand_.handsOut && hand_.handsOut()) return;
         const project::Project& p = hand_.session.now();
         const Beats by = hand_.layout.beat(at.x()) - pressedBeat_;
         const bool free = modifiers.testFlag(Qt::AltModifier);

@@ -33,9 +33,7 @@ struct RailsLayout {
 
     // What is left beside rulers, feet and titles, shared out.
     int free() const { return std::max(0, size.height() - 2 * ruler - foot - title - stripHeight()); }
-    int stripHeight() const {
-        return !two || size.height() < 215 ? 0 : size.height() < 260 ? lowProof : proof;
-    }
+    int stripHeight() const { return !two || size.height() < 215 ? 0 : size.height() < 260 ? lowProof : proof; }
     int rungHeight() const { return two ? std::max(26, (free() + stripHeight()) * 30 / 100) : 0; }
     int railHeight() const {
         return two ? std::max(leastPerRail, (free() - rungHeight()) / 2)

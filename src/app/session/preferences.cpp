@@ -49,6 +49,18 @@ Preferences loadPreferences() {
         double& bears = p.comfort.percent[static_cast<std::size_t>(m)];
         bears = number(comfortName(m), bears, prove::Comfort::least, prove::Comfort::most);
     }
+    DeliverWays& d = p.delivery;
+    d.what = file.value("deliver/what", d.what).toStringList();
+    d.pattern = file.value("deliver/pattern", d.pattern).toString();
+    d.kind = sound::kindFromWord(file.value("deliver/kind", sound::kindWord(d.kind)).toString().toStdString())
+                 .value_or(d.kind);
+    d.depth =
+        static_cast<sound::Depth>(std::clamp(file.value("deliver/depth", static_cast<int>(d.depth)).toInt(), 0, 2));
+    d.quality = std::clamp(file.value("deliver/quality", d.quality).toInt(), 0, 10);
+    d.rate = std::clamp(file.value("deliver/rate", d.rate).toInt(), 0, deliver::highestRate);
+    d.level = static_cast<deliver::Level>(
+        std::clamp(file.value("deliver/level", static_cast<int>(d.level)).toInt(), 0, 3));
+    d.tags = file.value("deliver/tags", d.tags).toBool();
     p.window = file.value("window/place").toByteArray();
     p.sides = file.value("window/sides").toByteArray();
     p.levels = file.value("window/levels").toByteArray();
@@ -79,6 +91,14 @@ void savePreferences(const Preferences& p) {
     file.setValue("proof/toleranceMs", p.tolerance.value * 1000);
     for (const stretch::Method m : stretch::methods())
         file.setValue(comfortName(m), p.comfort.of(m));
+    file.setValue("deliver/what", p.delivery.what);
+    file.setValue("deliver/pattern", p.delivery.pattern);
+    file.setValue("deliver/kind", sound::kindWord(p.delivery.kind));
+    file.setValue("deliver/depth", static_cast<int>(p.delivery.depth));
+    file.setValue("deliver/quality", p.delivery.quality);
+    file.setValue("deliver/rate", p.delivery.rate);
+    file.setValue("deliver/level", static_cast<int>(p.delivery.level));
+    file.setValue("deliver/tags", p.delivery.tags);
     file.setValue("window/place", p.window);
     file.setValue("window/sides", p.sides);
     file.setValue("window/levels", p.levels);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/session/audition_ways.h"
+#include "app/session/deliver_ways.h"
 #include "play/output.h"
 #include "prove/landing.h"
 #include "prove/strain.h"
@@ -28,9 +29,10 @@ struct Preferences {
     QStringList recent;    // folders of projects, the latest first
     metre::Seconds tolerance = prove::usualTolerance; // up to how far off a hit is in time
     prove::Comfort comfort;                           // what each method bears
-    QByteArray window;                                // where it stood, and how large it was
-    QByteArray sides;                                 // how its parts shared the width
-    QByteArray levels;                                // and the height
+    DeliverWays delivery;
+    QByteArray window; // where it stood, and how large it was
+    QByteArray sides;  // how its parts shared the width
+    QByteArray levels; // and the height
     static constexpr int mostRecent = 10;
     bool operator==(const Preferences&) const = default;
 };

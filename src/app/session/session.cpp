@@ -341,26 +341,4 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
         });
 }
 
-void Session::deliver(const deliver::LoopOptions& options, std::vector<deliver::PlannedLoop> plan) {
-    if (plan.empty()) return;
-    const auto count = static_cast<int>(plan.size());
-    jobs_.start<deliver::Delivered>(
-        Lane::Deliver, tr("Delivering %n loops", nullptr, count),
-        [p = laid(), options, plan = std::move(plan)](const base::Progress& progress) {
-            return deliver::deliverLoops(p, plan, options, progress);
-        },
-        [this, options, count](const deliver::Delivered& out) {
-            const auto n = static_cast<int>(out.written.size());
-            QString sentence =
-                tr("%1 of %2 loops written to %3").arg(n).arg(count).arg(qt(base::shownPath(options.folder)));
-            if (out.clipped > 0)
-                sentence += tr(" · %1 samples were above full scale and were cut").arg(out.clipped);
-            say(sentence);
-            QStringList lines;
-            for (const std::string& p : out.problems)
-                lines << qt(p);
-            if (!lines.isEmpty()) complain(sentence, lines);
-        });
-}
-
 } // namespace app

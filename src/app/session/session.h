@@ -9,7 +9,7 @@
 #include "app/session/preferences.h"
 #include "app/session/proofs.h"
 #include "app/session/remembered.h"
-#include "deliver/loops.h"
+#include "deliver/deliver.h"
 #include "play/player.h"
 #include "project/import.h"
 #include "sound/audio_store.h"
@@ -95,7 +95,14 @@ class Session : public QObject {
     void takeTempoFrom(const std::filesystem::path& file);
     void open(const std::filesystem::path& path);
     void save(const std::filesystem::path& folder, std::function<void()> afterwards = {});
-    void deliver(const deliver::LoopOptions& options, std::vector<deliver::PlannedLoop> plan);
+    // Writes what was planned of the project as it is now; its number among the jobs. Says of each file, by its
+    // place in the plan, when it is done.
+    std::int64_t deliver(const deliver::Order& order, std::vector<deliver::Planned> plan);
+    // Writes the selected clips as fitted loops into a folder of their own, so that they can be handed to another
+    // program, and then calls `ready` with the files.
+    void handOut(std::function<void(const std::vector<std::filesystem::path>&)> ready);
+    // The project takes tempo and metre from a Standard MIDI File.
+    void takeMap(const std::filesystem::path& file);
     void startNew();
     void recover(const std::filesystem::path& autosaved);
     // Listens to sources again, between these tempos, and uses what then ranks highest.
@@ -148,6 +155,8 @@ class Session : public QObject {
     void told(const QString& title, const QStringList& lines, bool isProblem);
     void broughtIn(const BroughtIn& brought);
     void deviceLost(const QString& sentence);
+    void fileDelivered(int file, bool written);
+    void deliveryEnded();
     void opened(); // another document
     void saved();
 

@@ -63,6 +63,14 @@ std::vector<fs::path> expanded(const std::vector<fs::path>& files,
 } // namespace
 
 void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> track, Beats at) {
+    // A tempo map is taken, not placed.
+    const auto maps = std::stable_partition(files.begin(), files.end(), [](const fs::path& file) {
+        const QString ending = qt(file.extension().string()).toLower();
+        return ending != ".mid" && ending != ".midi";
+    });
+    for (auto map = maps; map != files.end(); ++map)
+        takeMap(*map);
+    files.erase(maps, files.end());
     if (files.empty()) return;
     const auto import = std::make_shared<Import>();
     import->generation = document_.generation();

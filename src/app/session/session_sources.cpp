@@ -68,17 +68,18 @@ void Session::takeTempoFrom(const fs::path& file) {
 }
 
 void Session::addToLibrary() {
-    deliver::LoopOptions options;
+    deliver::Order options;
     options.folder = base::dataFolder() / "loops";
-    auto plan = deliver::planLoops(*laid(), selection().clips, options);
+    options.clips = selection().clips;
+    auto plan = deliver::plan(*laid(), options);
     if (!plan) {
         say(qt(plan.error().text));
         return;
     }
     QStringList there;
-    for (const deliver::PlannedLoop& loop : *plan)
+    for (const deliver::Planned& loop : *plan)
         if (loop.exists) there << tr("%1 is in the library already.").arg(qt(base::shownName(loop.file)));
-    std::erase_if(*plan, [](const deliver::PlannedLoop& loop) { return loop.exists; });
+    std::erase_if(*plan, [](const deliver::Planned& loop) { return loop.exists; });
     if (!there.isEmpty()) complain(tr("Not everything was added to the library"), there);
     if (plan->empty()) return;
     std::error_code error;
@@ -87,24 +88,10 @@ void Session::addToLibrary() {
     jobs_.start<QStringList>(
         Lane::Deliver, tr("Adding to the library"),
         [laid = laid(), plan = std::move(*plan), options](const base::Progress& progress) {
-            const deliver::Delivered done = deliver::deliverLoops(laid, plan, options, progress);
+            const deliver::Delivered done = deliver::deliver(laid, plan, options, progress);
             QStringList problems;
             for (const std::string& problem : done.problems)
                 problems << qt(problem);
-            for (const deliver::PlannedLoop& loop : plan) {
-                const project::LaidClip* clip = laid->find(loop.clip);
-                if (clip == nullptr ||
-                    std::find(done.written.begin(), done.written.end(), loop.file) == done.written.end())
-                    continue;
-                // Tempo and key are in it; how many beats it has is not yet.
-                const double beats = (clip->time().end - clip->time().start).value;
-                if (!clip->time().steadyTempo || std::abs(beats - std::round(beats)) > 1e-6 || beats < 1) continue;
-                sound::LoopInfo info;
-                info.bpm = *clip->time().steadyTempo;
-                info.beats = static_cast<int>(std::lround(beats));
-                if (const auto tagged = sound::tagFile(loop.file, {}, info); !tagged)
-                    problems << qt(tagged.error().text);
-            }
             return problems;
         },
         [this, folder = options.folder, count](const QStringList& problems) {

@@ -3,7 +3,7 @@
 #include "app/bench/bench.h"
 #include "app/bench/by_ear.h"
 #include "app/bench/source_column.h"
-#include "app/deliver/deliver_dialog.h"
+#include "app/deliver/deliver_sheet.h"
 #include "app/shelf/shelf.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
@@ -151,8 +151,9 @@ void MainWindow::fileCommands(CommandList& list) {
     list.line();
     list.add("addToLibrary", tr("Add to the li&brary"), {}, Needs::Clips, OnClip,
              [this] { session_.addToLibrary(); });
-    list.add("deliver", tr("&Deliver loops…"), keys(Qt::CTRL | Qt::Key_D), Needs::Nothing, OnClip, [this] {
-        auto* dialog = new DeliverDialog(session_, this);
+    list.add("takeMap", tr("Take a &tempo map (MIDI)…"), {}, Needs::Nothing, OnTempo, [this] { askMap(); });
+    list.add("deliver", tr("&Deliver…"), keys(Qt::CTRL | Qt::Key_D), Needs::Nothing, OnClip, [this] {
+        auto* dialog = new DeliverSheet(session_, this);
         dialog->setAttribute(Qt::WA_DeleteOnClose);
         dialog->show();
     });

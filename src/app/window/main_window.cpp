@@ -3,7 +3,6 @@
 #include "app/bars/bars_view.h"
 #include "app/bench/bench.h"
 #include "app/bench/rails_view.h"
-#include "app/deliver/deliver_dialog.h"
 #include "app/shelf/shelf.h"
 #include "app/sources/sources_page.h"
 #include "app/strain/strain_page.h"
@@ -468,6 +467,18 @@ void MainWindow::askMissing() {
     dialog->setFileMode(QFileDialog::Directory);
     connect(dialog, &QFileDialog::fileSelected, this,
             [this](const QString& name) { session_.findMissing(pathOf(name)); });
+    dialog->open();
+}
+
+void MainWindow::askMap() {
+    auto* dialog = new QFileDialog(this, tr("Take tempo and metre from a Standard MIDI File"));
+    dialog->setObjectName("mapDialog");
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    dialog->setOption(QFileDialog::DontUseNativeDialog);
+    dialog->setFileMode(QFileDialog::ExistingFile);
+    dialog->setNameFilters({tr("Standard MIDI Files (*.mid *.midi *.MID)"), tr("All files (*)")});
+    connect(dialog, &QFileDialog::fileSelected, this,
+            [this](const QString& name) { session_.takeMap(pathOf(name)); });
     dialog->open();
 }
 

@@ -82,6 +82,7 @@ class MainWindow : public QMainWindow {
     void offerRecent();
     void showPreferences();
     void askMissing();
+    void askMap();
     void offerMenu(Offer place, const QPoint& at);
     void refreshActions();
     void refreshTitle();

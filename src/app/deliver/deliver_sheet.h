@@ -1,0 +1,70 @@
+// The sheet Deliver: what, where and how; then the very files, with what will be asked about. While it runs the
+// same list fills in.
+#pragma once
+
+#include "deliver/order.h"
+
+#include <QDialog>
+#include <vector>
+
+class QCheckBox;
+class QComboBox;
+class QGridLayout;
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QTreeWidget;
+class QVBoxLayout;
+
+namespace app {
+
+class Figure;
+class Session;
+
+// Not modal: the project can be played and changed while it is open; what is being delivered stays as it was.
+class DeliverSheet : public QDialog {
+    Q_OBJECT
+  public:
+    explicit DeliverSheet(Session& session, QWidget* parent = nullptr);
+
+  private:
+    void addWhat(QVBoxLayout& column);
+    void addWhere(QGridLayout& grid);
+    void addRange(QGridLayout& grid);
+    void refresh();
+    void refreshRange();
+    void list(const std::vector<deliver::Planned>& files);
+    void deliver();
+    void remember();
+    void fileDone(int file, bool written);
+    void ended();
+    deliver::Order order() const;
+    bool isRunning() const { return job_ != 0; }
+
+    Session& session_;
+    std::vector<QCheckBox*> what_;
+    std::vector<QLabel*> sizes_; // how many files and how large, beside each
+    QLineEdit* folder_;
+    QLineEdit* pattern_;
+    QComboBox* kind_;
+    QComboBox* depth_;
+    QComboBox* quality_;
+    QComboBox* rate_;
+    QComboBox* level_;
+    QCheckBox* tags_;
+    Figure* fromBar_;
+    Figure* toBar_;
+    Figure* tail_;
+    std::optional<int> from_; // none: bar 1
+    std::optional<int> to_;   // none: the last in which something sounds
+    double tailSeconds_ = 0;
+    QTreeWidget* files_;
+    QCheckBox* replace_;
+    QLabel* trouble_;
+    QPushButton* close_;
+    QPushButton* deliver_;
+    std::int64_t job_ = 0; // that is under way
+    std::vector<deliver::Planned> running_;
+};
+
+} // namespace app

@@ -1,0 +1,33 @@
+// The project from one place to another, track by track and together, in little memory.
+#pragma once
+
+#include "deliver/order.h"
+#include "mix/mixer.h"
+
+#include <functional>
+
+namespace deliver {
+
+// A clip as it is heard but for its track's gain and pan: with its gain, fades and channels; mono where the source
+// is. Keeps what it refers to. Fails where the clip cannot be heard.
+Result<sound::Blocks> loopBlocks(const project::LaidPtr& laid, project::ClipId clip, const std::stop_token& stop);
+
+// The click on the project's beats, over a span, as loud as the project has it.
+sound::Blocks clickBlocks(const project::LaidPtr& laid, const Span& span);
+
+// Where mixed blocks go. `tracks`: of every track of the project, null where it is not heard; interleaved to stereo
+// audio, all from frame `at` of the span on. Fails to end it.
+struct Mixed {
+    Frames at;
+    std::vector<const sound::Audio*> tracks;
+    const sound::Audio* mix = nullptr; // the sum of the tracks
+};
+using TakeMixed = std::function<Result<void>(const Mixed&)>;
+
+// Renders and mixes all that is heard, block by block, each clip once. What cannot be heard is named in `problems`,
+// and the others are mixed all the same. Memory: about a minute of every clip that sounds at once. Fails when
+// cancelled, when rendering does, and as `take` does. Any thread; takes time.
+Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector<std::string>& problems,
+                     const TakeMixed& take, const base::Progress& progress = {});
+
+} // namespace deliver

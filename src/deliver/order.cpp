@@ -1,0 +1,167 @@
+#include "deliver/order.h"
+
+#include "metre/tempo.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <fmt/format.h>
+
+namespace deliver {
+
+namespace fs = std::filesystem;
+using metre::Beats;
+
+namespace {
+
+constexpr std::array<std::pair<What, const char*>, 6> whatWords{{{What::Loops, "loops"},
+                                                                 {What::Stems, "stems"},
+                                                                 {What::Mix, "mix"},
+                                                                 {What::Click, "click"},
+                                                                 {What::Map, "map"},
+                                                                 {What::Proof, "proof"}}};
+
+// The same part of the same source with the same settings, at one and the same tempo: where it lies may make it a
+// frame longer or shorter, and no more.
+bool soundTheSame(const project::LaidClip& a, const project::LaidClip& b) {
+    project::Clip there = *a.clip;
+    there.id = b.clip->id;
+    there.at = b.clip->at;
+    if (!(there == *b.clip) || a.source != b.source) return false;
+    return !a.time().stretched || (a.time().steadyTempo && a.time().steadyTempo == b.time().steadyTempo);
+}
+
+// Bits a second of lossy kinds, about: what quality 6 of each comes to, and what the others do.
+double bitsASecond(const Order& order, int rate, int channels) {
+    if (!sound::isLossy(order.kind)) {
+        const int bytes = order.depth == sound::Depth::Int16 ? 2 : order.depth == sound::Depth::Int24 ? 3 : 4;
+        const double packed = order.kind == sound::FileKind::Flac ? 0.6 : 1;
+        return 8.0 * bytes * rate * channels * packed;
+    }
+    return (40'000 + 15'000 * order.quality) * channels;
+}
+
+std::int64_t bytesOf(const Order& order, const project::Laid& laid, Frames frames, int channels) {
+    const double seconds = double(frames.value) / laid.project().rate;
+    return std::llround(seconds * bitsASecond(order, rateOf(laid, order), channels) / 8) + 1000;
+}
+
+} // namespace
+
+const std::vector<What>& allWhat() {
+    static const std::vector<What> all{What::Loops, What::Stems, What::Mix, What::Click, What::Map, What::Proof};
+    return all;
+}
+
+const char* whatWord(What what) {
+    return whatWords[static_cast<std::size_t>(what)].second;
+}
+
+std::optional<What> whatFromWord(const std::string& word) {
+    for (const auto& [what, text] : whatWords)
+        if (word == text) return what;
+    return std::nullopt;
+}
+
+int rateOf(const project::Laid& laid, const Order& order) {
+    return sound::rateIn(order.kind, order.rate.value_or(laid.project().rate));
+}
+
+bool isHeard(const project::Laid& laid, std::size_t track) {
+    const auto clips = laid.onTrack(track);
+    return std::any_of(clips.begin(), clips.end(), [](const project::LaidClip& c) {
+        return c.source && c.chain.heard && !c.time().parts.empty();
+    });
+}
+
+Result<Span> spanOf(const project::Laid& laid, const Order& order) {
+    const project::Project& p = laid.project();
+    constexpr double hair = 0.02; // beats: what reaches so little into a bar does not sound there
+    const int fromBar = order.fromBar.value_or(1);
+    int toBar = order.toBar.value_or(0);
+    if (!order.toBar) {
+        Beats last = laid.end();
+        // A clip that ends on a bar line does not sound in the bar that begins there.
+        toBar = std::max(fromBar, p.metre.barAt(last - Beats(hair)));
+        if (laid.clips().empty()) return base::problem("There is nothing on the page to deliver yet.");
+    }
+    if (toBar < fromBar)
+        return base::problem(
+            fmt::format("From bar {} to bar {} there is nothing: the range is empty.", fromBar, toBar));
+    Span span;
+    span.from = p.metre.startOfBar(fromBar);
+    span.to = p.metre.startOfBar(toBar + 1);
+    const Seconds begins = p.tempo.secondsAt(span.from);
+    const Seconds ends = p.tempo.secondsAt(span.to) + order.tail;
+    if (ends - begins > longestDelivery)
+        return base::problem(fmt::format("From bar {} to bar {} is {:.1f} hours; {:.0f} can be delivered at once.",
+                                         fromBar, toBar, (ends - begins).value / 3600,
+                                         longestDelivery.value / 3600));
+    span.first = metre::toFrames(begins, p.rate);
+    span.length = metre::toFrames(ends, p.rate) - span.first;
+    return span;
+}
+
+Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order) {
+    std::vector<Planned> files;
+    const project::Project& p = laid.project();
+    DifferentNames names;
+    const std::string title = safeName(order.title.empty() ? "project" : order.title);
+    const auto wants = [&](What what) {
+        return std::find(order.what.begin(), order.what.end(), what) != order.what.end();
+    };
+    const auto add = [&](What what, const std::string& name, const char* ending, std::int64_t bytes) -> Planned& {
+        Planned file;
+        file.what = what;
+        file.file = order.folder / (names.different(name, ending) + ending);
+        std::error_code ignored;
+        file.exists = fs::exists(fs::symlink_status(file.file, ignored));
+        file.bytes = bytes;
+        files.push_back(std::move(file));
+        return files.back();
+    };
+    const char* ending = sound::kindEnding(order.kind);
+    if (wants(What::Loops)) {
+        std::vector<const project::LaidClip*> loops;
+        for (const project::ClipId id : order.clips) {
+            const project::LaidClip* clip = laid.find(id);
+            if (clip == nullptr || !clip->source) continue;
+            if (std::any_of(loops.begin(), loops.end(),
+                            [&](const auto* other) { return soundTheSame(*other, *clip); }))
+                continue;
+            loops.push_back(clip);
+            const auto name = nameOf(*clip, static_cast<int>(loops.size()), order.pattern);
+            if (!name) return tl::unexpected(name.error());
+            add(What::Loops, *name, ending, bytesOf(order, laid, clip->time().length, clip->source->facts.channels))
+                .clip = id;
+        }
+        // A pattern is wrong whether there are clips or not.
+        if (loops.empty() && order.pattern.empty()) return base::problem("The name pattern is empty.");
+    }
+    const bool ranged = wants(What::Stems) || wants(What::Mix) || wants(What::Click) || wants(What::Map);
+    if (ranged && (!laid.clips().empty() || order.toBar)) {
+        const auto span = spanOf(laid, order);
+        if (!span) return tl::unexpected(span.error());
+        const std::int64_t bytes = bytesOf(order, laid, span->length, 2);
+        if (wants(What::Stems)) {
+            int number = 0;
+            for (std::size_t t = 0; t < p.tracks.size(); ++t)
+                if (isHeard(laid, t))
+                    add(What::Stems, safeName(fmt::format("{}_stem_{:02}_{}", title, ++number, p.tracks[t]->name)),
+                        ending, bytes)
+                        .track = t;
+        }
+        if (wants(What::Mix)) add(What::Mix, safeName(title + "_mix"), ending, bytes);
+        if (wants(What::Click)) add(What::Click, safeName(title + "_click"), ending, bytes);
+        if (wants(What::Map)) add(What::Map, safeName(title + "_tempo_map"), ".mid", 1000);
+    }
+    if (wants(What::Proof) && !laid.clips().empty()) {
+        const auto each = static_cast<std::int64_t>(laid.clips().size());
+        add(What::Proof, safeName(title + "_proof"), ".html", 4000 + 6000 * each);
+        add(What::Proof, safeName(title + "_proof"), ".csv", 500 + 200 * each);
+    }
+    if (files.empty()) return base::problem("There is nothing to deliver yet.");
+    return files;
+}
+
+} // namespace deliver
