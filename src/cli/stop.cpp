@@ -1,5 +1,6 @@
 #include "cli/stop.h"
 
+#include <chrono>
 #include <csignal>
 #include <ctime>
 #include <unistd.h>
@@ -28,12 +29,20 @@ StopOnSignal::StopOnSignal() {
     pthread_sigmask(SIG_BLOCK, &signals, nullptr);
     watcher_ = std::jthread([this, signals](const std::stop_token& end) {
         const timespec wait{0, 20'000'000};
+        std::chrono::steady_clock::time_point first;
         while (!end.stop_requested()) {
             const int signal = sigtimedwait(&signals, nullptr, &wait);
             if (signal <= 0) continue;
-            if (signal_ != 0) _exit(128 + signal);
-            signal_ = signal;
-            source_.request_stop();
+            const auto now = std::chrono::steady_clock::now();
+            if (signal_ == 0) {
+                signal_ = signal;
+                first = now;
+                source_.request_stop();
+            } else if (now - first > std::chrono::seconds(1)) {
+                // Asked again by somebody who has waited. Before that it is the same wish, come twice: what is half
+                // written is being removed.
+                _exit(128 + signal);
+            }
         }
     });
 }

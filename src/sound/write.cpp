@@ -217,7 +217,7 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
     if (!kind) return fail("its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3");
     int format = formatFor(*kind, as.depth);
     const std::int64_t sampleBytes = as.depth == Depth::Int16 ? 2 : as.depth == Depth::Int24 ? 3 : 4;
-    const bool large = length.value * channels * sampleBytes > 4'000'000'000LL;
+    const bool large = length.value * channels * sampleBytes > as.largeFrom;
     if (large && *kind == FileKind::Wav) format = SF_FORMAT_RF64 | (format & SF_FORMAT_SUBMASK);
     if (large && *kind == FileKind::Aiff) return fail("AIFF holds no more than 4 GB; WAV does");
     std::error_code ignored;

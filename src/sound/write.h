@@ -61,6 +61,8 @@ struct WriteAs {
     LoopInfo loop;                          // into WAV: sampler and loop chunk
     std::vector<CuePoint> cues;             // into WAV, with names, and AIFF
     std::optional<TimeReference> reference; // into WAV and RF64
+    // A WAV of so many bytes of samples becomes an RF64: its own length field holds little more.
+    std::int64_t largeFrom = 4'000'000'000;
     base::Existing existing = base::Existing::Refuse;
 };
 
