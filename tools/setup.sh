@@ -13,7 +13,7 @@ run_packages=(qt6-qpa-plugins libgl1-mesa-dri)
 virtual_display_packages=(xvfb xauth)
 test_packages=(
   libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev libaubio-dev libqm-dsp-dev libsmf-dev
-  jackd2 locales ffmpeg sox mediainfo python3-mutagen xdotool clang-format clang-tidy
+  jackd2 locales ffmpeg sox mediainfo python3-mutagen desktop-file-utils appstream shared-mime-info xdotool clang-format clang-tidy
 )
 
 install_missing() {

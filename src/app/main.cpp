@@ -7,6 +7,7 @@
 
 #include <CLI/CLI.hpp>
 #include <QApplication>
+#include <QIcon>
 #include <cstdio>
 
 namespace {
@@ -44,6 +45,8 @@ int main(int argc, char** argv) {
     QApplication::setApplicationName("patient-metre");
     QApplication::setApplicationVersion(PM_VERSION);
     QApplication::setApplicationDisplayName("Patient Metre");
+    QGuiApplication::setDesktopFileName("org.patientmetre.PatientMetre");
+    QApplication::setWindowIcon(QIcon(":/patient-metre.png"));
     QApplication::setStyle("Fusion");
     app::loadFonts();
     const app::Preferences preferences = app::loadPreferences();
