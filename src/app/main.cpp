@@ -8,6 +8,8 @@
 #include <CLI/CLI.hpp>
 #include <QApplication>
 #include <QIcon>
+#include <QLocale>
+#include <QTranslator>
 #include <cstdio>
 
 namespace {
@@ -20,6 +22,7 @@ struct Arguments {
     std::string select;
     std::string dialog;
     bool lamp = false;
+    bool printKeys = false;
 };
 
 } // namespace
@@ -34,6 +37,7 @@ int main(int argc, char** argv) {
     parser.add_option("--size", arguments.size, "Size of the window")->type_name("WxH");
     parser.add_option("--select", arguments.select, "Select the first clip whose source's name begins so");
     parser.add_option("--dialog", arguments.dialog, "With --shot: the dialog to open and show, by its menu action");
+    parser.add_flag("--print-keys", arguments.printKeys, "Print every key, as the help lists them, and end");
     parser.add_flag("--lamp", arguments.lamp, "Dark: by lamplight");
     try {
         parser.parse(argc, argv);
@@ -52,7 +56,20 @@ int main(int argc, char** argv) {
     const app::Preferences preferences = app::loadPreferences();
     app::setTheme(arguments.lamp || preferences.lamp ? app::Theme::Lamp : app::Theme::Paper);
 
+    // A translation beside the program, or where it is installed; the words of the product need none.
+    QTranslator translator;
+    const QString beside = QCoreApplication::applicationDirPath();
+    for (const QString& folder : {beside + "/translations", beside + "/../share/patient-metre/translations"})
+        if (translator.load(QLocale(), "patient-metre", "_", folder)) {
+            QCoreApplication::installTranslator(&translator);
+            break;
+        }
+
     app::MainWindow window(play::openOutput(project::Project{}.rate, preferences.output));
+    if (arguments.printKeys) {
+        std::fputs(app::keysAsMarkdown(window.allKeys()).toUtf8().constData(), stdout);
+        return 0;
+    }
     // A picture does not depend on how the window was left.
     if (arguments.size.empty() && arguments.shot.empty()) window.restoreWindow();
     const auto cross = arguments.size.find('x');

@@ -62,6 +62,8 @@ struct Wanted {
     std::optional<std::vector<hear::Onset>> onsets =
         {}; // where they are known, in the audio's own frames; none: heard
     bool truePeak = true;
+    // The same audio, where it lies in memory: with the onsets known, none of it need be converted for listening.
+    const sound::Audio* audio = nullptr;
 };
 
 // Measures audio in little memory; an empty block ends it before its length. Fails as the making of the blocks

@@ -410,7 +410,8 @@ TEST(Commands, OneTableFeedsMenusKeysAndTheMenuAtThePointer) {
     EXPECT_TRUE(commands->action("fitToBars")->isEnabled());
     w.session().document().select({});
     EXPECT_FALSE(commands->action("fitToBars")->isEnabled());
-    EXPECT_EQ(commands->keys().filter("Ctrl+K").size(), 1);
+    const auto listed = commands->keys();
+    EXPECT_EQ(std::count_if(listed.begin(), listed.end(), [](const auto& k) { return k.key == "Ctrl+K"; }), 1);
 }
 
 TEST(Commands, ARightClickOnAClipSelectsItAndOffersWhatCanBeDone) {

@@ -747,8 +747,11 @@ void MainWindow::viewCommands(CommandList& list) {
         },
         [] { return theme() == Theme::Lamp; });
     list.menu(tr("&Help"));
-    list.add("keys", tr("&Keys"), standard(QKeySequence::HelpContents), Needs::Nothing, OnBar,
-             [this] { showShortcuts(); });
+    list.add("firstSteps", tr("&First steps"), standard(QKeySequence::HelpContents), Needs::Nothing, OnBar,
+             [this] { showHelp(HelpPage::FirstSteps); });
+    list.add("words", tr("&Words"), {}, Needs::Nothing, OnBar, [this] { showHelp(HelpPage::Words); });
+    list.add("keys", tr("&Keys"), keys(Qt::SHIFT | Qt::Key_F1), Needs::Nothing, OnBar,
+             [this] { showHelp(HelpPage::Keys); });
     list.add("about", tr("&About Patient Metre"), {}, Needs::Nothing, OnBar, [this] { showAbout(); });
 }
 

@@ -74,15 +74,13 @@ void Commands::refresh(const std::function<bool(Needs)>& can, const QString& und
     }
 }
 
-QStringList Commands::keys() const {
-    QStringList lines;
+std::vector<Commands::Keyed> Commands::keys() const {
+    std::vector<Keyed> list;
     for (const Command& c : table_)
-        if (!c.keys.isEmpty()) {
-            QString text = c.text;
-            lines << QStringLiteral("%1   %2").arg(c.keys.front().toString(QKeySequence::NativeText),
-                                                   text.remove('&'));
-        }
-    return lines;
+        if (!c.keys.isEmpty() && !c.keys.front().isEmpty())
+            list.push_back({QString(c.menu).remove('&'), c.keys.front().toString(QKeySequence::NativeText),
+                            QString(c.text).remove('&').remove(QStringLiteral("…"))});
+    return list;
 }
 
 QAction* Commands::action(const QString& name) const {

@@ -89,8 +89,13 @@ class Commands : public QObject {
     void fill(QMenu& menu, Offer place) const;
     // Which can be given, and which are on; what undo and redo would do, by name.
     void refresh(const std::function<bool(Needs)>& can, const QString& undo, const QString& redo);
-    // "Ctrl+I   Import…", a line each.
-    QStringList keys() const;
+    // Those that have keys: the menu that has it, its first key, what it does.
+    struct Keyed {
+        QString menu;
+        QString key;
+        QString does;
+    };
+    std::vector<Keyed> keys() const;
     QAction* action(const QString& name) const;
     const std::vector<Command>& table() const { return table_; }
 

@@ -482,16 +482,32 @@ void MainWindow::askMap() {
     dialog->open();
 }
 
-void MainWindow::showShortcuts() {
-    QStringList lines = commands_->keys();
-    lines << tr("1 – 9   to that section from the next bar line on; with Alt at once")
-          << tr("Left, Right   play position by one grid step")
-          << tr("Ctrl+Left, Ctrl+Right   select the clip before or after")
-          << tr("Alt while dragging   free of the grid; Ctrl   copies")
-          << tr("Edge of a clip   upper third repeats, middle trims, lower third stretches")
-          << tr("Wheel over a figure   turns it; with Shift finer")
-          << tr("Ctrl+wheel on the bars   zoom; Shift+wheel   scroll sideways");
-    message_->show(tr("Keys"), lines, false);
+std::vector<HelpPage::Key> MainWindow::allKeys() const {
+    std::vector<HelpPage::Key> all;
+    for (const Commands::Keyed& key : commands_->keys())
+        all.push_back({key.menu, key.key, key.does});
+    const auto byHand = handKeys();
+    all.insert(all.end(), byHand.begin(), byHand.end());
+    return all;
+}
+
+// A page beside the others while it is open.
+void MainWindow::showHelp(HelpPage::Part part) {
+    if (help_ == nullptr) {
+        help_ = new HelpPage(allKeys(), pages_);
+        pages_->addWidget(help_);
+        tabs_->addTab(tr("Help"));
+        connect(help_, &HelpPage::closed, this, [this] {
+            tabs_->setCurrentIndex(0);
+            tabs_->removeTab(tabs_->count() - 1);
+            pages_->removeWidget(help_);
+            help_->deleteLater();
+            help_ = nullptr;
+            bars_->setFocus();
+        });
+    }
+    tabs_->setCurrentIndex(tabs_->count() - 1);
+    help_->show(part);
 }
 
 void MainWindow::showAbout() {

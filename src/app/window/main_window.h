@@ -1,6 +1,7 @@
 // The main window: menu bar, head strip, shelf, page, bench, status line.
 #pragma once
 
+#include "app/help/help_page.h"
 #include "app/session/session.h"
 #include "app/window/commands.h"
 
@@ -32,6 +33,8 @@ class MainWindow : public QMainWindow {
 
     Session& session() { return session_; }
     BarsView& bars() { return *bars_; }
+    // Every key, as the help lists them.
+    std::vector<HelpPage::Key> allKeys() const;
     // Where it stood and how it was divided the last time.
     void restoreWindow();
     // Selects the first clip whose source's name begins so, as soon as there is one.
@@ -92,7 +95,7 @@ class MainWindow : public QMainWindow {
     void saveThen(std::function<void()> afterwards);
     void askSaveAs(std::function<void()> afterwards);
     void whenSafe(const QString& what, std::function<void()> done);
-    void showShortcuts();
+    void showHelp(HelpPage::Part part);
     void showAbout();
     void offerRecovery();
 
@@ -110,6 +113,7 @@ class MainWindow : public QMainWindow {
     QStackedWidget* pages_;
     SourcesPage* sources_;
     StrainPage* strain_;
+    HelpPage* help_ = nullptr; // while it is open
     QLabel* snapLabel_;
     QComboBox* snap_;
     QComboBox* newSources_;

@@ -1,0 +1,5618 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" sourcelanguage="en">
+<context>
+    <name>QObject</name>
+    <message>
+        <source>Sections</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre · key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>missing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> held</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>several rules</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · track&apos;s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>L</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>R</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drop loops, samples or stems here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>or bring them in with Ctrl+I. Each gets a track of its own,
+fitted to the project&apos;s tempo by its name or tag, or by what is heard.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>   copy</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Copy clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Copied to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Moved to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>
+%1 times round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 s %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fade out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1   %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of %1 – %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 selected: turn the wheel over it, or press Enter to say by how much</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move section</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 comes here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is track %2 now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop %1 – %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The audio is missing:
+%1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 first downbeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>pick-up</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>quarters</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>eighths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>sixteenths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>On the grid – bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As it is placed – bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The grid follows it – bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As it would lie from bar 1 on – bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>±%1 ms · ○ before ● after</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>on %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms late of %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms early of %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a clip, or a source on the shelf:
+its recording, its beats and where they land are shown here.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted loops</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stems, a track each</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mix</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo map (MIDI)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof (page and table)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 kB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 MB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 GB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>on the bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>on figures</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>on the rails</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 – 9</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To that section from the next bar line on; with Alt at once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Left, Right</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play position by one grid step</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ctrl+Left, Ctrl+Right</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select the clip before or after</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Alt while dragging</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Free of the grid; Ctrl copies</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Edge of a clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Upper third repeats, middle trims, lower third stretches</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Out of the window</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip dragged there is handed over as a fitted file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ctrl+wheel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Zoom; Shift+wheel scrolls sideways</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Wheel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turns it; with Shift finer</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Types it; Escape takes it back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Shift while dragging a knob</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ten times slower, free of onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 by name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 by tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not read yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>played free</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>gone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>cannot be read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one hit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>maybe %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms early</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms late</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>keep project time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>stay as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slices</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fixed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the clip&apos;s own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>from its track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>from the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it leads</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no beat is known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mono</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>left</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>right</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>swapped</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>stereo</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Audition</name>
+    <message>
+        <source>%1 is not there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::AuditionPanel</name>
+    <message>
+        <source>Hear what is picked, or stop it (A)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted to the project&apos;s tempo; else as it was recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It goes round until something else is picked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Auto</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Whatever is picked is heard at once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In the project&apos;s key as well, where both keys are known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>At once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>While the project plays, it does not wait for the next bar line</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Level of the audition</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing is picked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick a file: it is heard at once.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · being read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>being read</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::AuditionWave</name>
+    <message>
+        <source>What is picked, as a waveform</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Press: it is heard from there (Left and Right by a second)</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Autosave</name>
+    <message>
+        <source>The autosave failed, and is tried again. %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::BarsView</name>
+    <message>
+        <source> · Enter takes it, Esc takes it back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo from %1 on, in BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo %1 BPM from %2 on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By how much the range&apos;s tempo changes: −6, +2.5 or 110 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By how much the tempo of all of it changes: −6, +2.5 or 110 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is neither a number of BPM, such as −6, nor a percentage, such as 110 %.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo is %1 % of what it was</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo is %1 BPM %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>slower</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>faster</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>section %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name of the section at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Section</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre and key from bar %1 on, such as 3/4, D minor, or 3/4 D minor; “no key” ends the key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is neither a metre, such as 3/4, nor a key, such as D minor.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre and key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>From bar %1 on: %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name of the track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rename track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete tempo point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete section</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete change</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing changes at bar %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>new track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1   %2 files one after the other</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1   %2 files, each on a track of its own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is not a file on this machine.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not everything can be brought in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let go before it was fitted: drag it out again, it is ready now.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 handed out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loops handed out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Right edge of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Left edge of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>repeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>trim</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>stretch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Upper third repeats, middle trims, lower third stretches.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Above it trims, in the lower third it stretches.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drag to fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drag to fade out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drag to move, with Ctrl to copy, with Alt free of the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drag along the bars and up or down · wheel turns it · double click types it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double click makes a point · drag selects a range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click: play goes there at the next bar line, with Shift at once · drag moves it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double click makes a section</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double click changes metre or key from that bar on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Solo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Gain of the track in dB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Track gain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a gain in decibels.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pan of the track, −100 left to 100 right</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pan</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a place between −100 (left) and 100 (right).</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 BPM over the range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars: tracks and clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing is selected.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Moved to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>locked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The whole piece: click or drag to look elsewhere.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click: play from here. Drag: loop range.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Bench</name>
+    <message>
+        <source>Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click: fold the Bench, or open it (B)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scrolls both rails</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What is known of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Card: settings of the selection</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The click is moved; the source stays as it is until it is used.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>B opens</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>B folds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing is selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> (%1)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, no beat is known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a clip or a source to work on it here.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 · %2 kHz %3 · %4 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mono</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>stereo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · played free</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source> · set of %n</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>app::ByEar</name>
+    <message>
+        <source>Hear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Plays the source as recorded, unstretched, from where one is (Shift+Space)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A click on its beats while it is heard as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes round between the marks; drag them while it does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the click, to be tried by ear: the project is left alone until it is used. Wheel: ±0.1, with Shift ±0.01. In the rails: Up and Down, with Ctrl ±1, with both half and double.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The source has this tempo, and its beats where the click is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The click goes back to the source&apos;s own beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded – seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempos lie between 20 and 400 BPM.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo by ear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is %2 BPM, by ear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 taps; from the fourth on they count.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 tapped: %2 BPM · %3. Pick it among the readings to use it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Card</name>
+    <message>
+        <source>Method</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Compare</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the source in BPM. Wheel: ±1, with Shift ±0.1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats in the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats from the first downbeat to the end: says the tempo from the length.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat, in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat, in seconds into the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Transpose, in semitones</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Up or down by semitones; with Shift, by cents. 1.5, 1 st 50 ct or 150 ct can be typed.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Gain of the clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Gain in decibels</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Transpose</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep formants</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A voice that is transposed keeps its colour; not on Tape</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Formants</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Gain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By how much of its length a clip is stretched, and what becomes of its tempo, where it begins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number of beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a time in seconds.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a gain in decibels.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number of semitones between −24 and 24.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mixed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Several methods</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fills its beats at every tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Starts on its beat; the length stays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keeps its seconds, whatever the tempo does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sensitivity of onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Which onsets cut slices: 0 % the strongest only, 100 % all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sensitivity</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a percentage</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follows the project&apos;s key, by the shorter way; struck sounds never do</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Relatives</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Also from minor into the relative of a major key, and back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Relative keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its level as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Peak</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>True peak to −1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loud</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Integrated loudness to −16 LUFS (EBU R 128)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Normalise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Quieten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turns the noise that lies under it down, gently</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Noise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Channels</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>L</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turns the left channel upside down</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>R</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turns the right channel upside down</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Flip phase</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in, in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in, in seconds; wheel: 0.05 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out, in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out, in seconds; wheel: 0.05 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a length in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fades</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How often it goes round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a number of repeats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes round from this beat of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What goes round begins at this beat of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes round up to this beat of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What goes round ends at this beat of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes round from</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes round up to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begins at this beat of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Which beat of its source the clip begins with; it stays where it is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Offset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begins at</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name of the clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name; several clips are numbered. Empty: as the source is called</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Refuses every edit (Ctrl+K)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Unlock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Is not heard (M)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tint</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Another tint for it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>· from several places</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>· %1, not following</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as its source</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::CompareRow</name>
+    <message>
+        <source>Compare with</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What the selected clips are compared with</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hears the other, as loud as this (X)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard as it is set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard as soon as it is rendered: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard now: %1, turned by %2 dB to be as loud</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::DeliverSheet</name>
+    <message>
+        <source>Deliver</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Files that will be written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>About</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Replace the files that are there already</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Write these files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Choose…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Choose the folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name pattern of the loops</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>{name}, {bpm}, {key}, {track}, {beats} and {number} are filled in.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Format</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>24 bit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>16 bit, dithered</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>32 bit float</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Quality</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>quality 0, smallest</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>quality 10, best</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>quality %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sample rate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Level</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as it is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no higher than −1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>peak to −1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loudness to −16 LUFS</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>True peak and loudness as EBU R 128 measures them. Mix and stems get one gain, so that the stems still add up to the mix.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo, key, beats and place written into the files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Names</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Folder for what is delivered</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>From bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the end of bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tail in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and a tail of</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stems, mix</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is no bar.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is no number of seconds.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 file · %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 files · %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tick what is to be delivered.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Say into which folder.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Some of these names are taken. Tick the box to replace those files, or choose another folder or pattern.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds no %2 kHz: it will be at %3 kHz.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Deliver %1 files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>is there already</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>waits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delivered</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Document</name>
+    <message>
+        <source>What led is gone; the tempo stays as it was.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Taken back: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Done again: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recover</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::EntryModel</name>
+    <message>
+        <source>It was not there when it was last looked for.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::FilterStrip</name>
+    <message>
+        <source>What is looked for</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>± %1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Within %1 % of the project&apos;s tempo, of its half or of its double</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>related key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In the project&apos;s key, or in one closely related by the circle of fifths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>favourites</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Only favourites</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>This kind of sound</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>major</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In a major key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>minor</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In a minor key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Of which no key is known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Limits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Exact limits and the order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slowest tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>any</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fastest tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>halves and doubles too</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>any key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How the key goes with that</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>same</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>related</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Shortest, in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Longest, in seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>by name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>what goes with the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>by tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>by key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>by kind</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>by length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>only what is there and whole</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Seconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One of your own tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::FoldersPage</name>
+    <message>
+        <source>Folders</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show only names that hold this</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Only names with…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>kind</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Files of the folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add folder…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A folder of loops and samples, looked through with all that lies in it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scan again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take out of the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No folder yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 to read</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::HeadStrip</name>
+    <message>
+        <source>Project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project tempo in beats a minute. Wheel: ±1, with Shift ±0.1. Double click: type it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What sets the tempo: the project itself, or one recording that everything else follows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Led by</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre. Wheel: beats in a bar. Double click: type it, such as 3/4.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key of the project. Wheel: by semitones. Double click: type it, such as D minor; “none” ends it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Output gain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Gain of the output: on all that is heard, not on what is delivered.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to the beginning (Home)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play or stop (Space)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop; again: back to the beginning</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeat the loop range (L)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click on every beat (C)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click on every beat (C). Wheel: how loud.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap the tempo (T)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sources meet at</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bar · beat · part</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a key. Type one such as D minor, F# or Eb major.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a gain in decibels.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click %1 dB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tapped %1 BPM · %2 taps</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project tempo %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 leads: the tempo is its own, and everything follows it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo at which all sources together are stretched least: none is stretched yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo at which all sources together are stretched least. A recording leads: let it go first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo at which all sources together are stretched least: strained %1 % together there, %2 % now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use the meeting tempo, %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use the meeting tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No beat is known of it: the project&apos;s tempo stays.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::HelpPage</name>
+    <message>
+        <source>Parts of the help</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First steps</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Words</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Search the keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>type what you want to do, or a key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What it does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In the menu</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to the bars (Escape)</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::ImportReport</name>
+    <message>
+        <source>What came in, file by file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Change readings</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All readings of all sources, on their page</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close this message (Escape)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and %1 more, on the page Sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n files are equally long. Were they recorded together?</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Keep together</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A set: heard on its sum, one beat map for all, together to the sample</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>taken back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 by %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use this reading instead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Choose reading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Twice the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let it lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project takes its tempo, and it plays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Leave it at its own tempo and pitch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch it to the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::InProjectPage</name>
+    <message>
+        <source>Sources in the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Every loop, sample or stem that you bring in is listed here, with its tempo and where that is known from.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one hit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>played free · %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 beats · %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>missing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>set of %n · </source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Jobs</name>
+    <message>
+        <source>There is not enough memory for it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::LevelBar</name>
+    <message>
+        <source>%1: %2. Drag or turn; a double click goes back</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::LibraryDesk</name>
+    <message>
+        <source>The library was begun anew</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is no longer looked through; its files are where they were.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No folder is in the library yet: add one.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scanning %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scanning folders</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The folders could not be scanned</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 of %2 files could not be read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 files in the library&apos;s folders: %2 new, %3 changed, %4 gone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cancelled: %1 files were read and are kept.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::LibraryPage</name>
+    <message>
+        <source>Search the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Search name, tag, key, kind</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Files in the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add folder…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A folder of loops and samples, looked through with all that lies in it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scan again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Read what is new or changed in the library&apos;s folders</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name a folder of loops and samples: each file in it is listened to once, and then found here by name, tempo, key and kind.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A folder for the library; all within it is looked through</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 found</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 files</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::MainWindow</name>
+    <message>
+        <source>%1: one clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One clip selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;New project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Starting anew</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Open…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening another project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Open a &amp;recent one…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Save</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Save &amp;as…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add a &amp;folder to the library…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scan the &amp;library&apos;s folders again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bring all audio into the folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All audio lies in the project&apos;s folder now.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Find &amp;missing audio…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add to the li&amp;brary</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take a &amp;tempo map (MIDI)…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Deliver…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Preferences…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Quit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Edit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Undo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Redo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cu&amp;t</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Copy</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Paste at the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Delete</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One clip deleted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips deleted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select &amp;all clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select all &amp;others</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select what is on the same trac&amp;k</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select all of the same &amp;source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Import…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Half tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Double tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Round tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ta&amp;p its tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hear it as &amp;recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Follows the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop following</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 stays as long as it is now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 follows the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Keep together as a set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Part the s&amp;et</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select all of its set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Write tempo into the file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>F&amp;orget what was settled</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Split at the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Split</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice into &amp;parts…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice into parts</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Into how many equal parts?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice at &amp;onsets…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice at onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sensitivity in per cent: 0 cuts at the strongest only, 100 at all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turn their order round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turn round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mix up their order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mix up</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>E&amp;xtract as a source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Repeat…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How often does it go round?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Goes ro&amp;und</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Go round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim silence before it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim silence</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begins where it begins to sound</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begin at the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>End at the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Over how many seconds?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade and level</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade &amp;in…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade ou&amp;t…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cross over where they touch…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cross over</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>They cross over by equal power</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Normalise the peak to −1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Normalise the loudness to −16 LUFS</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take normalising back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loc&amp;k</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Unlock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Locked: edits leave it as it is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Unlocked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Mute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Name…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name and number them</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name; empty gives them their sources&apos; names again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Another &amp;tint</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tint</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bring to the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bring here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Moved to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move &amp;earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move &amp;later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move to the track a&amp;bove</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move to the track belo&amp;w</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fi&amp;t</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Fit to bars…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit to bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many bars shall the selected clips fill?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted to %1 bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit otherwise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch by &amp;percentage…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To how many per cent of its length as recorded?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to as &amp;recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded: neither stretched nor transposed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit to the project &amp;now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted to the project&apos;s tempo as it is now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 (time rule)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As its track says (time rule)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the &amp;key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In the key it was recorded in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Struck sounds, and those without a key, do not follow one.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follows the key: %1 semitones here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project has no key here that it could follow.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Also into the relative key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Relative keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>T&amp;rack</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;New track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>New track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>track %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Rename…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Duplicate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Duplicate track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Remo&amp;ve</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Remove track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move it &amp;up</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move it do&amp;wn</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Mute it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Solo it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Solo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Another &amp;tint for it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 for all of it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As the project says</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All tracks &amp;lower</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All tracks &amp;higher</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Te&amp;mpo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>T&amp;ype the project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Tap the project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo &amp;point here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick a point in the tempo&apos;s lane first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Hold from it on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Ramp to the next</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Faster or &amp;slower…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>S&amp;ection here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Metre or key here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips &amp;follow the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips fill their beats at every tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips stay as long as they are now, whatever the tempo does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1, where nothing else is said</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Play</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Play or stop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to the &amp;beginning</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Loop the range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop range around the &amp;selection</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>He&amp;ar what is picked on the shelf</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hear the &amp;other way (A|B)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Count &amp;in before playing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To section &amp;%1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To section %1 at once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Look for a sound &amp;device again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;View</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Page B&amp;ars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Page So&amp;urces</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Page S&amp;train</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Zoom &amp;in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Zoom &amp;out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show &amp;all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show the selection</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Follow the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Lanes over the bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Search the li&amp;brary</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Search the library within li&amp;mits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Shelf</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a clip or a source: the Bench opens with it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By &amp;lamplight</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Help</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;First steps</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Words</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;About Patient Metre</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straighten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Every beat lands</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Every bar lands; within it the playing stays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Every four bars land; within them the playing stays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place the source first: it leads where it lies.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pi&amp;ns</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Pin here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Next onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pre&amp;vious onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First &amp;downbeat here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The first downbeat of %1 is at %2 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The first downbeat is a beat later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The first downbeat is a beat earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat a beat &amp;later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat a beat &amp;earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Introduction before here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Introduction</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many bars come before this moment?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n bars of introduction</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Count otherwise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is now %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its beats were dotted ones (×1½)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>They were not (×⅔)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By ear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>L&amp;oop between the marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play the &amp;marked part alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The marked part alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Only what lies between the marks plays, round and round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tried click half as fast</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tried click twice as fast</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Use what was tried by ear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>N&amp;ame the pin…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock or unloc&amp;k</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Remove the pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Straight between these</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight from here &amp;to the last</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight from here, on and &amp;back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to what was heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Forget pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has the beats of its reading again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It was played &amp;free: find every beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It was played to a &amp;click: one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lay every &amp;beat on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lay every ba&amp;r on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lay every p&amp;hrase of four bars on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep the playing, at one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on quarters</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on eighths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on sixteenths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All of it in the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What is picked or marked, in the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One beat in the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead with &amp;one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead bar by bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead beat by beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Smooth the lead…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing leads yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Smooth the lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By how many milliseconds may a beat miss?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let the lead &amp;go</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hold at its mean tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hold</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo is the project&apos;s own, and one: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let it go, a little faster or slower…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The same feel, at another tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Per cent of its tempo:</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scale the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The same feel at %1 %; the recording follows like the others</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take project time &amp;here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take project time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It has the project&apos;s time where it lies, and follows from now on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n clips have the project&apos;s time where they lie</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Go to the tempo where all &amp;meet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pro&amp;ve all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the hit that is farthest o&amp;ff</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the &amp;next hit that is off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In time up to…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tolerance</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Up to how many milliseconds off a hit counts as in time:</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pages</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Snap</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>½ beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>¼ beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>New sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What a file that comes in does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take it again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drop audio on the bars · Space plays · double click a figure to type it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No hit was measured yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No hit is off by more than %1 ms.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Untitled</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Import audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All files (*)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Open a project: its folder, or the project.json in it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Projects (project.json)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Save the project as a folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Folder:</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project was not saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds other things already. Choose a new name; the project becomes a folder of that name.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not saved yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loses what was changed since the last save.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Save first</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lose changes</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stay</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Quitting</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing was opened or saved yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where may the missing audio lie? All folders within are looked through</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take tempo and metre from a Standard MIDI File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Standard MIDI Files (*.mid *.midi *.MID)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Help</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Patient Metre %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Brings loops, samples and stems to one tempo and one grid, and keeps their pitch.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Free software under the GNU General Public License, version 3 or later.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fonts: Inter and Metre Figures (from Vollkorn), under the SIL Open Font License.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a project that was never saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Patient Metre ended unexpectedly while working on %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recover it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovering</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::MessageBar</name>
+    <message>
+        <source>Details</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close this message (Escape)</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Meter</name>
+    <message>
+        <source>Output level</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Output level; click to forget an overload</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>silent</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Output over</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Output</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::OwnWordsEditor</name>
+    <message>
+        <source>Own tags, with commas between them</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tags: reed, dusk</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Notes</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep tags and notes (Enter)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Leave</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Leave them as they were (Escape)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mixed: what is typed takes their place</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::PreferencesSheet</name>
+    <message>
+        <source>Preferences</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Groups of preferences</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sound device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>whichever there is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>none: simulated, silent</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where the sound goes. A simulated one plays in real time, and nobody hears it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its rate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rate of the sound device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where it differs from the project&apos;s, what is played is converted on its way.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 frames</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Block</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Block of the sound device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How much sound it asks for at once: less answers sooner, more is safer on a busy machine. A sound server has its own.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Playing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Level of the click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Gain of the output</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a gain in decibels.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How loud the click on the beats is; the first of a bar is accented.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Output</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A gain on all that is heard, the click too; what is delivered has none of it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Count-in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars of click before it plays.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>This project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rate of the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sample rate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>At which everything is rendered and delivered. Changed, all audio is read anew from its files.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Time rule of the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What clips do when the tempo changes, where neither they nor their track say otherwise.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>New sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What comes in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It is fitted to the project&apos;s time; or stays as it was recorded; or the project takes the tempo of the first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>copied into the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>referred to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>When the project is saved: copied into its folder, which can then be moved; or left where it lies.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Empty it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Kept on disk</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What was decoded and fitted, %1 GB in %2, so that it is there at once the next time. All of it can be made again.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof and strain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>±%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In time up to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A hit that is farther off counts as early or late. Most ears let 10 ms pass.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bears</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is no number of per cent.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Up to so much longer or shorter a sound is stretched gently by each method; up to twice as much firmly. The meeting tempo spares what bears less.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Look</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Theme</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>paper</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>lamplight</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Paper is light; by lamplight it is dark.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::ProofSummary</name>
+    <message>
+        <source>%1 in time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 early</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 late</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 unread</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>nothing yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1. The hit that is farthest off is %2: press to go there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How what comes out of the clips lies on the grid, measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Proofs</name>
+    <message>
+        <source>in time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>early</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>late</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unread</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is nothing to prove yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · worst hit %1 ms %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Proving %n clips</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>app::RailsView</name>
+    <message>
+        <source>Move a pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat %1 at %2 s%3 · %4 BPM from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, on an onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pin to another beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat %1, at %2 · %3 BPM from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 to %2 s · %3 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>onset %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat %1 at %2 s · %3 BPM from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · before %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drag a knob · P pins here · double click names a pin · , . step through onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The source as recorded, and as it is heard on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No onset comes after this.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No onset comes before this.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Onset at %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Say the tempo first; then there are beats to pin.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pinned: %1 s is beat %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Remove pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n pins removed</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Move pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beat %1 at %2 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It is beat %1 now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Unlock pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Locked: nothing moves these pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Unlocked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick one pin to name.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name the pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What begins here: verse, break, weir. It shows over the bars.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight between</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight between the picked pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick the pin from which it is to be straight.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight to the end</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight from here to the last pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straight from this pin on, and before it</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::ReadingsList</name>
+    <message>
+        <source>Readings of the source&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not tapped yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>click to type it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>nothing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>  ·  %1 beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>  ·  weight %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>
+Sure %1. A click uses it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> A right click offers its other tempos.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Remembered</name>
+    <message>
+        <source>Nothing was remembered of these.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Forgotten what was settled for %1 sources.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::SelectionList</name>
+    <message>
+        <source>Selected clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>At</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Method</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, worst %1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Session</name>
+    <message>
+        <source>%1 could not be done</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>From the next bar line on at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>At %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 · %2 · %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There are no sections yet: double click in their lane makes one.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There are %1 sections.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing is selected.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One clip copied</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips copied</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One clip cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Paste</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pasted at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Audio could not be read from the disk</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Part of what lies in %1 was cut short, or its disk went; it is silent now. Open the project again to read it anew.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not everything could be fitted; playing tries it again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The sound device has gone (%1): playing silently.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Playing through %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening was cancelled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project was not opened</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 opened</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project opened, but not all of its audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovering</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovering was cancelled; it is offered again at the next start.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovered. Save it to keep it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovered, but not all of its audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It is no longer there, or another window has it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Saving %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Saving was cancelled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project was not saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Normalise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The audio of a selected clip is missing; its level cannot be measured.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Measuring levels</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 LUFS</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Brought to %1: %2 dB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips brought to %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select one clip whose audio is there: the part that it plays becomes a source of its own.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip is locked; unlock it first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Extracting a part of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The part was not extracted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Extract</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is a source of its own; the recording it comes from stays whole</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Reading the audio at %1 kHz</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The rate stays as it was.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sample rate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project is at %1 kHz</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not all of the audio could be read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing is missing.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Looking for missing audio in %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All of the missing audio was found</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 of %2 found; %3 still missing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Emptying the cache</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What was kept on disk is removed; it is made again as it is needed.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delivering</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delivering %1 files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 of %2 files written to %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delivery cancelled · </source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 samples were above full scale and were cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Handing out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not everything could be handed out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo map was not taken</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 says nothing of tempo or metre.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo map</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo is %1 now, as %2 has it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 tempos taken from %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo map was taken, but not all of it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Importing %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Importing and listening</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Import</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> The rest was cancelled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The import was cancelled; nothing came in.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing came in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 sources came in.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 came in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, %1 to look at</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Finding the tempo of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its tempo was not taken</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beat that is known: the project&apos;s tempo stays.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project&apos;s tempo is %1 now, as %2 has it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is in the library already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not everything was added to the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Adding to the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One loop added to the library: a right click there gives it tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loops added to the library: a right click there gives them tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listening to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listening again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listen again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listened to %1 sources again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is heard at %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No beat is heard between these tempos.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Finding the beats of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straighten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%1: %n pins follow the playing</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1 runs at one tempo, %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 leads: %2, no beat misses by more than %3 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one tempo, %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n tempos</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The tempo is the project&apos;s own already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let go</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo stays as it is, and is the project&apos;s own: Faster or slower scales it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>None of these has a tempo to write.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Writing tempos into files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Some tempos were not written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo was written into one file; its audio is unchanged.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempos were written into %1 files; their audio is unchanged.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Listening to %n sources together</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>They stay apart.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep together</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources are a set, heard at %1 on their sum</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources are a set; no beat is heard on their sum</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Nothing of this belongs to a set.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Listening to %n sources one by one</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Part the set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources go their own ways from where they are</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>No source is stretched: there is nothing to meet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Meet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All meet at %1: none is strained more than %2 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source> · %n count as half or double</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+</context>
+<context>
+    <name>app::Shelf</name>
+    <message>
+        <source>Where audio comes from</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Folders</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop hearing it	A</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hear it	A</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bring in at the play position	Enter</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take its tempo as the project&apos;s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No longer a favourite</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A favourite</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tags and notes…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show in its folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::SourceColumn</name>
+    <message>
+        <source>Straighten…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Find its beats, and lay the playing on them: as strictly as you say</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let it lead…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its beats become the project&apos;s tempo, and it plays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take project time here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It was played to this project: the project&apos;s tempo, where it lies, is its own. From then on it follows.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Readings – pick what the source is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick reading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Twice the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the whole number next to it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap while the source plays as recorded (Shift+T): the tempo stands among the readings</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listen for tempos from</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listen for tempos up to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listens between these tempos; one octave, 70 to 140 say, settles half and double</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listen between</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats between the marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars between the marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many lie between the marks in the ruler of the recording: its tempo follows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Marked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre of the source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its metre: 2 to 12 beats in a bar, or 6/8, 7/8, 9/8, 12/8. Wheel, or type it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its metre</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Taps are on bars, not on beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Which onsets count</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Which onsets count: the strongest alone on the left, all that were found on the right. Knobs, marks and steps hold to these.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n onsets count</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How strictly it is laid on its beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How strictly the playing is laid on its beats: 0 % keeps it as it was played, at one tempo. Wheel: ±5 %.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a percentage.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the playing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As it was played, at one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Laid on its beats to %1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a source with a tempo first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is now %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no whole number within 0.2 BPM.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Round tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listen between two tempos, the lower one first: 70 and 140, say.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number of bars.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number of beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats between marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 bars between the marks are %3 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 beats between the marks are %3 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow it by bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow it by phrases</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It leads…</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::SourcesModel</name>
+    <message>
+        <source>free</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not following the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>several</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its clips differ</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is not on the page</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 hits, median %3 ms, 95 % within %4 ms, worst %5, drift %6 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, pitch %1 cents</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unread</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>; %1 of %2 clips are being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Said</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Kind</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sure</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strain %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::SourcesPage</name>
+    <message>
+        <source>Filter the sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Filter by name, key, kind, tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half the tempo of the selected rows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Twice the tempo of the selected rows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Round</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The selected rows to the whole number next to each</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listen again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Listens to the selected rows again and uses what ranks highest</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Write into files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Writes tempo and key into the selected rows&apos; own files; the audio stays bit for bit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Whether the selected rows follow the project&apos;s tempo: off, they stay as long as they are</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo for the selected rows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep together</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop following</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources follow the project&apos;s tempo</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources stay as long as they are now</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Sources with their readings</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Every source gets a row here: what its name, its tag, the ear and its length say of its tempo, side by side. Drop audio to begin.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 of %2 sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 disagree</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Part</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Each of the selected rows goes its own way again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The selected rows were recorded together: one beat map for all of them</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 sources. %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Round tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The source is now %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 sources are now %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::StatusLine</name>
+    <message>
+        <source>Progress</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cancel this</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitting was cancelled; playing or changing something goes on with it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: waits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 of %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitting: %1 of %2 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::StrainPage</name>
+    <message>
+        <source>Sources, the most strained first</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project tempo %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>At %1, worst first</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 of it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>half</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>double</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Left out: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Point at a line to read it · click selects its source · drag the red line to try a tempo · wheel zooms</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::StrainPlot</name>
+    <message>
+        <source>Strain of each source at every project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project goes to the tempo at which all meet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>gentle</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>firm</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>hard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strain of each source at every project tempo, in per cent</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all meet here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tried</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No source is stretched yet. Bring in loops, and see here what each of them would suffer at every tempo of the project, and where all of them meet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 BPM · together %2 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 as %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::TempoPlot</name>
+    <message>
+        <source>The tempo as played, beat by beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo as played, beat by beat; dashed: as a whole. Double click: a pin on that beat.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no tempo is known yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tempo as played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat %1 · %2 BPM%3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · nothing played</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+</TS>

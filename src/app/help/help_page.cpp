@@ -1,0 +1,181 @@
+#include "app/help/help_page.h"
+
+#include "app/widgets/controls.h"
+#include "app/widgets/tokens.h"
+
+#include <QFile>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QPushButton>
+#include <QStackedWidget>
+#include <QTabBar>
+#include <QTextBlock>
+#include <QTextBrowser>
+#include <QTreeWidget>
+#include <QVBoxLayout>
+
+namespace app {
+
+HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(parent) {
+    setObjectName("helpPage");
+    tabs_ = new QTabBar(this);
+    tabs_->setObjectName("helpTabs");
+    tabs_->setAccessibleName(tr("Parts of the help"));
+    tabs_->setDrawBase(false);
+    tabs_->setExpanding(false);
+    for (const QString& part : {tr("First steps"), tr("Words"), tr("Keys")})
+        tabs_->addTab(part);
+    parts_ = new QStackedWidget(this);
+    parts_->addWidget(text(QStringLiteral(":/help/first-steps.md"), tr("First steps")));
+    parts_->addWidget(text(QStringLiteral(":/help/words.md"), tr("Words")));
+
+    auto* page = new QWidget(parts_);
+    search_ = new QLineEdit(page);
+    search_->setObjectName("helpSearch");
+    search_->setAccessibleName(tr("Search the keys"));
+    search_->setPlaceholderText(tr("type what you want to do, or a key"));
+    search_->setClearButtonEnabled(true);
+    search_->setMaximumWidth(320);
+    keys_ = new QTreeWidget(page);
+    keys_->setObjectName("helpKeys");
+    keys_->setAccessibleName(tr("Keys"));
+    keys_->setRootIsDecorated(false);
+    keys_->setIndentation(0);
+    keys_->setFrameShape(QFrame::NoFrame);
+    keys_->setSelectionMode(QAbstractItemView::NoSelection);
+    keys_->setFont(textFont(sizes::strong));
+    keys_->setHeaderLabels({tr("Key"), tr("What it does"), tr("In the menu")});
+    keys_->header()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
+    keys_->header()->setSectionResizeMode(1, QHeaderView::Stretch);
+    keys_->header()->setStretchLastSection(false);
+    keys_->header()->setSectionResizeMode(2, QHeaderView::ResizeToContents);
+    for (const Key& key : keys) {
+        auto* row = new QTreeWidgetItem(keys_, {key.key, key.does, key.menu});
+        row->setFont(0, textFont(sizes::strong, QFont::DemiBold));
+        row->setForeground(2, tokens().inkSoft);
+    }
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(14, 10, 14, 0);
+    column->setSpacing(8);
+    column->addWidget(search_);
+    column->addWidget(keys_, 1);
+    parts_->addWidget(page);
+
+    auto* close = button(tr("Close"), tr("Back to the bars (Escape)"), this);
+    close->setObjectName("helpClose");
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 2, sizes::margin, 2);
+    head->addWidget(tabs_);
+    head->addStretch(1);
+    head->addWidget(close);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    all->addLayout(head);
+    all->addWidget(parts_, 1);
+    connect(tabs_, &QTabBar::currentChanged, parts_, &QStackedWidget::setCurrentIndex);
+    connect(search_, &QLineEdit::textChanged, this, &HelpPage::filter);
+    connect(close, &QPushButton::clicked, this, &HelpPage::closed);
+}
+
+QWidget* HelpPage::text(const QString& resource, const QString& name) {
+    auto* browser = new QTextBrowser(this);
+    browser->setAccessibleName(name);
+    browser->setFrameShape(QFrame::NoFrame);
+    browser->setOpenLinks(false);
+    browser->setFont(textFont(14));
+    browser->document()->setDocumentMargin(18);
+    browser->document()->setDefaultFont(textFont(14));
+    QFile file(resource);
+    if (file.open(QIODevice::ReadOnly)) browser->setMarkdown(QString::fromUtf8(file.readAll()));
+    // Air between lines and paragraphs, and headings in the face of the figures.
+    for (QTextBlock block = browser->document()->begin(); block.isValid(); block = block.next()) {
+        QTextCursor cursor(block);
+        QTextBlockFormat format = block.blockFormat();
+        format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
+        format.setBottomMargin(9);
+        cursor.setBlockFormat(format);
+        if (format.headingLevel() == 0) continue;
+        cursor.select(QTextCursor::BlockUnderCursor);
+        QTextCharFormat heading;
+        heading.setFont(figureFont(26));
+        cursor.mergeCharFormat(heading);
+    }
+    QPalette colours = browser->palette();
+    colours.setColor(QPalette::Base, tokens().paper);
+    browser->setPalette(colours);
+    browser->moveCursor(QTextCursor::Start);
+    // Lines that are too long are hard to follow.
+    auto* page = new QWidget(this);
+    auto* row = new QHBoxLayout(page);
+    row->setContentsMargins(0, 0, 0, 0);
+    browser->setMaximumWidth(760);
+    row->addWidget(browser, 1);
+    row->addStretch(0);
+    return page;
+}
+
+void HelpPage::filter(const QString& words) {
+    const QStringList all = words.split(' ', Qt::SkipEmptyParts);
+    for (int i = 0; i < keys_->topLevelItemCount(); ++i) {
+        QTreeWidgetItem* row = keys_->topLevelItem(i);
+        const QString text = row->text(0) + ' ' + row->text(1) + ' ' + row->text(2);
+        row->setHidden(!std::all_of(all.begin(), all.end(),
+                                    [&](const QString& word) { return text.contains(word, Qt::CaseInsensitive); }));
+    }
+}
+
+void HelpPage::show(Part part) {
+    tabs_->setCurrentIndex(part);
+    if (part == Keys)
+        search_->setFocus();
+    else
+        tabs_->setFocus();
+}
+
+void HelpPage::keyPressEvent(QKeyEvent* event) {
+    if (event->key() == Qt::Key_Escape)
+        emit closed();
+    else
+        QWidget::keyPressEvent(event);
+}
+
+void HelpPage::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), tokens().paper);
+}
+
+std::vector<HelpPage::Key> handKeys() {
+    const auto on = [](const QString& place, const QString& key, const QString& does) {
+        return HelpPage::Key{place, key, does};
+    };
+    const QString bars = QObject::tr("on the bars");
+    const QString figures = QObject::tr("on figures");
+    const QString bench = QObject::tr("on the rails");
+    return {
+        on(bars, QObject::tr("1 – 9"), QObject::tr("To that section from the next bar line on; with Alt at once")),
+        on(bars, QObject::tr("Left, Right"), QObject::tr("Play position by one grid step")),
+        on(bars, QObject::tr("Ctrl+Left, Ctrl+Right"), QObject::tr("Select the clip before or after")),
+        on(bars, QObject::tr("Alt while dragging"), QObject::tr("Free of the grid; Ctrl copies")),
+        on(bars, QObject::tr("Edge of a clip"),
+           QObject::tr("Upper third repeats, middle trims, lower third stretches")),
+        on(bars, QObject::tr("Out of the window"),
+           QObject::tr("A clip dragged there is handed over as a fitted file")),
+        on(bars, QObject::tr("Ctrl+wheel"), QObject::tr("Zoom; Shift+wheel scrolls sideways")),
+        on(figures, QObject::tr("Wheel"), QObject::tr("Turns it; with Shift finer")),
+        on(figures, QObject::tr("Double click"), QObject::tr("Types it; Escape takes it back")),
+        on(bench, QObject::tr("Shift while dragging a knob"), QObject::tr("Ten times slower, free of onsets"))};
+}
+
+QString keysAsMarkdown(const std::vector<HelpPage::Key>& keys) {
+    QString text = QStringLiteral("# Keys\n\n| key | what it does | in the menu |\n|---|---|---|\n");
+    for (const HelpPage::Key& key : keys)
+        text += QStringLiteral("| %1 | %2 | %3 |\n").arg(QString(key.key).replace('|', "\\|"), key.does, key.menu);
+    return text;
+}
+
+} // namespace app

@@ -1,0 +1,74 @@
+// Help in the window, and the same text in docs.
+#include "app/help/help_page.h"
+#include "ui/window.h"
+
+#include <QPushButton>
+#include <QTextBrowser>
+#include <QTreeWidget>
+
+namespace {
+
+int shownKeys(QTreeWidget& keys) {
+    int shown = 0;
+    for (int i = 0; i < keys.topLevelItemCount(); ++i)
+        shown += keys.topLevelItem(i)->isHidden() ? 0 : 1;
+    return shown;
+}
+
+TEST(Help, IsAPageThatComesAndGoesByKey) {
+    ui::Window w;
+    auto* tabs = w.child<QTabBar>("pages");
+    EXPECT_EQ(tabs->count(), 3);
+    w.key(Qt::Key_F1);
+    ASSERT_EQ(tabs->count(), 4);
+    EXPECT_EQ(tabs->currentIndex(), 3);
+    auto* page = w.child<app::HelpPage>("helpPage");
+    EXPECT_TRUE(page->isVisible());
+    QString all;
+    for (const QTextBrowser* text : page->findChildren<QTextBrowser*>())
+        all += text->toPlainText();
+    EXPECT_TRUE(all.contains("canal-boat journey")) << all.toStdString();
+    EXPECT_TRUE(all.contains("Meeting tempo"));
+    w.key(Qt::Key_Escape);
+    EXPECT_EQ(tabs->count(), 3);
+    EXPECT_EQ(tabs->currentIndex(), 0);
+}
+
+TEST(Help, KeysAreSearched) {
+    ui::Window w;
+    w.key(Qt::Key_F1, Qt::ShiftModifier);
+    auto* keys = w.child<QTreeWidget>("helpKeys");
+    const int all = shownKeys(*keys);
+    EXPECT_GT(all, 40);
+    w.type("deliver");
+    ASSERT_EQ(shownKeys(*keys), 1);
+    for (int i = 0; i < keys->topLevelItemCount(); ++i)
+        if (!keys->topLevelItem(i)->isHidden()) {
+            EXPECT_EQ(keys->topLevelItem(i)->text(0), "Ctrl+D");
+        }
+    auto* search = w.child<QLineEdit>("helpSearch");
+    search->clear();
+    EXPECT_EQ(shownKeys(*keys), all);
+}
+
+// docs/help/keys.md is what `patient-metre --print-keys` prints.
+TEST(Help, TheKeysInTheDocsAreThoseOfTheWindow) {
+    ui::Window w;
+    const std::string docs = support::readBytes(std::filesystem::path(PM_SOURCE_DIR) / "docs/help/keys.md");
+    EXPECT_EQ(docs, app::keysAsMarkdown(w.window->allKeys()).toStdString());
+}
+
+// A window that was moved and divided stands so again.
+TEST(Help, TheWindowComesBackAsItWasLeft) {
+    {
+        ui::Window w;
+        w.window->resize(1150, 740);
+        w.window->close();
+    }
+    ui::Window w;
+    ASSERT_FALSE(w.session().preferences().window.isEmpty());
+    w.window->restoreWindow();
+    EXPECT_EQ(w.window->size(), QSize(1150, 740));
+}
+
+} // namespace
