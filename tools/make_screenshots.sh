@@ -42,3 +42,5 @@ END
 "$application" "$copy" --dialog preferences --shot "$shots/preferences.png"
 "$application" "$copy" --dialog searchLimits --shot "$shots/shelf.png"
 "$application" "$copy" --dialog deliver --shot "$shots/deliver.png"
+"$application" "$copy" --select pontoon --dialog pageStrain --shot "$shots/strain.png"
+"$application" "$copy" --dialog firstSteps --shot "$shots/help.png"

@@ -8,20 +8,46 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <numbers>
+#include <functional>
+#include <span>
 
 namespace prove {
 
 namespace {
 
+// Sound to be looked at anywhere: both channels together, silence outside it.
+struct MonoView {
+    int rate = hear::Recording::rate;
+    std::function<void(std::int64_t first, std::span<float> out)> read;
+};
+
+MonoView viewOf(const hear::Recording& recording) {
+    return {hear::Recording::rate,
+            [&recording](std::int64_t first, std::span<float> out) { recording.read(first, out); }};
+}
+
+MonoView viewOf(const sound::Audio& audio) {
+    return {audio.rate, [&audio](std::int64_t first, std::span<float> out) {
+                const std::int64_t frames = audio.frames().value;
+                const float share = 1.0F / static_cast<float>(audio.channels.size());
+                for (std::size_t i = 0; i < out.size(); ++i) {
+                    const std::int64_t at = first + static_cast<std::int64_t>(i);
+                    out[i] = 0;
+                    if (at < 0 || at >= frames) continue;
+                    for (const auto& channel : audio.channels)
+                        out[i] += share * channel[static_cast<std::size_t>(at)];
+                }
+            }};
+}
+
 // Whether a sound that begins there rises at once: within 12 ms to half of the level that it has within 60, by far
 // above what sounded before.
-bool risesAtOnce(const hear::Recording& recording, Frames at) {
-    constexpr std::int64_t cell = hear::Recording::rate / 1000;
+bool risesAtOnce(const MonoView& sound, Frames at) {
+    const std::int64_t cell = sound.rate / 1000;
     constexpr std::size_t before = 16; // cells
     constexpr std::size_t after = 60;
     std::vector<float> near(static_cast<std::size_t>(static_cast<std::int64_t>(before + after) * cell + 1));
-    recording.read(at.value - static_cast<std::int64_t>(before) * cell - 1, near);
+    sound.read(at.value - static_cast<std::int64_t>(before) * cell - 1, near);
     std::array<float, before + after> level{};
     for (std::size_t c = 0; c < level.size(); ++c)
         for (std::size_t i = 1; i <= static_cast<std::size_t>(cell); ++i) {
@@ -37,17 +63,17 @@ bool risesAtOnce(const hear::Recording& recording, Frames at) {
     return false;
 }
 
-std::vector<Pitches::Peak> peaksAt(const hear::Recording& recording, Frames middle, sound::RealFft& fft,
+std::vector<Pitches::Peak> peaksAt(const MonoView& sound, Frames middle, sound::RealFft& fft,
                                    const std::vector<float>& window) {
     const std::size_t size = window.size();
     std::vector<float> near(size);
-    recording.read(middle.value - static_cast<std::int64_t>(size / 2), near);
+    sound.read(middle.value - static_cast<std::int64_t>(size / 2), near);
     auto time = fft.time();
     for (std::size_t i = 0; i < size; ++i)
         time[i] = near[i] * window[i];
     fft.forward();
     const auto spectrum = fft.spectrum();
-    const double binHz = double(hear::Recording::rate) / double(size);
+    const double binHz = double(sound.rate) / double(size);
     const auto lowest = static_cast<std::size_t>(50 / binHz);
     const auto highest = std::min(fft.bins() - 2, static_cast<std::size_t>(5000 / binHz));
     std::vector<double> magnitude(highest + 2);
@@ -78,7 +104,7 @@ std::vector<Pitches::Peak> peaksAt(const hear::Recording& recording, Frames midd
     return peaks;
 }
 
-std::vector<Pitches> pitchesOf(const hear::Recording& recording, const std::vector<Frames>& moments, int rate) {
+std::vector<Pitches> pitchesOf(const MonoView& sound, const std::vector<Frames>& moments, int rate) {
     constexpr std::size_t size = 8192; // 0.19 s
     std::vector<Pitches> list;
     if (moments.empty()) return list;
@@ -91,8 +117,8 @@ std::vector<Pitches> pitchesOf(const hear::Recording& recording, const std::vect
     }
     list.reserve(moments.size());
     for (const Frames at : moments) {
-        const Frames there(std::llround(double(at.value) * hear::Recording::rate / rate));
-        list.push_back({at, peaksAt(recording, there, fft, window)});
+        const Frames there(std::llround(double(at.value) * sound.rate / rate));
+        list.push_back({at, peaksAt(sound, there, fft, window)});
     }
     return list;
 }
@@ -152,6 +178,7 @@ class EnvelopeMaker {
 Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, const base::Progress& progress) {
     Measured out;
     out.rate = blocks.rate;
+    const bool listens = !wanted.onsets || wanted.audio == nullptr;
     hear::Recorder recorder(blocks.rate, blocks.channels);
     sound::Meter meter(blocks.rate, blocks.channels,
                        wanted.truePeak ? sound::Meter::Of::Both : sound::Meter::Of::Loudness);
@@ -167,17 +194,20 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
         if (audio.frames() == Frames(0)) break;
         meter.add(audio);
         envelope.add(audio);
-        woven.resize(static_cast<std::size_t>(audio.frames().value) * channels);
-        for (std::size_t c = 0; c < channels; ++c)
-            for (std::size_t i = 0; i < audio.channels[c].size(); ++i)
-                woven[i * channels + c] = audio.channels[c][i];
-        if (auto added = recorder.add(woven.data(), audio.frames().value); !added)
-            return tl::unexpected(added.error());
+        if (listens) {
+            woven.resize(static_cast<std::size_t>(audio.frames().value) * channels);
+            for (std::size_t c = 0; c < channels; ++c)
+                for (std::size_t i = 0; i < audio.channels[c].size(); ++i)
+                    woven[i * channels + c] = audio.channels[c][i];
+            if (auto added = recorder.add(woven.data(), audio.frames().value); !added)
+                return tl::unexpected(added.error());
+        }
         at += audio.frames();
         out.frames = at;
     }
     const auto recording = recorder.finished();
     if (!recording) return tl::unexpected(recording.error());
+    const MonoView view = listens ? viewOf(*recording) : viewOf(*wanted.audio);
     out.envelope = envelope.finished();
     const std::vector<hear::Onset> onsets = wanted.onsets
                                                 ? *wanted.onsets
@@ -186,11 +216,11 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
     if (progress.stopped()) return base::cancelled();
     out.attacks.reserve(onsets.size());
     for (const hear::Onset& onset : onsets) {
-        const Frames there(std::llround(double(onset.at.value) * hear::Recording::rate / blocks.rate));
-        out.attacks.push_back({onset.at, onset.strength, risesAtOnce(*recording, there)});
+        const Frames there(std::llround(double(onset.at.value) * view.rate / blocks.rate));
+        out.attacks.push_back({onset.at, onset.strength, risesAtOnce(view, there)});
     }
     out.pitches =
-        pitchesOf(*recording, wanted.moments ? *wanted.moments : pitchMoments(out.frames, out.rate), blocks.rate);
+        pitchesOf(view, wanted.moments ? *wanted.moments : pitchMoments(out.frames, out.rate), blocks.rate);
     out.lufs = meter.loudness();
     if (wanted.truePeak) out.truePeak = meter.truePeak();
     return out;

@@ -240,7 +240,7 @@ const Hit* Proof::worst() const {
 
 Result<Measured> measureSource(const project::Source& source, const base::Progress& progress) {
     const sound::Audio& audio = source.sound->audio;
-    Wanted wanted{pitchMoments(audio.frames(), audio.rate), {}, false};
+    Wanted wanted{pitchMoments(audio.frames(), audio.rate), {}, false, &audio};
     // Those of a set are the onsets of all of it together.
     if (!source.set) wanted.onsets = source.sound->onsets;
     return measure(blocksOf(audio), wanted, progress);
