@@ -10,6 +10,7 @@
 #include "sound/tags.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/small_disk.h"
 
 #include <algorithm>
 #include <cmath>
@@ -445,6 +446,31 @@ TEST(Deliver, TheProofIsAPageAndATable) {
     EXPECT_NE(table.find("\"<hands>, \"\"both\"\"\""), std::string::npos);
     EXPECT_EQ(std::count(table.begin(), table.end(), '\n'), 3);
     EXPECT_EQ(table.find("track,clip,at,tempo"), 0U);
+}
+
+// A disk that fills: what does not fit is named, what fits is whole, and nothing half is left.
+TEST(Deliver, OnADiskThatFillsOnlyWholeFilesAppear) {
+    const support::SmallDisk disk;
+    const auto laid = project::lay(arranged());
+    Order order;
+    order.folder = disk.folder() / "out";
+    order.what = {What::Loops, What::Stems, What::Mix, What::Proof};
+    order.clips = project::allClips(laid->project());
+    order.depth = sound::Depth::Float32;
+    const auto files = plan(*laid, order);
+    const Delivered out = deliver::deliver(laid, *files, order);
+    if (disk.isMounted()) {
+        EXPECT_LT(out.written.size(), files->size());
+        ASSERT_FALSE(out.problems.empty());
+        EXPECT_NE(out.problems.back().find("disk is full"), std::string::npos) << out.problems.back();
+    }
+    for (const auto& entry : std::filesystem::directory_iterator(order.folder)) {
+        EXPECT_NE(std::find(out.written.begin(), out.written.end(), entry.path()), out.written.end())
+            << entry.path();
+        if (entry.path().extension() == ".wav") {
+            EXPECT_TRUE(sound::read(entry.path(), 0).has_value());
+        }
+    }
 }
 
 } // namespace

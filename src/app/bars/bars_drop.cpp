@@ -4,7 +4,6 @@
 #include "app/shelf/in_project_page.h"
 #include "app/widgets/dropped_files.h"
 #include "app/widgets/text.h"
-#include "base/utf8.h"
 #include "metre/snap.h"
 #include "project/edit_clips.h"
 
@@ -12,6 +11,7 @@
 #include <QDrag>
 #include <QDragEnterEvent>
 #include <QMimeData>
+#include <QTimer>
 #include <QUrl>
 
 namespace app {
@@ -91,18 +91,23 @@ void BarsView::handOut() {
         for (const auto& file : files)
             urls << QUrl::fromLocalFile(QString::fromLocal8Bit(file.string().c_str()));
         emit handedOut(urls);
-        if (!QApplication::mouseButtons().testFlag(Qt::LeftButton)) {
-            session_.say(tr("Let go before it was fitted: drag it out again, it is ready now."));
-            return;
-        }
-        auto* drag = new QDrag(this);
-        auto* carried = new QMimeData;
-        carried->setUrls(urls);
-        drag->setMimeData(carried);
-        if (drag->exec(Qt::CopyAction) == Qt::CopyAction)
-            session_.say(files.size() == 1 ? tr("%1 handed out").arg(qt(base::shownName(files.front())))
-                                           : tr("%1 loops handed out").arg(files.size()));
+        // A drag goes on until the button is released; the job that made the files ends before it.
+        QTimer::singleShot(0, this, [this, urls] { carryOut(urls); });
     });
+}
+
+void BarsView::carryOut(const QList<QUrl>& urls) {
+    if (!QApplication::mouseButtons().testFlag(Qt::LeftButton)) {
+        session_.say(tr("Let go before it was fitted: drag it out again, it is ready now."));
+        return;
+    }
+    auto* drag = new QDrag(this);
+    auto* carried = new QMimeData;
+    carried->setUrls(urls);
+    drag->setMimeData(carried);
+    if (drag->exec(Qt::CopyAction) == Qt::CopyAction)
+        session_.say(urls.size() == 1 ? tr("%1 handed out").arg(urls.front().fileName())
+                                      : tr("%1 loops handed out").arg(urls.size()));
 }
 
 } // namespace app

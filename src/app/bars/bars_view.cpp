@@ -163,6 +163,20 @@ void BarsView::zoomToSelection() {
     viewport()->update();
 }
 
+void BarsView::showPlace(ClipId id, Beats at) {
+    const project::LaidClip* clip = session_.laid()->find(id);
+    if (clip == nullptr) return;
+    const int top = layout_.y(clip->trackIndex);
+    const int height = layout_.heightOf(clip->trackIndex);
+    if (top < layout_.top() || top + height > viewport()->height())
+        verticalScrollBar()->setValue(verticalScrollBar()->value() + top - layout_.top() -
+                                      std::max(0, (viewport()->height() - layout_.top() - height) / 2));
+    const double x = layout_.x(at);
+    if (x < BarsLayout::headers + 20 || x > viewport()->width() - 20)
+        scrollTo(at.value - (viewport()->width() - BarsLayout::headers) / layout_.perBeat / 3);
+    viewport()->update();
+}
+
 void BarsView::setShowsLanes(bool on) {
     layout_.lanes = on;
     updateScrollBars();

@@ -24,7 +24,11 @@ class BarsView : public QAbstractScrollArea {
     const BarsLayout& layout() const { return layout_; }
     void zoomBy(double factor, double aroundX);
     void zoomToAll();
+    // Scrolls, where that is needed, until a clip and a place in it are in view.
+    void show(ClipId clip, Beats at);
     void zoomToSelection();
+    // Scrolls, where that is needed, until a clip's track and a place in it are in view.
+    void showPlace(ClipId clip, Beats at);
     void scrollTo(double leftBeat);
     // Whether the page goes along with the play position.
     bool follows() const { return follows_; }
@@ -117,6 +121,7 @@ class BarsView : public QAbstractScrollArea {
     void cancelDrag();
     bool leavesWindow(const QPointF& at) const; // with what is dragged
     void handOut();
+    void carryOut(const QList<QUrl>& files);
     void showLanding(const QPointF& at, int files);
     void selectNeighbour(int direction);
     // Asks for a line of text on the page.

@@ -161,7 +161,7 @@ Proofs::Task Proofs::taskOf(const project::LaidClip& clip) const {
 }
 
 // Any thread. What fails (no room for listening to what is long, a rendering that fails) leaves no proof.
-Proofs::Done Proofs::measured(Task task, const base::Progress& progress) {
+Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) {
     Done done{task.laid, task.clip, task.rendering, task.source, task.cameOut, nullptr};
     const project::LaidClip& clip = *task.laid->find(task.clip);
     try {
@@ -231,9 +231,9 @@ void Proofs::look() {
     Task task = taskOf(*next);
     if (!task.cameOut) task.pieces = player_.renderedClip(next->id());
     busy_ = true;
-    worker_ = std::jthread([this, task = std::move(task)](const std::stop_token& stop) mutable {
+    worker_ = std::jthread([this, task = std::move(task)](const std::stop_token& stop) {
         base::workInBackground();
-        Done done = measured(std::move(task), {{}, stop});
+        Done done = measured(task, {{}, stop});
         if (stop.stop_requested()) return;
         mailbox_.post([this, done = std::move(done)] {
             busy_ = false;
@@ -287,7 +287,7 @@ void Proofs::proveAll() {
                 const base::Key source = keyOfSource(*task.laid->find(task.clip)->source);
                 if (!task.source) task.source = sources.find(source);
                 if (!task.cameOut) task.cameOut = cameOut.find(task.rendering);
-                Done done = measured(std::move(task), progress.part(double(i) / n, double(i + 1) / n));
+                Done done = measured(task, progress.part(double(i) / n, double(i + 1) / n));
                 if (progress.stopped()) break;
                 if (done.source) sources.put(source, done.source, mostSources);
                 if (done.cameOut) cameOut.put(done.rendering, done.cameOut, mostRenderings);

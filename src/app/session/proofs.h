@@ -109,7 +109,7 @@ class Proofs : public QObject {
         std::deque<base::Key> order_;
     };
 
-    static Done measured(Task task, const base::Progress& progress);
+    static Done measured(const Task& task, const base::Progress& progress);
     Task taskOf(const project::LaidClip& clip) const;
     const Known* knownOf(const project::LaidClip& clip) const;
     static bool canBeMeasured(const project::LaidClip& clip);

@@ -302,6 +302,15 @@ void HeadStrip::dropEvent(QDropEvent* event) {
     event->acceptProposedAction();
 }
 
+// In a narrow window everything moves closer; the meeting tempo is used from its menu then, and from its page.
+void HeadStrip::resizeEvent(QResizeEvent*) {
+    constexpr int roomy = 1240;
+    const bool narrow = width() < roomy;
+    layout()->setSpacing(narrow ? 9 : 14);
+    proof_->setNarrow(narrow);
+    meet_->setVisible(!narrow);
+}
+
 void HeadStrip::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), tokens().paper);

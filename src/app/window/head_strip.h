@@ -37,6 +37,7 @@ class HeadStrip : public QWidget {
     void dragMoveEvent(QDragMoveEvent*) override;
     void dropEvent(QDropEvent*) override;
     bool eventFilter(QObject*, QEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
 
   private:
     void refresh();

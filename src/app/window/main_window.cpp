@@ -235,6 +235,7 @@ void MainWindow::goToWorst() {
     }
     tabs_->setCurrentIndex(0);
     session_.goTo(*worst);
+    bars_->showPlace(worst->clip, worst->hit.place);
 }
 
 void MainWindow::goToNextOff() {
@@ -245,6 +246,7 @@ void MainWindow::goToNextOff() {
     }
     tabs_->setCurrentIndex(0);
     session_.goTo(*next);
+    bars_->showPlace(next->clip, next->hit.place);
 }
 
 void MainWindow::loopSelection() {

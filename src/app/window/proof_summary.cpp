@@ -13,8 +13,8 @@ namespace app {
 namespace {
 
 constexpr int markWidth = 14;
-constexpr int wordGap = 10;
-constexpr int rowHeight = 17;
+constexpr int summaryGap = 10;
+constexpr int summaryRow = 17;
 
 } // namespace
 
@@ -51,8 +51,15 @@ void ProofSummary::show(const Proofs& proofs) {
     update();
 }
 
+void ProofSummary::setNarrow(bool narrow) {
+    if (narrow == narrow_) return;
+    narrow_ = narrow;
+    updateGeometry();
+    update();
+}
+
 QSize ProofSummary::sizeHint() const {
-    return {158, 2 * rowHeight + 2};
+    return {narrow_ ? 96 : 158, 2 * summaryRow + 2};
 }
 
 void ProofSummary::paintEvent(QPaintEvent*) {
@@ -67,12 +74,12 @@ void ProofSummary::paintEvent(QPaintEvent*) {
         const int width = (landing ? markWidth : 0) + p.fontMetrics().horizontalAdvance(text);
         if (x > 0 && x + width > this->width()) {
             x = 0;
-            y += rowHeight;
+            y += summaryRow;
         }
-        if (landing) paintLanding(p, QPointF(x + 5, y + rowHeight / 2.0), *landing, 4);
+        if (landing) paintLanding(p, QPointF(x + 5, y + summaryRow / 2.0), *landing, 4);
         p.setPen(colour);
-        p.drawText(QRect(x + (landing ? markWidth : 0), y, width, rowHeight), Qt::AlignVCenter, text);
-        x += width + wordGap;
+        p.drawText(QRect(x + (landing ? markWidth : 0), y, width, summaryRow), Qt::AlignVCenter, text);
+        x += width + summaryGap;
     };
     const auto list = words();
     for (const Word& word : list)

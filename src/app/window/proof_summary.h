@@ -15,6 +15,8 @@ class ProofSummary : public QAbstractButton {
     void show(const Proofs& proofs);
     const Proofs::Summary& summary() const { return summary_; }
 
+    // Its words in one column, where there is little room.
+    void setNarrow(bool narrow);
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }
 
@@ -29,6 +31,7 @@ class ProofSummary : public QAbstractButton {
     std::vector<Word> words() const;
 
     Proofs::Summary summary_;
+    bool narrow_ = false;
 };
 
 } // namespace app
