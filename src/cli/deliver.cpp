@@ -55,6 +55,7 @@ Result<deliver::Order> orderOf(const DeliverCommand& c) {
     order.folder = c.folder;
     if (c.names) {
         if (!wants(deliver::What::Loops)) return base::problem("--names does nothing without loops.");
+        if (auto means = deliver::patternMeans(*c.names); !means) return tl::unexpected(means.error());
         order.pattern = *c.names;
     }
     const auto kind = sound::kindFromWord(c.format);

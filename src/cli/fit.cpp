@@ -175,19 +175,22 @@ Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::pa
 // Names for files in a folder, given out in the order of the arguments, whoever is ready first.
 class NameDesk {
   public:
-    // Waits until all before it have theirs. An index is served once, with a name or without.
+    explicit NameDesk(std::stop_token stop) : stop_(std::move(stop)) {}
+    // Waits until all before it have theirs, or nobody wants any more. An index is served once, with a name or
+    // without.
     std::string served(std::size_t index, const std::string& name, const std::string& ending) {
         std::unique_lock lock(mutex_);
-        turn_.wait(lock, [&] { return next_ == index; });
-        const std::string unique = name.empty() ? name : names_.different(name, ending);
+        if (!turn_.wait(lock, stop_, [&] { return next_ == index; })) return name;
+        std::string unique = name.empty() ? name : names_.different(name, ending);
         ++next_;
         turn_.notify_all();
         return unique;
     }
 
   private:
+    std::stop_token stop_;
     std::mutex mutex_;
-    std::condition_variable turn_;
+    std::condition_variable_any turn_;
     std::size_t next_ = 0;
     deliver::DifferentNames names_;
 };
@@ -462,6 +465,8 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
     std::optional<std::filesystem::path> out;
     bool failed = false;
     if (options.folder) {
+        if (auto pattern = deliver::patternMeans(options.names.value_or(deliver::usualPattern)); !pattern)
+            return wrong(pattern.error().text);
         if (auto may = means(options, *asked, std::string("files") + sound::kindEnding(asked->kind)); !may)
             return wrong(may.error().text);
         files = expanded(options.given, output, failed);
@@ -497,10 +502,14 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
             return 1;
         }
     }
-    NameDesk desk;
+    // What ends the work, or the taking of its results, ends waiting for a name.
+    std::stop_source ended;
+    const std::stop_callback passOn(stop, [&ended] { ended.request_stop(); });
+    NameDesk desk(ended.get_token());
     const bool allDone =
         inOrder(files, options.given.jobs, options.given.quiet, stop, output,
                 [&](const std::filesystem::path& in, std::size_t index, const std::stop_token& lost) {
+                    const std::stop_callback endWith(lost, [&ended] { ended.request_stop(); });
                     Target target(out, options.folder ? &desk : nullptr, index);
                     return outcomeOf(in, target, options, *asked, lost);
                 });

@@ -5,8 +5,10 @@
 #include "metre/tempo.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <fmt/format.h>
+#include <string_view>
 
 namespace deliver {
 
@@ -73,8 +75,21 @@ std::string safeName(std::string name) {
     return name.empty() ? "loop" : name;
 }
 
-Result<std::string> nameOf(const project::LaidClip& clip, int number, const std::string& pattern) {
+Result<void> patternMeans(const std::string& pattern) {
     if (pattern.empty()) return base::problem("The name pattern is empty.");
+    constexpr std::array<std::string_view, 6> words{"name", "bpm", "key", "track", "beats", "number"};
+    for (std::size_t open = pattern.find('{'); open != std::string::npos; open = pattern.find('{', open + 1)) {
+        const std::size_t close = pattern.find('}', open);
+        const std::string word =
+            close == std::string::npos ? std::string() : pattern.substr(open + 1, close - open - 1);
+        if (std::find(words.begin(), words.end(), word) == words.end())
+            return base::problem("The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.");
+    }
+    return {};
+}
+
+Result<std::string> nameOf(const project::LaidClip& clip, int number, const std::string& pattern) {
+    if (auto means = patternMeans(pattern); !means) return tl::unexpected(means.error());
     std::string out;
     std::string separators;
     for (std::size_t i = 0; i < pattern.size(); ++i) {
@@ -102,8 +117,6 @@ Result<std::string> nameOf(const project::LaidClip& clip, int number, const std:
             value = beatsOf(clip) ? std::to_string(*beatsOf(clip)) : std::string();
         else if (word == "number")
             value = fmt::format("{:02}", number);
-        else
-            return base::problem("The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.");
         if (!value.empty()) out += separators + value;
         separators.clear();
         i = close;

@@ -25,6 +25,9 @@ std::optional<int> beatsOf(const project::LaidClip& clip);
 // unknown word.
 Result<std::string> nameOf(const project::LaidClip& clip, int number, const std::string& pattern);
 
+// Whether a pattern holds only words that there are. Fails as nameOf() does.
+Result<void> patternMeans(const std::string& pattern);
+
 // What a file system can hold: slashes and what others refuse become "_", no dots and spaces at the ends, 200 bytes
 // at most, never empty, UTF-8.
 std::string safeName(std::string name);

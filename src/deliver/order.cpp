@@ -122,6 +122,8 @@ Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order)
     };
     const char* ending = sound::kindEnding(order.kind);
     if (wants(What::Loops)) {
+        // A pattern is wrong whether there are clips or not.
+        if (auto means = patternMeans(order.pattern); !means) return tl::unexpected(means.error());
         std::vector<const project::LaidClip*> loops;
         for (const project::ClipId id : order.clips) {
             const project::LaidClip* clip = laid.find(id);
@@ -135,8 +137,6 @@ Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order)
             add(What::Loops, *name, ending, bytesOf(order, laid, clip->time().length, clip->source->facts.channels))
                 .clip = id;
         }
-        // A pattern is wrong whether there are clips or not.
-        if (loops.empty() && order.pattern.empty()) return base::problem("The name pattern is empty.");
     }
     const bool ranged = wants(What::Stems) || wants(What::Mix) || wants(What::Click) || wants(What::Map);
     if (ranged && (!laid.clips().empty() || order.toBar)) {

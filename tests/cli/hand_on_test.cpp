@@ -137,9 +137,9 @@ TEST(PmetreFitFolder, RefusesWhatWouldDoNothing) {
         EXPECT_NE(r.err.find(reason), std::string::npos) << arguments << "\n" << r.err;
     }
     const auto unknown = run(handOn("fit " + hands + into + "--names '{colour}'"));
-    EXPECT_EQ(unknown.status, 1);
+    EXPECT_EQ(unknown.status, 2);
     EXPECT_NE(unknown.err.find("{name}"), std::string::npos) << unknown.err;
-    EXPECT_TRUE(namesIn(folder / "out").empty());
+    EXPECT_FALSE(fs::exists(folder / "out"));
 }
 
 TEST(PmetreFitFolder, TakesTheTempoOfAnotherFile) {
@@ -238,6 +238,25 @@ TEST(PmetreDeliver, EndedItLeavesWholeFilesOnly) {
         for (const auto& name : namesIn(folder / "out")) {
             EXPECT_NE(name.front(), '.') << name;
             EXPECT_TRUE(sound::read(folder / "out" / name, 0).has_value()) << name;
+        }
+    }
+}
+
+TEST(PmetreFitFolder, EndedItEndsAndLeavesWholeFilesOnly) {
+    const Folder folder;
+    for (int i = 0; i < 40; ++i)
+        loopInto(folder / "in" / ("loop_" + std::to_string(i) + "_100bpm.wav"), 100, 32);
+    for (const char* after : {"0.05", "0.2", "0.5"}) {
+        const auto out = folder / (std::string("out") + after);
+        const auto begin = std::chrono::steady_clock::now();
+        const auto r = run(std::string("timeout -k 20 -s INT ") + after + " " +
+                           handOn("fit " + quoted(folder / "in") + " --out " + quoted(out) + " --to 90 --jobs 4"));
+        EXPECT_LT(std::chrono::steady_clock::now() - begin, std::chrono::seconds(15)) << "it hung";
+        EXPECT_EQ(r.err.find("Killed"), std::string::npos);
+        if (!fs::exists(out)) continue;
+        for (const auto& name : namesIn(out)) {
+            EXPECT_NE(name.front(), '.') << name;
+            EXPECT_TRUE(sound::read(out / name, 0).has_value()) << name;
         }
     }
 }
