@@ -2,11 +2,14 @@
 // tests/CMakeLists.txt. Each step of the hand is one call of xdotool, made from the event loop.
 #include "app/bench/rails_view.h"
 #include "project/pins.h"
+#include "sound/read.h"
 #include "support/free_playing.h"
 #include "ui/window.h"
 
+#include <QDragEnterEvent>
 #include <QGuiApplication>
 #include <QListView>
+#include <QMimeData>
 #include <QProcess>
 #include <QTimer>
 #include <cmath>
@@ -18,7 +21,8 @@ using metre::Beats;
 using namespace ui;
 
 // Begins a drag of the pointer, step by step from the event loop; whoever asks goes on with that.
-void dragByHand(const QPoint& from, const QPoint& to) {
+// `lingers`: for so many steps it stays, moving a little, before the button is released.
+void dragByHand(const QPoint& from, const QPoint& to, int lingers = 1) {
     struct Hand {
         std::vector<QStringList> steps;
         std::size_t next = 0;
@@ -32,7 +36,8 @@ void dragByHand(const QPoint& from, const QPoint& to) {
     hand->steps = {move(from), {"mousedown", "1"}};
     for (int i = 1; i <= 12; ++i)
         hand->steps.push_back(move(from + (to - from) * i / 12));
-    hand->steps.push_back({"mousemove_relative", "1", "0"});
+    for (int i = 0; i < lingers; ++i)
+        hand->steps.push_back({"mousemove_relative", "--", i % 2 == 0 ? "1" : "-1", "0"});
     hand->steps.push_back({"mouseup", "1"});
     QObject::connect(&hand->timer, &QTimer::timeout, [h = hand.get()] {
         if (h->next < h->steps.size())
@@ -85,6 +90,46 @@ TEST(RealDrag, AFileOfTheLibraryIsDraggedOntoTheBarsAndOntoTheTempo) {
     dragByHand(from, tempo->mapToGlobal(tempo->rect().center()));
     ASSERT_TRUE(waitFor([&] { return w.now().tempo.tempoAt(Beats(0)) == metre::Bpm(88); }));
     EXPECT_EQ(project::allClips(w.now()).size(), 1U) << "only its tempo was taken";
+    w.settle();
+}
+
+// Another window that takes files, as a desktop does.
+class Taker : public QWidget {
+  public:
+    Taker() {
+        setAcceptDrops(true);
+        setGeometry(100, 680, 700, 110);
+        show();
+    }
+    QList<QUrl> taken;
+
+  protected:
+    void dragEnterEvent(QDragEnterEvent* event) override { event->acceptProposedAction(); }
+    void dropEvent(QDropEvent* event) override {
+        taken = event->mimeData()->urls();
+        event->acceptProposedAction();
+    }
+};
+
+TEST(RealDrag, AClipIsDraggedOutOfTheWindowAndArrivesAsAFittedFile) {
+    Window w;
+    w.window->resize(1200, 650);
+    w.window->move(0, 0);
+    Taker desktop;
+    ASSERT_TRUE(QTest::qWaitForWindowExposed(&desktop));
+    w.import({shaker()});
+    const app::ClipId clip = project::allClips(w.now()).front();
+    const Beats at = project::clipOf(w.now(), clip)->at;
+    w.session().document().select({});
+    dragByHand(w.bars().viewport()->mapToGlobal(w.middleOf(clip)), desktop.mapToGlobal(desktop.rect().center()),
+               20);
+    ASSERT_TRUE(waitFor([&] { return !desktop.taken.isEmpty(); }));
+    ASSERT_EQ(desktop.taken.size(), 1);
+    const auto read = sound::read(desktop.taken.front().toLocalFile().toStdString(), 0);
+    ASSERT_TRUE(read.has_value());
+    EXPECT_EQ(read->audio.frames().value, std::llround(8 * 60 / 120.0 * 48000));
+    ASSERT_TRUE(waitFor([&] { return w.status().contains("handed out"); })) << w.status().toStdString();
+    EXPECT_EQ(project::clipOf(w.now(), clip)->at, at);
     w.settle();
 }
 
