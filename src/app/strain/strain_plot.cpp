@@ -91,7 +91,7 @@ void StrainPlot::setWide(bool wide) {
 
 // Names stand below at a slant.
 QRectF StrainPlot::field() const {
-    return QRectF(rect()).adjusted(44, 24, -16, height() < 340 ? -78 : -96);
+    return QRectF(rect()).adjusted(44, 24, -16, height() < 340 ? -94 : -104);
 }
 double StrainPlot::x(Bpm bpm) const {
     const double low = std::log(wide_ ? 40 : 60);
