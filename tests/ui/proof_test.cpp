@@ -144,6 +144,19 @@ TEST(Proof, ProveAllMeasuresWithAJobAndSaysWhatItFound) {
     EXPECT_NE(w.status().indexOf("1 unread"), -1) << w.status().toStdString();
 }
 
+// What was asked for before the page changed does not take the place of what is proven now.
+TEST(Proof, ALateAnswerDoesNotUndoANewerProof) {
+    Proving w;
+    w.import({ui::hands(), ui::bass(), ui::shaker()});
+    w.measure();
+    ASSERT_TRUE(w.session().edit("Tempo", project::setTempo(w.now(), Bpm(97))));
+    w.session().proofs().proveAll(); // of this tempo, rendering what is not rendered
+    w.session().document().undo();   // and back: that was measured before, and is known in a moment
+    w.settle();
+    ASSERT_TRUE(ui::waitFor([&] { return w.session().proofs().summary().waiting == 0; }));
+    EXPECT_EQ(w.session().proofs().summary().inTime, 3);
+}
+
 // Pointing at a hit in the strip of the Bench tells how it was and how it is; a press plays from it.
 TEST(Proof, TheStripInTheBenchTellsBeforeAndAfter) {
     const support::Folder folder;

@@ -192,11 +192,15 @@ Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) 
     return done;
 }
 
+// What was measured is kept; a proof only while the clip is as it was: a late answer does not undo a newer one.
 void Proofs::take(const Done& done) {
     const project::LaidClip& measured = *done.laid->find(done.clip);
+    sought_ = -1;
     if (done.source) sources_.put(keyOfSource(*measured.source), done.source, mostSources);
     if (done.cameOut) cameOut_.put(done.rendering, done.cameOut, mostRenderings);
-    known_[done.clip.value] = {measured.timing, measured.source, done.proof};
+    const project::LaidClip* now = document_.laid()->find(done.clip);
+    if (now != nullptr && now->timing == measured.timing && now->source == measured.source)
+        known_[done.clip.value] = {measured.timing, measured.source, done.proof};
 }
 
 void Proofs::look() {
@@ -298,10 +302,11 @@ void Proofs::proveAll() {
         },
         [this, told](const std::vector<Done>& all) {
             for (const Done& done : all)
-                if (document_.laid()->find(done.clip) != nullptr) take(done);
+                take(done);
             count();
             emit changed();
             told();
+            look();
         },
         count_);
 }
