@@ -3,12 +3,12 @@
 #include "base/number.h"
 #include "base/utf8.h"
 #include "cli/json_line.h"
+#include "cli/sound_options.h"
 #include "deliver/deliver.h"
 #include "project/save.h"
 
 #include <algorithm>
 #include <array>
-#include <cmath>
 #include <fmt/format.h>
 #include <mutex>
 #include <new>
@@ -34,15 +34,6 @@ Result<std::vector<deliver::What>> whatIn(const std::string& list) {
     return all;
 }
 
-Result<std::optional<int>> wholeNumber(const std::optional<std::string>& text, const char* option, int low,
-                                       int high) {
-    if (!text) return std::optional<int>();
-    const auto value = base::typedNumber(*text);
-    if (!value || *value != std::floor(*value) || *value < low || *value > high)
-        return base::problem(fmt::format("{} is a whole number from {} to {}.", option, low, high));
-    return std::optional<int>(static_cast<int>(*value));
-}
-
 Result<deliver::Order> orderOf(const DeliverCommand& c) {
     deliver::Order order;
     const auto what = whatIn(c.what);
@@ -58,34 +49,27 @@ Result<deliver::Order> orderOf(const DeliverCommand& c) {
         if (auto means = deliver::patternMeans(*c.names); !means) return tl::unexpected(means.error());
         order.pattern = *c.names;
     }
-    const auto kind = sound::kindFromWord(c.format);
-    if (!kind)
-        return base::problem(
-            fmt::format("“{}” is no format. There are wav, aiff, flac, ogg, opus and mp3.", c.format));
+    const auto kind = formatIn(c.format);
+    if (!kind) return tl::unexpected(kind.error());
     order.kind = *kind;
     if (c.depth) {
-        if (*c.depth == "16")
-            order.depth = sound::Depth::Int16;
-        else if (*c.depth == "24")
-            order.depth = sound::Depth::Int24;
-        else if (*c.depth == "float")
-            order.depth = sound::Depth::Float32;
-        else
-            return base::problem("--depth is 16, 24 or float.");
+        const auto depth = depthIn(*c.depth);
+        if (!depth) return tl::unexpected(depth.error());
+        order.depth = *depth;
         if (!sounds || !sound::takesDepth(std::string("x") + sound::kindEnding(*kind), order.depth))
             return base::problem(fmt::format("--depth {} does nothing here.", *c.depth));
     }
-    const auto quality = wholeNumber(c.quality, "--quality", 0, 10);
+    const auto quality = qualityIn(c.quality);
     if (!quality) return tl::unexpected(quality.error());
     if (*quality && (!sounds || !sound::isLossy(*kind)))
         return base::problem("--quality does nothing here: it is for ogg, opus and mp3.");
     order.quality = quality->value_or(order.quality);
-    const auto rate = wholeNumber(c.rate, "--rate", deliver::lowestRate, deliver::highestRate);
+    const auto rate = wholeNumberIn(c.rate, "--rate", deliver::lowestRate, deliver::highestRate);
     if (!rate) return tl::unexpected(rate.error());
     order.rate = *rate;
-    const auto from = wholeNumber(c.from, "--from", 1, 100000);
+    const auto from = wholeNumberIn(c.from, "--from", 1, 100000);
     if (!from) return tl::unexpected(from.error());
-    const auto to = wholeNumber(c.to, "--to", 1, 100000);
+    const auto to = wholeNumberIn(c.to, "--to", 1, 100000);
     if (!to) return tl::unexpected(to.error());
     if (c.tail) {
         const auto tail = base::typedNumber(*c.tail);

@@ -5,6 +5,7 @@
 #include "base/utf8.h"
 #include "cli/in_order.h"
 #include "cli/json_line.h"
+#include "cli/sound_options.h"
 #include "deliver/names.h"
 #include "metre/tempo.h"
 #include "project/clip_rendering.h"
@@ -121,26 +122,16 @@ Result<Asked> understood(const FitOptions& o) {
                 fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
     }
     if (o.depth) {
-        if (*o.depth == "16")
-            a.depth = sound::Depth::Int16;
-        else if (*o.depth == "24")
-            a.depth = sound::Depth::Int24;
-        else if (*o.depth == "float")
-            a.depth = sound::Depth::Float32;
-        else
-            return base::problem("--depth is 16, 24 or float.");
+        const auto depth = depthIn(*o.depth);
+        if (!depth) return tl::unexpected(depth.error());
+        a.depth = *depth;
     }
-    if (o.quality) {
-        const auto quality = base::typedNumber(*o.quality);
-        if (!quality || *quality < 0 || *quality > 10 || *quality != std::floor(*quality))
-            return base::problem("--quality is a whole number from 0 to 10.");
-        a.quality = static_cast<int>(*quality);
-    }
+    const auto quality = qualityIn(o.quality);
+    if (!quality) return tl::unexpected(quality.error());
+    a.quality = *quality;
     if (o.format) {
-        const auto kind = sound::kindFromWord(*o.format);
-        if (!kind)
-            return base::problem(
-                fmt::format("“{}” is no format. There are wav, aiff, flac, ogg, opus and mp3.", *o.format));
+        const auto kind = formatIn(*o.format);
+        if (!kind) return tl::unexpected(kind.error());
         a.kind = *kind;
     }
     return a;
