@@ -27,8 +27,10 @@ void dragByHand(const QPoint& from, const QPoint& to, int lingers = 1) {
         std::vector<QStringList> steps;
         std::size_t next = 0;
         QTimer timer;
+        QProcess step; // one ends before the next begins: on a busy machine they would overtake each other
     };
     static std::unique_ptr<Hand> hand;
+    if (hand) hand->step.waitForFinished();
     hand = std::make_unique<Hand>();
     const auto move = [](const QPoint& at) {
         return QStringList{"mousemove", QString::number(at.x()), QString::number(at.y())};
@@ -40,8 +42,9 @@ void dragByHand(const QPoint& from, const QPoint& to, int lingers = 1) {
         hand->steps.push_back({"mousemove_relative", "--", i % 2 == 0 ? "1" : "-1", "0"});
     hand->steps.push_back({"mouseup", "1"});
     QObject::connect(&hand->timer, &QTimer::timeout, [h = hand.get()] {
+        if (h->step.state() != QProcess::NotRunning) return;
         if (h->next < h->steps.size())
-            QProcess::startDetached("xdotool", h->steps[h->next++]);
+            h->step.start("xdotool", h->steps[h->next++]);
         else
             h->timer.stop();
     });
