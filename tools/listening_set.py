@@ -106,6 +106,14 @@ def render(notes, programs, font, reverb, seconds):
     return np.concatenate([x, np.zeros((max(0, want - len(x)), 2))])[:want]
 
 
+def write(path, x):
+    with wave.open(path, "wb") as w:
+        w.setnchannels(x.shape[1])
+        w.setsampwidth(2)
+        w.setframerate(RATE)
+        w.writeframes((np.clip(x, -1, 1) * 32767).astype("<i2").tobytes())
+
+
 def drum(rng, key, loud):
     """One stroke."""
     n = int(RATE * (0.35 if key in (46, 51, 49) else 0.22))
@@ -446,11 +454,7 @@ def make(job):
         return None
     x *= 10 ** (rng.uniform(-14, -0.5) / 20) / peak
     name = f"{index:04d}.wav"
-    with wave.open(os.path.join(folder, name), "wb") as w:
-        w.setnchannels(x.shape[1])
-        w.setsampwidth(2)
-        w.setframerate(RATE)
-        w.writeframes((np.clip(x, -1, 1) * 32767).astype("<i2").tobytes())
+    write(os.path.join(folder, name), x)
     return name, {"kind": kind, "style": style, "condition": condition, "bpm": bpm if steady else 60 * beats / length,
                   "beats": beats, "metre": metre, "first_beat_s": lead, "key": key, "steady": steady, "plain": plain,
                   "beats_s": [round(lead + float(t), 6) for t in clock[:beats]]}

@@ -14,7 +14,6 @@ Usage: tools/stretch_set.py FOLDER [--seed N] [--each N]
 import argparse
 import json
 import os
-import wave
 from concurrent.futures import ProcessPoolExecutor
 
 import numpy as np
@@ -22,14 +21,6 @@ import numpy as np
 import listening_set as ls
 
 RATIOS = [0.75, 0.8, 0.9, 1.1, 1.2, 1.33]
-
-
-def write(path, x):
-    with wave.open(path, "wb") as w:
-        w.setnchannels(x.shape[1])
-        w.setsampwidth(2)
-        w.setframerate(ls.RATE)
-        w.writeframes((np.clip(x, -1, 1) * 32767).astype("<i2").tobytes())
 
 
 BLOCK = 64  # samples; the synthesiser begins notes on these
@@ -84,7 +75,7 @@ def make(job):
         return None
     name = f"{kind}{number:02d}"
     for side, x in zip(("from", "to"), sides):
-        write(os.path.join(folder, f"{name}_{side}.wav"), x * 0.7 / peak)
+        ls.write(os.path.join(folder, f"{name}_{side}.wav"), x * 0.7 / peak)
     return name, {"kind": kind, "ratio": ratio, "from_s": moments[0], "to_s": moments[1]}
 
 
