@@ -4,6 +4,8 @@
 //   bench_hearing SET [--ours] [--octave]  the table; without the references; with a window of one octave given
 //   bench_hearing --singles SET           of tools/single_sounds.py: how many are given a tempo
 //   bench_hearing --features FILE SET     candidates with their features, for tools/fit_pulse.py
+//   bench_hearing --lengths FILE SET      explanations of lengths, for tools/fit_pulse.py --for length
+//   bench_hearing --sureness FILE SET     figures of sureness, for tools/fit_sureness.py
 //   bench_hearing --figures FILE SET      figures of key and kind, for tools/fit_key_kind.py
 //
 // Under the table stands what sureness is worth: in ten bins of equal width, how many recordings are in it, how
@@ -11,7 +13,9 @@
 //
 // Measures: tempo within 4 % and 0.1 %, octave right and free, and those of tests/support/hearing_measures.h.
 #include "hear/listen.h"
+#include "hear/loop_fit.h"
 #include "hear/pulse.h"
+#include "hear/sureness.h"
 #include "sound/read.h"
 #include "support/hearing_measures.h"
 #include "support/hearing_references.h"
@@ -280,7 +284,7 @@ void writeFeatures(const std::string& folder, const Json& truth, const char* fil
         if (!read) continue;
         const hear::Recording recording = *hear::Recording::of(read->audio);
         const hear::Curves c = hear::curves(hear::Mono(recording));
-        const auto found = hear::pulses(c.strength, hear::spanOf(c.strength, read->audio.length().value));
+        const auto found = hear::pulses(c, hear::spanOf(c.strength, read->audio.length().value));
         put(std::int32_t(std::atoi(name.c_str())));
         put(static_cast<std::int32_t>(found.size()));
         put(static_cast<float>(t["bpm"].get<double>()));
@@ -318,6 +322,63 @@ void writeFigures(const std::string& folder, const Json& truth, const char* file
     }
 }
 
+void writeLengths(const std::string& folder, const Json& truth, const char* file) {
+    std::ofstream out(file, std::ios::binary);
+    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
+    for (const auto& [name, t] : truth.items()) {
+        const auto read = sound::read(folder + "/" + name, 0);
+        if (!read || !t["steady"]) continue;
+        const hear::Recording recording = *hear::Recording::of(read->audio);
+        const hear::Curves c = hear::curves(hear::Mono(recording));
+        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
+        const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
+        if (heard.empty()) continue;
+        // As if the tempo had been heard to a per cent.
+        const double bpm = t["bpm"];
+        const hear::LoopWays ways = hear::loopWays(heard, c.strength, span, hear::Bpm(bpm * 1.003));
+        const std::string cut = t["condition"];
+        const bool whole = cut == "trimmed" || cut == "miscut" || cut == "lastsilent" || cut == "silence";
+        const bool exact = std::any_of(ways.list.begin(), ways.list.end(), [&](const hear::LoopWay& w) {
+            return std::abs(w.bpm / bpm - 1) < 0.001 && w.beats.has_value() == whole;
+        });
+        put(std::int32_t(std::atoi(name.c_str())));
+        put(static_cast<std::int32_t>(ways.list.size()));
+        put(1.0F);
+        for (const hear::LoopWay& w : ways.list) {
+            // Right within a thousandth, and with the right beats where one of them has both.
+            const bool beats = whole ? w.beats == t["beats"].get<int>() : !w.beats;
+            const bool right = std::abs(w.bpm / bpm - 1) < 0.001 && (!exact || beats);
+            put(right ? 1.0F : 2.0F);
+            put(w.features);
+        }
+    }
+}
+
+void writeSureness(const std::string& folder, const Json& truth, const char* file) {
+    std::ofstream out(file, std::ios::binary);
+    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
+    put(static_cast<std::int32_t>(hear::surenessFigures));
+    for (const auto& [name, t] : truth.items()) {
+        const auto read = sound::read(folder + "/" + name, 0);
+        if (!read) continue;
+        const hear::Recording recording = *hear::Recording::of(read->audio);
+        const hear::Curves c = hear::curves(hear::Mono(recording));
+        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
+        const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
+        const auto found = hear::pulses(c, span);
+        if (heard.size() < 2 || found.empty()) continue;
+        const hear::Colour colour = hear::colourOf(c, heard, span, hear::classesOf(c.pitches).pitched);
+        const bool silent = hear::withoutBeat(c.strength, colour, heard, span).has_value();
+        const bool single = t["kind"] == "single";
+        bool right = false;
+        for (const double k : {0.5, 1.0, 2.0})
+            right = right || (!single && std::abs(found.front().bpm.value / t["bpm"].get<double>() / k - 1) < 0.04);
+        put(right ? 1.0F : 0.0F);
+        put(single ? 1.0F : 0.0F);
+        put(hear::surenessFiguresOf(c, colour, heard, span, found, silent));
+    }
+}
+
 } // namespace
 
 int main(int argc, char** argv) {
@@ -331,7 +392,7 @@ int main(int argc, char** argv) {
             folder = word;
         else {
             asked[word] = true;
-            if (word == "--features" || word == "--figures") {
+            if (word == "--features" || word == "--figures" || word == "--sureness" || word == "--lengths") {
                 understood = understood && i + 1 < argc;
                 if (understood) file = argv[++i];
             } else
@@ -339,9 +400,8 @@ int main(int argc, char** argv) {
         }
     }
     if (!understood || folder.empty()) {
-        fmt::print(
-            stderr,
-            "Usage: bench_hearing [--ours] [--octave] [--singles] [--features FILE | --figures FILE] FOLDER\n");
+        fmt::print(stderr, "Usage: bench_hearing [--ours] [--octave] [--singles] [--features FILE | --figures FILE "
+                           "| --sureness FILE | --lengths FILE] FOLDER\n");
         return 2;
     }
     const Json truth = Json::parse(std::ifstream(folder + "/truth.json"), nullptr, false);
@@ -353,6 +413,10 @@ int main(int argc, char** argv) {
         writeFeatures(folder, truth, file.c_str());
     else if (asked["--figures"])
         writeFigures(folder, truth, file.c_str());
+    else if (asked["--lengths"])
+        writeLengths(folder, truth, file.c_str());
+    else if (asked["--sureness"])
+        writeSureness(folder, truth, file.c_str());
     else if (asked["--singles"])
         return singles(folder, truth);
     else

@@ -1,18 +1,19 @@
 #!/usr/bin/env python3
-"""Fits the weights that rank tempos (src/hear/pulse_weights.h) to a listening set.
+"""Fits the weights that rank tempos (src/hear/pulse_weights.h), or explanations of lengths (src/hear/loop_weights.h).
 
-Reads what `bench_hearing --features FILE FOLDER` wrote: for each recording its candidates with their features, and the
-true tempo. The score of a candidate is a linear part plus one small hidden layer; the loss is the cross entropy of the
+Reads what `bench_hearing --features FILE FOLDER` or `--lengths FILE FOLDER` wrote: for each recording its candidates
+with their features, and the true tempo; of explanations, one that is right has 1 for its tempo, and the truth is 1. The score of a candidate is a linear part plus one small hidden layer; the loss is the cross entropy of the
 true tempo among the candidates, so that weights are honest shares of trust.
 
-Needs: python3-numpy. Usage: tools/fit_pulse.py TRAIN.bin [--test HELD.bin] [--hidden N] [--out FILE]
+Needs: python3-numpy. Usage: tools/fit_pulse.py [--for pulse|length] TRAIN.bin [--test HELD.bin] [--hidden N] [--out FILE]
 """
 import argparse
 import struct
 
 import numpy as np
 
-FEATURES = 83
+FEATURES = 92
+COUNTS = {"pulse": 92, "length": 52}  # pulseFeatures; LoopWay::figures
 
 
 def load(path):
@@ -91,21 +92,27 @@ def together(nets):
             "bias": np.concatenate([w["bias"] for w in nets]), "out": np.concatenate([w["out"] for w in nets]) / n}
 
 
-def write(w, path, hidden):
+NAMES = {"pulse": ("the ranking of tempos", "pulseHidden", "hiddenBias", "hiddenWeights", "outputWeights", "directWeights"),
+         "length": ("the ranking of explanations of lengths", "loopHidden", "loopHiddenBias", "loopHiddenWeights", "loopOutputWeights", "loopDirectWeights")}
+
+
+def write(w, path, hidden, what):
+    title, count, bias, weights, out, direct = NAMES[what]
+
     def row(values):
         return "{" + ", ".join(f"{v:.4g}F" if ("." in f"{v:.4g}" or "e" in f"{v:.4g}") else f"{v:.4g}.0F" for v in values) + "}"
 
     with open(path, "w") as f:
-        f.write("// Made by tools/fit_pulse.py: weights of the ranking of tempos.\n// clang-format off\n#pragma once\n\n"
+        f.write(f"// Made by tools/fit_pulse.py: weights of {title}.\n// clang-format off\n#pragma once\n\n"
                 "#include <array>\n#include <cstddef>\n\nnamespace hear {\n\n")
-        f.write(f"inline constexpr std::size_t pulseHidden = {hidden};\n")
-        f.write(f"inline constexpr std::array<float, pulseHidden> hiddenBias{row(w['bias'])};\n")
-        f.write(f"inline constexpr std::array<std::array<float, {FEATURES}>, pulseHidden> hiddenWeights{{{{\n")
+        f.write(f"inline constexpr std::size_t {count} = {hidden};\n")
+        f.write(f"inline constexpr std::array<float, {count}> {bias}{row(w['bias'])};\n")
+        f.write(f"inline constexpr std::array<std::array<float, {FEATURES}>, {count}> {weights}{{{{\n")
         for r in w["hidden"]:
             f.write("    " + row(r) + ",\n")
         f.write("}};\n")
-        f.write(f"inline constexpr std::array<float, pulseHidden> outputWeights{row(w['out'])};\n")
-        f.write(f"inline constexpr std::array<float, {FEATURES}> directWeights{row(w['direct'])};\n\n}} // namespace hear\n")
+        f.write(f"inline constexpr std::array<float, {count}> {out}{row(w['out'])};\n")
+        f.write(f"inline constexpr std::array<float, {FEATURES}> {direct}{row(w['direct'])};\n\n}} // namespace hear\n")
 
 
 def main():
@@ -117,14 +124,17 @@ def main():
     parser.add_argument("--rounds", type=int, default=250)
     parser.add_argument("--decay", type=float, default=2e-3)
     parser.add_argument("--out")
+    parser.add_argument("--for", dest="what", choices=list(COUNTS), default="pulse")
     a = parser.parse_args()
+    global FEATURES
+    FEATURES = COUNTS[a.what]
     train = [p for path in a.train for p in load(path)]
     w = together([fit(train, a.hidden, a.rounds, a.decay, seed) for seed in range(a.nets)])
     report(w, train, "fitted")
     if a.test:
         report(w, load(a.test), "held out")
     if a.out:
-        write(w, a.out, a.hidden * a.nets)
+        write(w, a.out, a.hidden * a.nets, a.what)
 
 
 if __name__ == "__main__":

@@ -233,7 +233,7 @@ def main():
     parser = argparse.ArgumentParser()
     parser.add_argument("folder")
     parser.add_argument("--part", choices=["fit", "report"], required=True)
-    parser.add_argument("--packages", default="/tmp/packages")
+    parser.add_argument("--packages", default=single.PLACE)
     parser.add_argument("--music", type=int, default=40, help="pieces, up to five loops of each")
     parser.add_argument("--percussion", type=int, default=150)
     parser.add_argument("--found", type=int, default=80)

@@ -27,6 +27,7 @@ PACKAGES = {
     "report": ["bucklespring-data", "extremetuxracer-data", "frozen-bubble-data", "gamine-data", "kbounce", "kollision",
                "moon-lander-data", "njam-data", "pachi-data", "parsec47-data", "pingus-data", "sound-theme-freedesktop", "tuxpaint-data"],
 }
+PLACE = os.path.join(tempfile.gettempdir(), "packages")
 # What has a tempo of its own, or several sounds in a row, is no single sound.
 LEFT_OUT = ("music", "jingle", "loop", "song", "/bgm", "victory", "fanfare", "gameover", "title")
 SENTENCES = ["The lock is full, open the gate.", "Mind the towpath.", "Three bridges before the basin.", "Slow down, there is a boat moored.",
@@ -100,7 +101,7 @@ def speech(rng, part):
 
 def synthetic(rng):
     """Hums, swooshes, risers, bangs with echoes, ringing chords, noises, and things that happen at no regular time."""
-    what = int(rng.integers(8))
+    what = int(rng.integers(11))
     seconds = float(rng.uniform(0.4, 7))
     n = int(seconds * ls.RATE)
     t = np.arange(n) / ls.RATE
@@ -137,6 +138,14 @@ def synthetic(rng):
             i = int(at * ls.RATE)
             m = min(n - i, 9000)
             x[i:i + m] += rng.uniform(0.1, 1) * noise[:m] * np.exp(-t[:m] * rng.uniform(15, 120))
+    elif what >= 8:  # a few strokes of drums, at times that mean nothing
+        x = np.zeros(n)
+        keys = rng.choice([36, 38, 42, 47, 56, 60, 63, 75], int(rng.integers(1, 4)))
+        loud = rng.random() < 0.5
+        for at in rng.uniform(0, seconds, int(rng.integers(3, 5 + int(2.5 * seconds)))):
+            i = int(at * ls.RATE)
+            stroke = ls.drum(rng, int(rng.choice(keys)), 1 if loud else rng.uniform(0.2, 1))[:n - i]
+            x[i:i + len(stroke)] += stroke
     else:  # a ball that comes to rest: hits that draw together
         x = 0.001 * noise
         at, gap, loud, shrink = 0.0, rng.uniform(0.15, 0.5), 1.0, rng.uniform(0.6, 0.92)
@@ -153,7 +162,7 @@ def main():
     parser = argparse.ArgumentParser()
     parser.add_argument("folder")
     parser.add_argument("--part", choices=["fit", "report"], required=True)
-    parser.add_argument("--packages", default="/tmp/packages", help="where packages are unpacked; fetched where they are missing")
+    parser.add_argument("--packages", default=PLACE, help="where packages are unpacked; fetched where they are missing")
     parser.add_argument("--notes", type=int, default=150)
     parser.add_argument("--speech", type=int, default=60)
     parser.add_argument("--made", type=int, default=120)

@@ -54,12 +54,36 @@ def placed(notes, programs, font, seconds):
     return out
 
 
+def dense_break(rng, bars):
+    """A break as it is played: ghost notes at a third of the main strokes' loudness between them, flams and rolls."""
+    part = ls.Part()
+    swing = float(rng.choice([0, 0.06, 0.12]))
+    # What is a third as loud: the fonts' loudness goes with the square of the velocity.
+    for bar in range(bars):
+        for s in range(16):
+            at = bar * 4 + s / 4 + (swing / 2 if s % 2 else 0)
+            if s % 2 == 0 or rng.random() < 0.3:
+                part.notes.append((at, 9, 42, int(rng.integers(60, 95)), 0.1))
+            if s in (0, 10) or (s in (3, 7, 11) and rng.random() < 0.4):
+                part.notes.append((at, 9, 36, 112, 0.2))
+            if s in (4, 12):
+                part.notes.append((at, 9, 38, 118, 0.2))
+                if rng.random() < 0.3:
+                    part.notes.append((at - 0.055, 9, 38, 66, 0.1))
+            elif rng.random() < 0.55:
+                part.notes.append((at, 9, 38, int(rng.integers(58, 72)), 0.1))
+            if bar % 2 == 1 and s >= 14:
+                part.notes.append((at + 0.125, 9, 38, 70 + 5 * (s - 14), 0.1))
+    part.notes.sort()
+    return part, 4, "4/4", None, (85, 130), "break"
+
+
 def make(job):
     folder, seed, kind, number = job
     rng = np.random.default_rng([seed, number, sum(map(ord, kind))])
     font = ls.FONTS[number % 2]
     bars = 4 if kind != "mix" else 2
-    part, per_bar, _, _, (low, high), _ = ls.compose(rng, kind, bars)
+    part, per_bar, _, _, (low, high), _ = dense_break(rng, bars) if kind == "break" else ls.compose(rng, kind, bars)
     ratio = RATIOS[number % len(RATIOS)]
     bpm = float(rng.uniform(max(low, 80), max(min(high, 140), low + 1, 81)))
     beats = bars * per_bar
@@ -84,9 +108,10 @@ def main():
     parser.add_argument("folder")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--each", type=int, default=6)
+    parser.add_argument("--kinds", default="drums,break,bass,chords,mix,pad,voice")
     a = parser.parse_args()
     os.makedirs(a.folder, exist_ok=True)
-    jobs = [(a.folder, a.seed, kind, n) for kind in ("drums", "bass", "chords", "mix", "pad", "voice") for n in range(a.each)]
+    jobs = [(a.folder, a.seed, kind, n) for kind in a.kinds.split(",") for n in range(a.each)]
     with ProcessPoolExecutor() as pool:
         truth = dict(r for r in pool.map(make, jobs) if r)
     with open(os.path.join(a.folder, "truth.json"), "w") as f:

@@ -117,18 +117,36 @@ Kind kindOf(const Colour& c) {
     return static_cast<Kind>(std::max_element(scores.begin(), scores.end()) - scores.begin());
 }
 
-std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
-                                const Span& span) {
-    if (s.level.empty()) return Kind::NoBeat;
-    const auto hopAt = [&](double t) {
-        return static_cast<std::size_t>(std::clamp(t / s.hop, 0.0, double(s.size() - 1)));
-    };
+namespace {
+
+std::size_t hopAt(const Strength& s, double t) {
+    return static_cast<std::size_t>(std::clamp(t / s.hop, 0.0, double(s.size() - 1)));
+}
+
+// Whether what sounds at the beginning is all but gone at the end.
+bool diesAway(const Strength& s, const Span& span) {
     const auto loudest = [&](double from, double to) {
         float most = 0;
-        for (std::size_t h = hopAt(from); h <= hopAt(to); ++h)
+        for (std::size_t h = hopAt(s, from); h <= hopAt(s, to); ++h)
             most = std::max(most, s.level[h]);
         return most;
     };
+    const float early = loudest(span.start, span.start + 0.4);
+    const float late = loudest(std::max(span.start + 0.4, span.end - 0.3 * (span.end - span.start)), span.end);
+    return span.end - span.start < 0.4 || late < 0.4F * early;
+}
+
+} // namespace
+
+Kind silentKind(const Strength& s, const std::vector<Event>& events, const Span& span) {
+    if (s.level.empty()) return Kind::NoBeat;
+    const bool begins = !events.empty() && events.front().at < span.start + 0.1;
+    return begins && diesAway(s, span) ? Kind::OneHit : Kind::NoBeat;
+}
+
+std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
+                                const Span& span) {
+    if (s.level.empty()) return Kind::NoBeat;
     float rise = 0;
     float change = 0;
     float turn = 0;
@@ -145,9 +163,7 @@ std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const s
         if (e.attack && e.at > span.start + 0.15 && e.at < span.file - 0.1) attacks += 1;
         if (e.at > span.start + 0.15) later = std::max(later, e.attack ? e.strength : 6 * e.strength);
     }
-    const float early = loudest(span.start, span.start + 0.4);
-    const float late = loudest(std::max(span.start + 0.4, span.end - 0.3 * (span.end - span.start)), span.end);
-    const bool dies = span.end - span.start < 0.4 || late < 0.4F * early;
+    const bool dies = diesAway(s, span);
     const bool turns = turn >= quietestTurn && !(dies && attacks == 0);
     // Nothing happens once it sounds: a drone, a hum; or one chord that wavers, as choruses make it: it rises a
     // little all the time.
@@ -156,10 +172,7 @@ std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const s
     // Noise: crowded with pitches that come and go, and no attack.
     const bool crowded = colour.lines > 24 || (colour.lines > 12 && colour.moving > 0.15);
     const bool noise = crowded && attacks <= 1 + 0.05 * (span.end - span.start);
-    if ((later < 0.2 && !turns) || nothing || noise) {
-        const bool begins = !events.empty() && events.front().at < span.start + 0.1;
-        return begins && dies ? Kind::OneHit : Kind::NoBeat;
-    }
+    if ((later < 0.2 && !turns) || nothing || noise) return silentKind(s, events, span);
     if (events.size() < 2) return Kind::NoBeat;
     return std::nullopt;
 }

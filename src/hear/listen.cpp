@@ -1,6 +1,7 @@
 #include "hear/listen.h"
 
 #include "hear/loop_fit.h"
+#include "hear/sureness.h"
 #include "hear/track.h"
 #include "metre/tempo.h"
 
@@ -12,6 +13,9 @@
 namespace hear {
 
 namespace {
+
+// Under this sureness there is no tempo: of loops hardly one lies there.
+constexpr double noBeat = 0.15;
 
 // By how much a tempo is halved or doubled to lie in the window, to half a per cent at its edges: it is not
 // measured to the end yet. None where it cannot.
@@ -53,6 +57,23 @@ std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
         c.weight /= sum;
     std::sort(out.begin(), out.end(), [](const Candidate& a, const Candidate& b) { return a.weight > b.weight; });
     return out;
+}
+
+// The candidates' weights with the doubt that there is a beat at all: those that are the first, or half or double
+// of it, have `sure` together, and what is missing to 1 is that doubt.
+std::vector<Candidate> doubted(std::vector<Candidate> list, double sure) {
+    const auto isKin = [first = list.front().bpm](const Candidate& c) {
+        for (const double k : {1.0, 2.0, 0.5})
+            if (std::abs(c.bpm.value / (first.value * k) - 1) < 0.03) return true;
+        return false;
+    };
+    double kin = 1e-9;
+    double others = 1e-9;
+    for (const Candidate& c : list)
+        (isKin(c) ? kin : others) += c.weight;
+    for (Candidate& c : list)
+        c.weight *= isKin(c) ? sure / kin : std::min(1.0, (1 - sure) / others);
+    return list;
 }
 
 // A loop with a tail: as many bars as hold all but stray sounds, the usual numbers sooner than others.
@@ -220,8 +241,14 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     out.key = keyOf(classes);
     if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
-    if (const auto none = withoutBeat(s, colour, heard, out.span)) {
-        out.kind = *none;
+    const auto none = withoutBeat(s, colour, heard, out.span);
+    const std::vector<Pulse> found = heard.size() < 2 ? std::vector<Pulse>() : pulses(c, out.span);
+    const double sure =
+        found.empty() ? 0 : surenessOf(surenessFiguresOf(c, colour, heard, out.span, found, none.has_value()));
+    // Who says between which tempos has more than the recording to go by.
+    const double least = window == Window{} ? noBeat : noBeat / 5;
+    if (none || found.empty() || sure < least) {
+        out.kind = none ? *none : silentKind(s, heard, out.span);
         // One note, with its overtones, has a root but no mode.
         const auto tones = std::count_if(classes.all.begin(), classes.all.end(), [](double t) { return t > 0.15; });
         if (tones < 3) out.key.reset();
@@ -229,12 +256,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     }
     out.kind = kindOf(colour);
     if (out.kind == Kind::Struck) out.key.reset(); // drums are tuned, but to no key
-    const std::vector<Pulse> found = pulses(s, out.span);
-    out.candidates = within(found, window);
-    if (out.candidates.empty()) {
-        out.kind = Kind::NoBeat;
-        return out;
-    }
+    out.candidates = doubted(within(found, window), sure);
     out.sureness = out.candidates.front().weight;
     const Bpm about = out.candidates.front().bpm;
 

@@ -1,5 +1,7 @@
 #include "hear/loop_fit.h"
 
+#include "hear/loop_weights.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -133,82 +135,194 @@ Scan scanned(const Nearness& near, const Grid& grid, const Span& span, double te
     return scan;
 }
 
+float nearly(double off, double scale) {
+    return static_cast<float>(std::exp(-off * off / (scale * scale)));
+}
+
+// What is the same for all explanations of a recording.
+struct Facts {
+    double spread = 0;    // how wide the likelihood is, BPM
+    double start = 0;     // the first sound
+    bool onLine = false;  // it lies on a line of the grid from the file's start
+    double atEnd = 0;     // level of the last 30 ms, over the mean
+    double atStart = 0;   // of the first
+    double lastEvent = 0; // seconds
+    double attacks = 0;   // share of the events' strength
+    double blur = 0;      // seconds, mean
+    double events = 0;    // log2 of their number
+    double sustain = 0;   // median level over loud level
+};
+
+Facts factsOf(const std::vector<Event>& events, const Strength& s, const Span& span, const Scan& scan,
+              const Line& line) {
+    Facts f;
+    f.spread = scan.width;
+    f.start = events.empty() || std::abs(events.front().at - span.start) >= 0.06 ? span.start : events.front().at;
+    const double period = 60 / scan.bpm;
+    const double place = f.start / period * line.grid.division;
+    f.onLine = std::abs(place - std::round(place)) * period / line.grid.division < 0.015;
+    double strength = 1e-9;
+    for (const Event& e : events) {
+        strength += e.strength;
+        f.attacks += e.attack ? e.strength : 0;
+        f.blur += e.strength * e.blur;
+        f.lastEvent = std::max(f.lastEvent, e.at);
+    }
+    f.attacks /= strength;
+    f.blur /= strength;
+    f.events = std::log2(double(events.size()) + 1);
+    const auto hops = s.level.size();
+    const std::size_t few = std::min<std::size_t>(hops, 6);
+    double mean = 1e-9;
+    for (const float l : s.level)
+        mean += double(l) / double(hops);
+    for (std::size_t h = 0; h < few; ++h) {
+        f.atStart += double(s.level[h]) / double(few) / mean;
+        // The last hops lie partly beyond the file.
+        f.atEnd += double(s.level[hops - 1 - std::min(hops - 1, h + 2)]) / double(few) / mean;
+    }
+    std::vector<float> sorted = s.level;
+    std::sort(sorted.begin(), sorted.end());
+    f.sustain = double(sorted[hops / 2]) / std::max(1e-6, double(sorted[hops * 19 / 20]));
+    return f;
+}
+
+void describe(LoopWay& way, double log, const Scan& scan, const Line& line, const Span& span, const Facts& facts) {
+    std::size_t n = 0;
+    const auto put = [&](double x) { way.features[n++] = static_cast<float>(x); };
+    const double period = 60 / way.bpm;
+    // What the events say.
+    put(std::max(-12.0, log) / 3);
+    put(std::max(-2.0, log));
+    put(std::log(0.02 + std::abs(way.bpm - scan.bpm) / facts.spread));
+    put(std::abs(way.bpm / scan.bpm - 1) * 100);
+    put(std::min(1.0, facts.spread));
+    put(std::log(facts.spread));
+    put(way.bpm == scan.bpm);
+    // Which numbers people use. What is exact by its length may miss a whole number by a sample.
+    const double whole = std::abs(way.bpm - std::round(way.bpm));
+    const double length = std::max(0.1, span.file - way.from);
+    put(whole < 1e-9);
+    put(nearly(whole / way.bpm * length, 0.0003));
+    put(nearly(whole / way.bpm * length, 0.0015));
+    put(std::min(0.5, whole));
+    // How exact the length is: of the file, and from the first sound.
+    for (const double seconds : {span.file, span.file - facts.start}) {
+        const double beats = std::round(seconds / period);
+        const double off = beats < 1 ? 1.0 : seconds - beats * period;
+        put(nearly(off, 0.0006));
+        put(nearly(off, 0.004));
+        put(nearly(off, 0.025));
+        put(std::clamp(off / 0.03, -2.0, 2.0));
+        const double near = double(nearly(off, 0.03));
+        const auto count = static_cast<int>(beats);
+        put(near * (count % 4 == 0));
+        put(near * (count == 4 || count == 8 || count == 16 || count == 32 || count == 64));
+        put(near * (count % 3 == 0));
+        put(near * (count % 2 == 0));
+    }
+    // The explanation itself.
+    put(way.byLength);
+    put(way.beats.has_value());
+    put(way.beats && way.from == 0.0);
+    put(way.beats ? std::log(habitOf(*way.beats)) : 0);
+    put(way.beats ? std::log2(double(*way.beats)) : 0);
+    put(way.from > 0 && way.beats);
+    const double bars = (span.file - facts.start) / period / 4;
+    put(bars - std::floor(bars));
+    // Where the last sound begins, in bars: a tail is what follows the bar it lies in.
+    const double last = (facts.lastEvent - facts.start) / period / 4;
+    put(std::ceil(last + 0.03) * 4 * period + facts.start < span.file - 0.06 ? 1 : 0);
+    put(std::min(3.0, (span.file - facts.lastEvent) / period));
+    put(std::min(3.0, (span.file - span.end) / period));
+    // How much there is to decide by.
+    put(facts.start < 0.02);
+    put(std::min(2.0, facts.start));
+    put(facts.onLine);
+    put(std::min(3.0, facts.atEnd));
+    put(std::min(3.0, facts.atStart));
+    put(facts.attacks);
+    put(facts.blur * 100);
+    put(facts.events);
+    put(facts.sustain);
+    put(line.grid.agreement);
+    put(line.grid.landed);
+    put(std::log(1e-4 + line.grid.spread));
+    put(std::log(1e-6 + line.grid.periodError / line.grid.period));
+    put(std::log2(std::max(0.2, span.file)));
+    put(line.grid.division == 3);
+}
+
+double scoreOf(const LoopWay& way) {
+    double score = 0;
+    for (std::size_t h = 0; h < loopHidden; ++h) {
+        double sum = loopHiddenBias[h];
+        for (std::size_t i = 0; i < LoopWay::figures; ++i)
+            sum += double(loopHiddenWeights[h][i]) * double(way.features[i]);
+        score += double(loopOutputWeights[h]) * std::tanh(sum);
+    }
+    for (std::size_t i = 0; i < LoopWay::figures; ++i)
+        score += double(loopDirectWeights[i]) * double(way.features[i]);
+    return score;
+}
+
 } // namespace
 
-LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
+LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
     // Errors of neighbouring events have causes in common.
     constexpr double temper = 0.8;
     const Line line = straightest(events, s, span, about);
     const Nearness near(line.events, line.grid);
     const Scan scan = scanned(near, line.grid, span, temper);
-    const double first = events.empty() ? span.start : events.front().at;
-    const double start = std::abs(first - span.start) < 0.06 ? first : span.start;
-    const double period = 60 / scan.bpm;
-
-    // A tempo's share before anything is heard: three fifths are whole numbers, most others lie anywhere.
-    constexpr double wholeShare = 0.6;
-    constexpr double anyShare = 0.35; // a BPM
-    const auto likely = [&](double bpm) { return std::exp(temper * near.at(60 / bpm) - scan.top); };
-
-    LoopFit best{period, start, {}, 0, {}};
-    double most = 0;
-    const auto offer = [&](double score, double bpm, double from, std::optional<int> beats, bool byLength) {
-        if (score <= most) return;
-        most = score;
-        best.period = 60 / bpm;
-        best.start = from;
-        best.beats = beats;
-        best.seconds = beats ? best.period * *beats : 0;
-        best.measured = !byLength && std::abs(bpm - scan.bpm) > 0.004 && std::abs(bpm - std::round(bpm)) < 1e-9
-                            ? std::optional(Bpm(scan.bpm))
-                            : std::nullopt;
+    const Facts facts = factsOf(events, s, span, scan, line);
+    LoopWays ways;
+    ways.measured = scan.bpm;
+    const auto offer = [&](double bpm, double from, std::optional<int> beats, bool byLength) {
+        LoopWay way{bpm, from, beats, byLength, {}};
+        describe(way, temper * near.at(60 / bpm) - scan.top, scan, line, span, facts);
+        ways.list.push_back(way);
     };
-    // Offers the tempos near the scan's top that a condition lets through: whole ones, and the top itself.
-    const auto offerNear = [&](double prior, double from, const auto& beatsAt) {
-        const double reach = std::min(0.02 * scan.bpm, 6 * scan.width);
-        for (double whole = std::ceil(scan.bpm - reach); whole <= scan.bpm + reach; ++whole)
-            if (const auto [fits, beats] = beatsAt(whole); fits)
-                offer(prior * wholeShare * likely(whole), whole, from, beats, false);
-        if (const auto [fits, beats] = beatsAt(scan.bpm); fits)
-            offer(prior * anyShare * scan.width, scan.bpm, from, beats, false);
-    };
-    using Fits = std::pair<bool, std::optional<int>>;
-
-    // Unrelated: what is left after the last beat lies anywhere within some seconds.
-    offerNear(0.3 / 3.0, start, [](double) { return Fits{true, {}}; });
-    // A whole file that begins with a rest has its first sound on a line of the grid.
-    const double place = start / period * line.grid.division;
-    const bool onLine = std::abs(place - std::round(place)) * period / line.grid.division < 0.015;
-    const double fromZero = start < 0.06                   ? 1.0
-                            : onLine && start < 4 * period ? std::min(0.4, 8 * period / span.file)
-                                                           : 0.01;
-    struct Way {
-        double length;
-        double from;
-        double prior;
-    };
-    for (const Way& way : {Way{span.file, 0, fromZero}, Way{span.file - start, start, 0.3}}) {
-        if (way.length < 0.1) continue;
-        const double aboutBeats = way.length * scan.bpm / 60;
-        const double range = std::max(1.0, aboutBeats * 0.03);
+    const double reach = std::min(0.025 * scan.bpm, std::max(0.6, 6 * scan.width));
+    std::vector<double> tempos{scan.bpm};
+    for (double whole = std::ceil(scan.bpm - reach); whole <= scan.bpm + reach; ++whole)
+        tempos.push_back(whole);
+    for (const double bpm : tempos)
+        offer(bpm, facts.start, {}, false);
+    for (const double from : {0.0, facts.start}) {
+        const double length = span.file - from;
+        if (length < 0.1 || (from > 0 && from < 0.004)) continue;
+        const double aboutBeats = length * scan.bpm / 60;
+        const double range = std::max(1.0, aboutBeats * 0.04);
         for (int beats = std::max(1, static_cast<int>(aboutBeats - range));
              beats <= static_cast<int>(aboutBeats + range) + 1; ++beats) {
-            const double habit = way.prior * habitOf(beats);
             // Cut to whole beats: the length says the tempo.
-            const double bpm = 60 * beats / way.length;
-            if (std::abs(bpm / scan.bpm - 1) < 0.04) {
-                const double exact = bpm * 0.0015 / way.length; // BPM that a millisecond and a half make
-                const double share =
-                    anyShare + (std::abs(bpm - std::round(bpm)) < exact ? wholeShare / (2 * exact) : 0.0);
-                offer(0.55 * habit * bpm / way.length * share * likely(bpm), bpm, way.from, beats, true);
-            }
-            // Cut a little wrong: within 35 ms.
-            offerNear(0.12 * habit / 0.07, way.from, [&](double b) {
-                return Fits{std::abs(60 * beats / b - way.length) < 0.035, beats};
-            });
+            const double exact = 60 * beats / length;
+            if (std::abs(exact / scan.bpm - 1) < 0.04) offer(exact, from, beats, true);
+            // Cut a little wrong.
+            for (const double bpm : tempos)
+                if (std::abs(60 * beats / bpm - length) < 0.035) offer(bpm, from, beats, false);
         }
     }
-    return best;
+    return ways;
+}
+
+LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
+    const LoopWays ways = loopWays(events, s, span, about);
+    const LoopWay* best = nullptr;
+    double most = 0;
+    for (const LoopWay& way : ways.list)
+        if (const double score = scoreOf(way); best == nullptr || score > most) {
+            most = score;
+            best = &way;
+        }
+    LoopFit fit;
+    fit.period = 60 / best->bpm;
+    fit.start = best->from;
+    fit.beats = best->beats;
+    fit.seconds = best->beats ? fit.period * *best->beats : 0;
+    const bool taken = !best->byLength && std::abs(best->bpm - ways.measured) > 0.004;
+    if (taken) fit.measured = Bpm(ways.measured);
+    return fit;
 }
 
 } // namespace hear

@@ -4,6 +4,7 @@
 
 #include "hear/grid.h"
 
+#include <array>
 #include <optional>
 #include <vector>
 
@@ -18,10 +19,28 @@ struct LoopFit {
     std::optional<Bpm> measured;
 };
 
-// Weighs, near the tempo `about`, three explanations of the recording's length: cut to whole beats, cut a little
-// wrong, or unrelated to them (a tail); each at whole tempos and between them, by how near its grid comes to the
-// events. The shares of explanations and of whole tempos are common practice. REQUIRES events not empty. Any
-// thread.
+// One explanation of a recording's tempo and length.
+struct LoopWay {
+    double bpm = 120;
+    double from = 0;          // seconds: the first downbeat
+    std::optional<int> beats; // to the end of the file; none: its end is no end of a beat
+    bool byLength = false;    // the tempo is what the length says
+    static constexpr std::size_t figures = 52;
+    std::array<float, figures> features{}; // what the ranking looks at
+};
+
+// The explanations near the tempo `about` that are worth weighing: the file, or what follows its first sound, is
+// cut to whole beats; is cut a little wrong; or its end has nothing to do with beats (a tail); each at whole tempos
+// and between them. `measured`: the tempo by the events alone. REQUIRES events not empty. Any thread.
+struct LoopWays {
+    std::vector<LoopWay> list;
+    double measured = 120; // BPM
+};
+LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
+
+// Weighs those explanations by how near their grids come to the events, by how exact the length is, by what is
+// usual, and by how much the events can decide at all: the less they do, the more an exact length counts. Weights
+// fitted to a generated set by tools/fit_pulse.py --for length. REQUIRES events not empty. Any thread.
 LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
 
 } // namespace hear

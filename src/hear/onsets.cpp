@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <optional>
 #include <span>
 
 namespace hear {
@@ -134,6 +135,90 @@ std::int64_t refined(const Read& read, std::int64_t frames, int rate, std::int64
     return from + at * cell;
 }
 
+// Strokes beside others, which the spectrum does not show by themselves: a grace note before a main stroke, the
+// main stroke right after it, a ghost note between. In the waveform each stands out of all that sounded just before
+// it.
+class Neighbours {
+  public:
+    Neighbours(const Recording& recording, const std::vector<float>& flux, float least)
+        : recording_(recording), flux_(flux), least_(least) {}
+
+    // The onsets with those that were found beside them, in order.
+    std::vector<Onset> with(const std::vector<Onset>& found, float greatest) {
+        std::vector<Onset> all;
+        for (std::size_t i = 0; i < found.size(); ++i) {
+            const std::int64_t here = found[i].at.value;
+            const std::int64_t before = all.empty() ? -nearest : all.back().at.value;
+            const std::int64_t after = i + 1 < found.size() ? found[i + 1].at.value : recording_.frames();
+            const auto grace = stroke(std::max(here - farthest, before + nearest), here - nearest);
+            if (grace) all.push_back({Frames(*grace), strengthAt(*grace) / double(greatest)});
+            all.push_back(found[i]);
+            const auto main = stroke(here + nearest, std::min(here + farthest, after - nearest));
+            if (main) all.push_back({Frames(*main), strengthAt(*main) / double(greatest)});
+        }
+        return all;
+    }
+
+  private:
+    static constexpr std::int64_t cell = Recording::rate / 4000; // a quarter of a millisecond
+    static constexpr std::int64_t nearest = cell * 48;           // 12 ms: closer ones are one stroke
+    static constexpr std::int64_t farthest = cell * 800;         // 200 ms
+    static constexpr std::int64_t behind = cell * 112;           // 28 ms: a cycle of the lowest notes
+    static constexpr std::int64_t ahead = cell * 12;             // 3 ms
+    static constexpr float standsOut = 2;                        // times what was there before
+    static constexpr float quietest = 0.03F;                     // of the recording's peak
+
+    float strengthAt(std::int64_t frame) const {
+        const auto h = std::min(flux_.size() - 1, static_cast<std::size_t>(std::max<std::int64_t>(0, frame)) / hop);
+        float most = flux_[h];
+        for (std::size_t k = h; k < std::min(flux_.size(), h + 4); ++k)
+            most = std::max(most, flux_[k]);
+        return most;
+    }
+
+    // The frame from `from` to `to` at which a stroke begins, if one does.
+    std::optional<std::int64_t> stroke(std::int64_t from, std::int64_t to) {
+        if (from < 0 || to > recording_.frames() - ahead || to - from < cell) return std::nullopt;
+        near_.resize(static_cast<std::size_t>(to - from + behind + ahead + 1));
+        recording_.read(from - behind - 1, near_);
+        level_.assign(near_.size() / static_cast<std::size_t>(cell), 0.0F);
+        for (std::size_t c = 0; c < level_.size(); ++c)
+            for (std::size_t i = c * cell; i < (c + 1) * cell && i + 1 < near_.size(); ++i)
+                level_[c] = std::max(level_[c], std::abs(near_[i + 1] - near_[i]) + 0.25F * std::abs(near_[i + 1]));
+        constexpr auto back = static_cast<std::size_t>(behind / cell);
+        constexpr auto on = static_cast<std::size_t>(ahead / cell);
+        float most = standsOut;
+        std::optional<std::size_t> best;
+        for (std::size_t c = back; c + on <= level_.size(); ++c) {
+            const float floor =
+                *std::max_element(level_.begin() + std::ptrdiff_t(c - back), level_.begin() + std::ptrdiff_t(c));
+            const float peak =
+                *std::max_element(level_.begin() + std::ptrdiff_t(c), level_.begin() + std::ptrdiff_t(c + on));
+            if (peak < quietest * recording_.peak() || peak <= most * (floor + 1e-5F)) continue;
+            most = peak / (floor + 1e-5F);
+            best = c;
+        }
+        if (!best) return std::nullopt;
+        // The first cell of the rise.
+        const float floor = *std::max_element(level_.begin() + std::ptrdiff_t(*best - back),
+                                              level_.begin() + std::ptrdiff_t(*best));
+        std::size_t c = *best;
+        const float peak =
+            *std::max_element(level_.begin() + std::ptrdiff_t(c), level_.begin() + std::ptrdiff_t(c + on));
+        while (c + 1 < *best + on && level_[c] <= floor + 0.12F * (peak - floor))
+            ++c;
+        const std::int64_t at = from - behind + static_cast<std::int64_t>(c) * cell;
+        if (at < from || at >= to || 2 * strengthAt(at) < least_) return std::nullopt;
+        return at;
+    }
+
+    const Recording& recording_;
+    const std::vector<float>& flux_;
+    float least_; // of the flux
+    std::vector<float> near_;
+    std::vector<float> level_;
+};
+
 } // namespace
 
 std::vector<Onset> onsets(const Recording& recording, double sensitivity, const base::Progress& progress) {
@@ -173,7 +258,8 @@ std::vector<Onset> onsets(const Recording& recording, double sensitivity, const 
         if (!found.empty() && at <= found.back().at.value) continue;
         found.push_back({Frames(at), double(here) / greatest});
     }
-    return found;
+    if (progress.stopped()) return found;
+    return Neighbours(recording, flux, static_cast<float>(margin)).with(found, greatest);
 }
 
 std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const base::Progress& progress) {

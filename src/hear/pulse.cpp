@@ -1,6 +1,7 @@
 #include "hear/pulse.h"
 
 #include "hear/pulse_weights.h"
+#include "hear/repetition.h"
 #include "sound/fft.h"
 
 #include <algorithm>
@@ -164,7 +165,8 @@ float nearness(double off, double scale) {
     return static_cast<float>(std::exp(-off * off / (scale * scale)));
 }
 
-void describe(Pulse& p, const Views& v, const Span& span, double onsetsPerSecond, const std::vector<float>& all) {
+void describe(Pulse& p, const Views& v, const Repetition& again, const Span& span, double onsetsPerSecond,
+              const std::vector<float>& all) {
     const double hz = p.bpm.value / 60;
     std::size_t n = 0;
     const auto put = [&](double x) { p.features[n++] = static_cast<float>(x); };
@@ -213,6 +215,14 @@ void describe(Pulse& p, const Views& v, const Span& span, double onsetsPerSecond
     // How it compares with the best of its kin.
     put(all.empty() ? 0 : v.comb(hz) / (1e-6 + double(*std::max_element(all.begin(), all.end()))));
     put(v.comb(hz));
+    // Chords that change by bars, and what comes again after beats, against what is alike at lags that mean
+    // nothing.
+    for (const double k : {0.0625, 0.125, 0.25, 0.5})
+        put(v.turn.at(hz * k));
+    const double otherwise = (again.after(0.71 / hz) + again.after(1.37 / hz) + again.after(2.63 / hz)) / 3;
+    for (const double k : {1.0, 2.0, 4.0, 8.0})
+        put(again.after(k / hz) - otherwise);
+    put(again.after(3 / hz) - otherwise);
     p.features[n] = 1;
 }
 
@@ -250,7 +260,8 @@ double scoreOf(const std::array<float, pulseFeatures>& x) {
 
 } // namespace
 
-std::vector<Pulse> pulses(const Strength& s, const Span& span) {
+std::vector<Pulse> pulses(const Curves& curves, const Span& span) {
+    const Strength& s = curves.strength;
     std::vector<Pulse> out;
     if (s.size() < 32) return out;
     const Views views(s, span);
@@ -275,12 +286,13 @@ std::vector<Pulse> pulses(const Strength& s, const Span& span) {
             if (const double f = beats / length; f > 0.6 && f < 3.6) add(out, f);
 
     const double busy = onsetRate(s, span);
+    const Repetition again(curves.pitches);
     std::vector<float> combs;
     combs.reserve(out.size());
     for (const Pulse& p : out)
         combs.push_back(static_cast<float>(views.comb(p.bpm.value / 60)));
     for (Pulse& p : out) {
-        describe(p, views, span, busy, combs);
+        describe(p, views, again, span, busy, combs);
         p.weight = scoreOf(p.features);
     }
     std::sort(out.begin(), out.end(), [](const Pulse& x, const Pulse& y) { return x.weight > y.weight; });

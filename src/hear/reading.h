@@ -19,7 +19,7 @@ enum class Witness { Name, Tag, Heard, Length, Tapped, Typed };
 // A tempo with its share of trust.
 struct Candidate {
     Bpm bpm{120};
-    double weight = 0; // all together 1
+    double weight = 0; // all together 1, less the doubt that there is a beat at all
     int beats = 0;     // that the recording then has; 0 where that is not known
     bool operator==(const Candidate&) const = default;
 };
@@ -44,9 +44,9 @@ std::optional<Witness> witnessFromWord(const std::string& word);
 // How sure hearing is that there is this beat, be it counted twice as fast or half as fast: the share of the
 // candidates that agree with the first, to 6 % (free playing wanders that far) and up to half and double. 0 to 1.
 double beatSureness(const Reading& heard);
-// Under this line nobody should rely on it: of single sounds that hearing gives a tempo nearly all lie below, of
-// loops few. The line is ours.
-inline constexpr double sureLine = 0.6;
+// Under this line it is more likely than not that there is no such beat, and nobody should rely on it: of single
+// sounds that hearing gives a tempo nearly all lie below, of loops few.
+inline constexpr double sureLine = 0.5;
 
 // True when the tempo rests on hearing alone, or on the length with it, and hearing is not sure: the number is
 // offered, and nothing is stretched by it unasked.

@@ -95,8 +95,10 @@ class Dither {
 // A float sample as the top bits of a 32-bit integer, rounded to the depth. libsndfile itself would scale by
 // 32767 on the way out and by 32768 on the way in, and a file read and written would come back changed.
 std::int32_t quantised(float sample, int bits, double noise, std::size_t& clipped) {
-    const double scale = std::ldexp(1.0, bits - 1);
-    double value = std::nearbyint(static_cast<double>(sample) * scale + noise);
+    const auto scale = static_cast<double>(std::int64_t(1) << (bits - 1));
+    // Beyond this a double has no fraction: adding it rounds to the nearest whole number, and ties to even.
+    constexpr double whole = 0x1.8p52;
+    double value = static_cast<double>(sample) * scale + noise + whole - whole;
     if (value > scale - 1 || value < -scale) {
         // +1.0 exactly is full scale, one step above the largest number; that is no clip that anyone hears.
         if (double(sample) > 1 || double(sample) < -1) ++clipped;

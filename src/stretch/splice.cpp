@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <cstring>
 
 namespace stretch {
 
@@ -22,7 +23,7 @@ void add(Products& sums, const sound::Samples& samples, std::int64_t a, std::int
     };
     if (a >= 0 && b >= 0 && a + n <= size && b + n <= size) {
         // Eight sums side by side, so that the processor can work on eight samples at once.
-        constexpr std::int64_t lanes = 8;
+        constexpr std::int64_t lanes = 32;
         std::array<float, lanes> ab{};
         std::array<float, lanes> aa{};
         std::array<float, lanes> bb{};
@@ -58,19 +59,33 @@ void add(Products& sums, const sound::Samples& samples, std::int64_t a, std::int
     }
 }
 
-// The sum of products of n samples each.
-double product(const float* x, const float* y, std::int64_t n) {
+// The sum of products of n samples each: thirty-two sums side by side, the same on every processor.
+__attribute__((target_clones("avx2", "default"))) double product(const float* x, const float* y, std::int64_t n) {
+    using Eight = float __attribute__((vector_size(32)));
     constexpr std::int64_t lanes = 8;
-    std::array<float, lanes> sums{};
+    std::array<Eight, 4> sums{};
+    const auto add = [&](Eight& sum, std::int64_t at) {
+        Eight a;
+        Eight b;
+        std::memcpy(&a, x + at, sizeof a);
+        std::memcpy(&b, y + at, sizeof b);
+        sum += a * b;
+    };
     std::int64_t i = 0;
+    for (; i + 4 * lanes <= n; i += 4 * lanes) {
+        add(sums[0], i);
+        add(sums[1], i + lanes);
+        add(sums[2], i + 2 * lanes);
+        add(sums[3], i + 3 * lanes);
+    }
     for (; i + lanes <= n; i += lanes)
-        for (std::size_t k = 0; k < lanes; ++k)
-            sums[k] += x[i + static_cast<std::int64_t>(k)] * y[i + static_cast<std::int64_t>(k)];
-    for (; i < n; ++i)
-        sums[0] += x[i] * y[i];
+        add(sums[0], i);
+    const Eight together = (sums[0] + sums[1]) + (sums[2] + sums[3]);
     double sum = 0;
-    for (const float s : sums)
-        sum += static_cast<double>(s);
+    for (int k = 0; k < lanes; ++k)
+        sum += static_cast<double>(together[k]);
+    for (; i < n; ++i)
+        sum += static_cast<double>(x[i] * y[i]);
     return sum;
 }
 

@@ -390,7 +390,8 @@ TEST(PmetreFit, SaysFromWhatTempoAndBelievesHearingOnlyWhereItIsSure) {
     // Nothing but hearing, and that unsure: a few strokes at odd places.
     const auto odd = folder / "plain" / "odd.wav"; // the folder's own name holds a number
     std::filesystem::create_directory(folder / "plain");
-    support::writeSound(odd, support::strokes({9000, 31000, 60200, 71000, 110400, 127000, 170300}, 4.2, 44100),
+    support::writeSound(odd,
+                        support::strokes({49033, 71784, 96403, 104811, 128894, 136316, 147128, 176760}, 4.2, 44100),
                         SF_FORMAT_WAV | SF_FORMAT_PCM_16);
     const json read = lines(run(pmetre("read " + quoted(odd))).out).at(0);
     ASSERT_EQ(read["maybe"], true) << read.dump();

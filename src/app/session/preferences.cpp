@@ -42,6 +42,8 @@ Preferences loadPreferences() {
         const double value = file.value(name, usual).toDouble();
         return std::isfinite(value) ? std::clamp(value, low, high) : usual;
     };
+    p.worksFrom =
+        metre::Bpm(number("sources/tempoFrom", p.worksFrom.value, project::Leaning::least, project::Leaning::most));
     p.tolerance = metre::Seconds(number("proof/toleranceMs", p.tolerance.value * 1000,
                                         prove::leastTolerance.value * 1000, prove::mostTolerance.value * 1000) /
                                  1000);
@@ -87,6 +89,7 @@ void savePreferences(const Preferences& p) {
                                  : p.newSources == NewSources::Lead     ? "lead"
                                                                         : "keep");
     file.setValue("sources/copy", p.copyAudio);
+    file.setValue("sources/tempoFrom", p.worksFrom.value);
     file.setValue("projects/recent", p.recent);
     file.setValue("proof/toleranceMs", p.tolerance.value * 1000);
     for (const stretch::Method m : stretch::methods())

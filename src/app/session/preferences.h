@@ -4,6 +4,7 @@
 #include "app/session/audition_ways.h"
 #include "app/session/deliver_ways.h"
 #include "play/output.h"
+#include "project/leaning.h"
 #include "prove/landing.h"
 #include "prove/strain.h"
 
@@ -25,6 +26,7 @@ struct Preferences {
     bool lamp = false;
     AuditionWays audition;
     NewSources newSources = NewSources::KeepTime;
+    metre::Bpm worksFrom = project::Leaning::usual; // the low end of the octave of tempos that the user works at
     bool copyAudio = true; // what comes in is copied into the project's folder when that is saved
     QStringList recent;    // folders of projects, the latest first
     metre::Seconds tolerance = prove::usualTolerance; // up to how far off a hit is in time

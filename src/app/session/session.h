@@ -164,7 +164,7 @@ class Session : public QObject {
     void measured(project::Normalise how, const std::vector<ClipId>& clips, const std::vector<double>& gains);
     struct Import; // one that is under way (session_import.cpp)
     void bringIn(Import& import, std::size_t file, project::Source source);
-    void heardOf(Import& import, std::size_t file, const project::Source& heard);
+    void heardOf(Import& import, std::size_t file, project::Source heard);
     void importEnded(Import& import, bool cancelled);
     void tick();
     void watchDevice();

@@ -7,6 +7,7 @@
 #include "metre/snap.h"
 #include "project/arriving.h"
 #include "project/import.h"
+#include "project/leaning.h"
 #include "project/sets.h"
 #include "sound/audio_files.h"
 
@@ -169,6 +170,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
 // On the page, as it is known so far.
 void Session::bringIn(Import& import, std::size_t file, project::Source source) {
     project::Project p = now();
+    project::lean(source, {preferences_.worksFrom, project::neighboursOf(p, source.file)});
     project::Added added = project::addSources(p, {std::move(source)});
     const SourceId id = added.ids.front();
     auto placed = project::placeSources(added.project, {id}, import.track, import.at);
@@ -198,9 +200,10 @@ void Session::bringIn(Import& import, std::size_t file, project::Source source) 
 }
 
 // Its tempo comes after it: every version learns of it, as if it had been known from the beginning.
-void Session::heardOf(Import& import, std::size_t file, const project::Source& heard) {
+void Session::heardOf(Import& import, std::size_t file, project::Source heard) {
     if (file >= import.came.size() || !import.came[file]) return;
     const SourceId id = *import.came[file];
+    project::lean(heard, {preferences_.worksFrom, project::neighboursOf(now(), heard.file)});
     document_.heard(id, heard);
     if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
 }

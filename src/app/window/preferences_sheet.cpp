@@ -212,6 +212,15 @@ void PreferencesSheet::addSources() {
                }),
         tr("It is fitted to the project's time; or stays as it was recorded; or the project takes the tempo of the "
            "first."));
+    std::vector<std::pair<QString, QVariant>> octaves;
+    for (const int from : {40, 45, 50, 55, 60, 65, 70, 75, 80, 85, 90, 95, 100, 110, 120})
+        octaves.emplace_back(tr("%1 to %2 BPM").arg(from).arg(2 * from), double(from));
+    add(page, tr("Tempos I work at"),
+        choice(
+            "preferTempos", tr("Tempos I work at"), octaves, session_.preferences().worksFrom.value,
+            [this](const QVariant& v) { prefer([&](Preferences& p) { p.worksFrom = metre::Bpm(v.toDouble()); }); }),
+        tr("Where a recording may be counted twice as fast or half as fast, these count more; so do the project's "
+           "tempo and what came from the same folder. What is clearly heard, named or tagged stays."));
     add(page, tr("Its audio"),
         choice("preferCopy", tr("Its audio"), {{tr("copied into the project"), true}, {tr("referred to"), false}},
                session_.preferences().copyAudio,

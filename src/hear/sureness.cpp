@@ -1,0 +1,171 @@
+#include "hear/sureness.h"
+
+#include "hear/repetition.h"
+#include "hear/sureness_weights.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace hear {
+
+namespace {
+
+bool kin(Bpm a, Bpm b) {
+    for (const double k : {0.5, 1.0, 2.0})
+        if (std::abs(a.value / b.value / k - 1) < 0.03) return true;
+    return false;
+}
+
+// How the gaps between attacks go: what an echo, a bouncing ball or speech does is not what a beat does.
+struct Gaps {
+    double regular = 0; // share of neighbouring gaps that are as one to one, two, three or four
+    double shrink = 0;  // share that grow shorter by a little
+    double spread = 0;  // of their logarithms
+    double fall = 0;    // share of attacks weaker than the one before
+};
+
+Gaps gapsOf(const std::vector<Event>& events) {
+    std::vector<double> gaps;
+    Gaps out;
+    double falls = 0;
+    for (std::size_t i = 1; i < events.size(); ++i) {
+        gaps.push_back(std::max(0.02, events[i].at - events[i - 1].at));
+        falls += events[i].strength < 0.97 * events[i - 1].strength;
+    }
+    if (gaps.size() < 2) return out;
+    out.fall = falls / double(gaps.size());
+    double mean = 0;
+    double square = 0;
+    for (const double g : gaps) {
+        mean += std::log(g) / double(gaps.size());
+        square += std::log(g) * std::log(g) / double(gaps.size());
+    }
+    out.spread = std::sqrt(std::max(0.0, square - mean * mean));
+    for (std::size_t i = 1; i < gaps.size(); ++i) {
+        const double ratio = gaps[i] / gaps[i - 1];
+        const double many = std::max(ratio, 1 / ratio);
+        out.regular += many < 4.5 && std::abs(many - std::round(many)) < 0.06 * std::round(many);
+        out.shrink += ratio > 0.5 && ratio < 0.95;
+    }
+    out.regular /= double(gaps.size() - 1);
+    out.shrink /= double(gaps.size() - 1);
+    return out;
+}
+
+} // namespace
+
+std::array<float, surenessFigures> surenessFiguresOf(const Curves& c, const Colour& colour,
+                                                     const std::vector<Event>& events, const Span& span,
+                                                     const std::vector<Pulse>& pulses, bool silent) {
+    std::array<float, surenessFigures> out{};
+    const Pulse& first = pulses.front();
+    std::copy(first.features.begin(), first.features.end(), out.begin());
+    std::size_t n = pulseFeatures;
+    const auto put = [&](double x) { out[n++] = static_cast<float>(x); };
+
+    double agreeing = 0;
+    double entropy = 0;
+    for (const Pulse& p : pulses) {
+        if (kin(p.bpm, first.bpm)) agreeing += p.weight;
+        entropy -= p.weight * std::log(p.weight + 1e-12);
+    }
+    put(std::log((agreeing + 1e-3) / (1 - agreeing + 1e-3)));
+    put(std::log((first.weight + 1e-3) / (1 - first.weight + 1e-3)));
+    put(entropy);
+
+    const double seconds = std::max(0.05, span.end - span.start);
+    const double period = 60 / first.bpm.value;
+    put(std::log2(seconds));
+    put(std::log2(std::max(0.05, span.file)));
+    put(seconds / std::max(0.05, span.file));
+    put(std::log2(seconds / period));
+
+    double attacks = 0;
+    double sum = 1e-9;
+    double squares = 1e-9;
+    for (const Event& e : events) {
+        attacks += e.attack;
+        sum += e.strength;
+        squares += e.strength * e.strength;
+    }
+    put(std::log2(1 + attacks));
+    put(std::log2(1 + double(events.size())));
+    put(attacks / seconds);
+    put(std::log2(sum * sum / squares));
+    put(events.front().strength / sum);
+    const Gaps gaps = gapsOf(events);
+    put(gaps.regular);
+    put(gaps.shrink);
+    put(gaps.spread);
+    put(gaps.fall);
+
+    const Grid grid = straightGrid(events, span, first.bpm);
+    put(grid.agreement);
+    put(grid.landed);
+    put(std::log(1e-4 + grid.spread));
+    put(std::log(1e-5 + grid.periodError / grid.period));
+
+    // Against what is alike at lags that mean nothing.
+    const Repetition again(c.pitches);
+    double otherwise = 0;
+    for (const double k : {0.71, 1.37, 2.63})
+        otherwise += again.after(k * period) / 3;
+    for (const double k : {1.0, 2.0, 4.0, 8.0})
+        put(again.after(k * period) - otherwise);
+    put(otherwise);
+
+    for (const double x : {colour.low, colour.high, colour.pitched, colour.attack, colour.sustain,
+                           colour.lines / 10, colour.lowest / 30, colour.moving, colour.tonal})
+        put(x);
+
+    // The level in fifths of what sounds, over the loudest; and how much it wavers from hop to hop.
+    const Strength& s = c.strength;
+    std::array<double, 5> fifths{};
+    double greatest = 1e-9;
+    double mean = 0;
+    double rough = 0;
+    int hops = 0;
+    for (std::size_t h = 1; h < s.size(); ++h) {
+        const double place = (s.seconds(h) - span.start) / seconds * 5;
+        if (place < 0 || place >= 5) continue;
+        fifths[static_cast<std::size_t>(place)] += double(s.level[h]);
+        mean += double(s.level[h]);
+        rough += std::abs(double(s.level[h]) - double(s.level[h - 1]));
+        ++hops;
+    }
+    for (const double f : fifths)
+        greatest = std::max(greatest, f);
+    for (const double f : fifths)
+        put(f / greatest);
+    put(rough / std::max(1e-9, mean));
+    put(hops > 0 ? mean / hops : 0);
+
+    double peak = 1e-9;
+    double flux = 0;
+    for (const float f : s.flux) {
+        peak = std::max(peak, double(f));
+        flux += double(f);
+    }
+    put(std::log(peak));
+    put(std::log(peak * double(s.size()) / (flux + 1e-9)));
+    put(silent ? 1 : 0);
+    return out;
+}
+
+double surenessOf(const std::array<float, surenessFigures>& figures) {
+    std::array<double, surenessFigures> x{};
+    for (std::size_t i = 0; i < x.size(); ++i)
+        x[i] = std::clamp((double(figures[i]) - double(surenessMiddle[i])) / double(surenessScale[i]), -4.0, 4.0);
+    double score = surenessBias;
+    for (std::size_t i = 0; i < x.size(); ++i)
+        score += double(surenessDirect[i]) * x[i];
+    for (std::size_t h = 0; h < surenessHidden; ++h) {
+        double sum = surenessHiddenBias[h];
+        for (std::size_t i = 0; i < x.size(); ++i)
+            sum += double(surenessHiddenWeights[h][i]) * x[i];
+        score += double(surenessOut[h]) * std::tanh(sum);
+    }
+    return 1 / (1 + std::exp(-score));
+}
+
+} // namespace hear
