@@ -4,6 +4,7 @@
 #include "ui/window.h"
 
 #include "app/window/import_report.h"
+#include "app/window/preferences_sheet.h"
 #include "project/arriving.h"
 #include "support/audio.h"
 
@@ -150,6 +151,34 @@ TEST(BringingIn, ReferredToAFileStaysWhereItLies) {
     w.session().save(folder / "journey");
     w.settle();
     EXPECT_TRUE(fs::exists(folder / "journey" / "audio" / "winch_hands_112bpm.wav"));
+}
+
+TEST(BringingIn, WhatMayBeCountedTwiceAsFastGoesByTheTemposOneWorksAt) {
+    const support::Folder folder;
+    // Strokes, one like the other: 85 BPM or 170.
+    std::vector<std::int64_t> at;
+    for (int i = 0; i < 32; ++i)
+        at.push_back(std::llround(i * 60.0 / 170 * 48000));
+    support::writeSound(folder / "mooring.wav", support::strokes(at, 32 * 60.0 / 170),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    Window w;
+    const auto heardAt = [&](const QString& tempos) {
+        app::PreferencesSheet sheet(w.session(), nullptr);
+        auto* box = sheet.findChild<QComboBox*>("preferTempos");
+        const int row = box->findText(tempos);
+        EXPECT_GE(row, 0);
+        box->setCurrentIndex(row);
+        emit box->activated(row);
+        w.import({folder / "mooring.wav"});
+        const double bpm = w.now().sources.back()->beats->meanTempo().value;
+        w.session().document().undo();
+        return bpm;
+    };
+    EXPECT_NEAR(heardAt("45 to 90 BPM"), 85, 0.1);
+    EXPECT_NEAR(heardAt("100 to 200 BPM"), 170, 0.1);
+    EXPECT_EQ(app::loadPreferences().worksFrom, Bpm(100)) << "which is kept";
+    w.session().prefer({});
+    w.settle();
 }
 
 } // namespace
