@@ -176,6 +176,11 @@ class Neighbours {
         return most;
     }
 
+    float greatestOf(std::size_t from, std::size_t to) const {
+        return *std::max_element(level_.begin() + static_cast<std::ptrdiff_t>(from),
+                                 level_.begin() + static_cast<std::ptrdiff_t>(to));
+    }
+
     // The frame from `from` to `to` at which a stroke begins, if one does.
     std::optional<std::int64_t> stroke(std::int64_t from, std::int64_t to) {
         if (from < 0 || to > recording_.frames() - ahead || to - from < cell) return std::nullopt;
@@ -190,21 +195,19 @@ class Neighbours {
         float most = standsOut;
         std::optional<std::size_t> best;
         for (std::size_t c = back; c + on <= level_.size(); ++c) {
-            const float floor =
-                *std::max_element(level_.begin() + std::ptrdiff_t(c - back), level_.begin() + std::ptrdiff_t(c));
-            const float peak =
-                *std::max_element(level_.begin() + std::ptrdiff_t(c), level_.begin() + std::ptrdiff_t(c + on));
-            if (peak < quietest * recording_.peak() || peak <= most * (floor + 1e-5F)) continue;
+            const float peak = greatestOf(c, c + on);
+            // What was there a moment before is part of what was there before: mostly that says enough.
+            if (peak < quietest * recording_.peak() || peak <= most * (level_[c - 1] + 1e-5F)) continue;
+            const float floor = greatestOf(c - back, c);
+            if (peak <= most * (floor + 1e-5F)) continue;
             most = peak / (floor + 1e-5F);
             best = c;
         }
         if (!best) return std::nullopt;
         // The first cell of the rise.
-        const float floor = *std::max_element(level_.begin() + std::ptrdiff_t(*best - back),
-                                              level_.begin() + std::ptrdiff_t(*best));
+        const float floor = greatestOf(*best - back, *best);
+        const float peak = greatestOf(*best, *best + on);
         std::size_t c = *best;
-        const float peak =
-            *std::max_element(level_.begin() + std::ptrdiff_t(c), level_.begin() + std::ptrdiff_t(c + on));
         while (c + 1 < *best + on && level_[c] <= floor + 0.12F * (peak - floor))
             ++c;
         const std::int64_t at = from - behind + static_cast<std::int64_t>(c) * cell;
