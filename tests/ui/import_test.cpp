@@ -157,6 +157,7 @@ TEST(BringingIn, WhatMayBeCountedTwiceAsFastGoesByTheTemposOneWorksAt) {
     const support::Folder folder;
     // Strokes, one like the other: 85 BPM or 170.
     std::vector<std::int64_t> at;
+    at.reserve(32);
     for (int i = 0; i < 32; ++i)
         at.push_back(std::llround(i * 60.0 / 170 * 48000));
     support::writeSound(folder / "mooring.wav", support::strokes(at, 32 * 60.0 / 170),
