@@ -284,7 +284,8 @@ void writeFeatures(const std::string& folder, const Json& truth, const char* fil
         if (!read) continue;
         const hear::Recording recording = *hear::Recording::of(read->audio);
         const hear::Curves c = hear::curves(hear::Mono(recording));
-        const auto found = hear::pulses(c, hear::spanOf(c.strength, read->audio.length().value));
+        const auto found = hear::pulses(c.strength, hear::Repetition(c.pitches),
+                                        hear::spanOf(c.strength, read->audio.length().value));
         put(std::int32_t(std::atoi(name.c_str())));
         put(static_cast<std::int32_t>(found.size()));
         put(static_cast<float>(t["bpm"].get<double>()));
@@ -365,17 +366,18 @@ void writeSureness(const std::string& folder, const Json& truth, const char* fil
         const hear::Curves c = hear::curves(hear::Mono(recording));
         const hear::Span span = hear::spanOf(c.strength, recording.length().value);
         const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
-        const auto found = hear::pulses(c, span);
-        if (heard.size() < 2 || found.empty()) continue;
         const hear::Colour colour = hear::colourOf(c, heard, span, hear::classesOf(c.pitches).pitched);
-        const bool silent = hear::withoutBeat(c.strength, colour, heard, span).has_value();
+        if (hear::withoutBeat(c.strength, colour, heard, span)) continue; // nobody asks how sure it is then
+        const hear::Repetition again(c.pitches);
+        const auto found = hear::pulses(c.strength, again, span);
+        if (found.empty()) continue;
         const bool single = t["kind"] == "single";
         bool right = false;
         for (const double k : {0.5, 1.0, 2.0})
             right = right || (!single && std::abs(found.front().bpm.value / t["bpm"].get<double>() / k - 1) < 0.04);
         put(right ? 1.0F : 0.0F);
         put(single ? 1.0F : 0.0F);
-        put(hear::surenessFiguresOf(c, colour, heard, span, found, silent));
+        put(hear::surenessFiguresOf(c.strength, again, colour, heard, span, found));
     }
 }
 

@@ -96,11 +96,13 @@ NAMES = {"pulse": ("the ranking of tempos", "pulseHidden", "hiddenBias", "hidden
          "length": ("the ranking of explanations of lengths", "loopHidden", "loopHiddenBias", "loopHiddenWeights", "loopOutputWeights", "loopDirectWeights")}
 
 
+def row(values):
+    """Numbers as a list of the program's."""
+    return "{" + ", ".join(f"{v:.4g}F" if ("." in f"{v:.4g}" or "e" in f"{v:.4g}") else f"{v:.4g}.0F" for v in values) + "}"
+
+
 def write(w, path, hidden, what):
     title, count, bias, weights, out, direct = NAMES[what]
-
-    def row(values):
-        return "{" + ", ".join(f"{v:.4g}F" if ("." in f"{v:.4g}" or "e" in f"{v:.4g}") else f"{v:.4g}.0F" for v in values) + "}"
 
     with open(path, "w") as f:
         f.write(f"// Made by tools/fit_pulse.py: weights of {title}.\n// clang-format off\n#pragma once\n\n"

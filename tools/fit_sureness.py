@@ -12,6 +12,8 @@ import struct
 
 import numpy as np
 
+from fit_pulse import row
+
 
 def load(path):
     data = open(path, "rb").read()
@@ -60,9 +62,6 @@ def report(p, right, single, what):
 
 def write(path, nets, middle, scale):
     n = len(nets)
-
-    def row(values):
-        return "{" + ", ".join(f"{v:.4g}F" if ("." in f"{v:.4g}" or "e" in f"{v:.4g}") else f"{v:.4g}.0F" for v in values) + "}"
 
     hidden = np.concatenate([w["hidden"] for w in nets])
     with open(path, "w") as f:

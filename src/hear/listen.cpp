@@ -242,12 +242,12 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     const auto none = withoutBeat(s, colour, heard, out.span);
-    const std::vector<Pulse> found = heard.size() < 2 ? std::vector<Pulse>() : pulses(c, out.span);
-    const double sure =
-        found.empty() ? 0 : surenessOf(surenessFiguresOf(c, colour, heard, out.span, found, none.has_value()));
+    const Repetition again(c.pitches);
+    const std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(s, again, out.span);
+    const double sure = found.empty() ? 0 : surenessOf(surenessFiguresOf(s, again, colour, heard, out.span, found));
     // Who says between which tempos has more than the recording to go by.
     const double least = window == Window{} ? noBeat : noBeat / 5;
-    if (none || found.empty() || sure < least) {
+    if (found.empty() || sure < least) {
         out.kind = none ? *none : silentKind(s, heard, out.span);
         // One note, with its overtones, has a root but no mode.
         const auto tones = std::count_if(classes.all.begin(), classes.all.end(), [](double t) { return t > 0.15; });

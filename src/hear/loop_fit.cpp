@@ -1,6 +1,7 @@
 #include "hear/loop_fit.h"
 
 #include "hear/loop_weights.h"
+#include "hear/net.h"
 
 #include <algorithm>
 #include <array>
@@ -253,19 +254,6 @@ void describe(LoopWay& way, double log, const Scan& scan, const Line& line, cons
     put(line.grid.division == 3);
 }
 
-double scoreOf(const LoopWay& way) {
-    double score = 0;
-    for (std::size_t h = 0; h < loopHidden; ++h) {
-        double sum = loopHiddenBias[h];
-        for (std::size_t i = 0; i < LoopWay::figures; ++i)
-            sum += double(loopHiddenWeights[h][i]) * double(way.features[i]);
-        score += double(loopOutputWeights[h]) * std::tanh(sum);
-    }
-    for (std::size_t i = 0; i < LoopWay::figures; ++i)
-        score += double(loopDirectWeights[i]) * double(way.features[i]);
-    return score;
-}
-
 } // namespace
 
 LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
@@ -311,7 +299,9 @@ LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span&
     const LoopWay* best = nullptr;
     double most = 0;
     for (const LoopWay& way : ways.list)
-        if (const double score = scoreOf(way); best == nullptr || score > most) {
+        if (const double score =
+                netScore(way.features, loopHiddenBias, loopHiddenWeights, loopOutputWeights, loopDirectWeights);
+            best == nullptr || score > most) {
             most = score;
             best = &way;
         }

@@ -1,7 +1,7 @@
 #include "hear/pulse.h"
 
+#include "hear/net.h"
 #include "hear/pulse_weights.h"
-#include "hear/repetition.h"
 #include "sound/fft.h"
 
 #include <algorithm>
@@ -244,24 +244,9 @@ void add(std::vector<Pulse>& out, double hz) {
     out.push_back({Bpm(bpm), {}, 0});
 }
 
-double scoreOf(const std::array<float, pulseFeatures>& x) {
-    // One hidden layer.
-    double score = 0;
-    for (std::size_t h = 0; h < pulseHidden; ++h) {
-        double sum = hiddenBias[h];
-        for (std::size_t i = 0; i < pulseFeatures; ++i)
-            sum += double(hiddenWeights[h][i]) * double(x[i]);
-        score += double(outputWeights[h]) * std::tanh(sum);
-    }
-    for (std::size_t i = 0; i < pulseFeatures; ++i)
-        score += double(directWeights[i]) * double(x[i]);
-    return score;
-}
-
 } // namespace
 
-std::vector<Pulse> pulses(const Curves& curves, const Span& span) {
-    const Strength& s = curves.strength;
+std::vector<Pulse> pulses(const Strength& s, const Repetition& again, const Span& span) {
     std::vector<Pulse> out;
     if (s.size() < 32) return out;
     const Views views(s, span);
@@ -286,14 +271,13 @@ std::vector<Pulse> pulses(const Curves& curves, const Span& span) {
             if (const double f = beats / length; f > 0.6 && f < 3.6) add(out, f);
 
     const double busy = onsetRate(s, span);
-    const Repetition again(curves.pitches);
     std::vector<float> combs;
     combs.reserve(out.size());
     for (const Pulse& p : out)
         combs.push_back(static_cast<float>(views.comb(p.bpm.value / 60)));
     for (Pulse& p : out) {
         describe(p, views, again, span, busy, combs);
-        p.weight = scoreOf(p.features);
+        p.weight = netScore(p.features, hiddenBias, hiddenWeights, outputWeights, directWeights);
     }
     std::sort(out.begin(), out.end(), [](const Pulse& x, const Pulse& y) { return x.weight > y.weight; });
     double sum = 0;

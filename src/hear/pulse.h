@@ -1,6 +1,7 @@
 // Which tempos a recording may have, and how well each goes with what is heard and with how long it is.
 #pragma once
 
+#include "hear/repetition.h"
 #include "hear/strength.h"
 #include "metre/units.h"
 
@@ -36,6 +37,6 @@ inline constexpr double fastestPulse = 300;
 // Predominant Local Pulse Information from Music Recordings", IEEE TASLP 2011, from memory) of four bands and of
 // the change of pitch, and whether what sounds comes again; the ranking is our own, with weights fitted to a
 // generated set (tools/fit_pulse.py). Empty when nothing begins anywhere. Any thread.
-std::vector<Pulse> pulses(const Curves& curves, const Span& span);
+std::vector<Pulse> pulses(const Strength& s, const Repetition& again, const Span& span);
 
 } // namespace hear

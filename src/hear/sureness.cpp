@@ -1,9 +1,10 @@
 #include "hear/sureness.h"
 
-#include "hear/repetition.h"
+#include "hear/net.h"
 #include "hear/sureness_weights.h"
 
 #include <algorithm>
+#include <cassert>
 #include <cmath>
 
 namespace hear {
@@ -54,9 +55,9 @@ Gaps gapsOf(const std::vector<Event>& events) {
 
 } // namespace
 
-std::array<float, surenessFigures> surenessFiguresOf(const Curves& c, const Colour& colour,
-                                                     const std::vector<Event>& events, const Span& span,
-                                                     const std::vector<Pulse>& pulses, bool silent) {
+std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Repetition& again,
+                                                     const Colour& colour, const std::vector<Event>& events,
+                                                     const Span& span, const std::vector<Pulse>& pulses) {
     std::array<float, surenessFigures> out{};
     const Pulse& first = pulses.front();
     std::copy(first.features.begin(), first.features.end(), out.begin());
@@ -105,21 +106,14 @@ std::array<float, surenessFigures> surenessFiguresOf(const Curves& c, const Colo
     put(std::log(1e-4 + grid.spread));
     put(std::log(1e-5 + grid.periodError / grid.period));
 
-    // Against what is alike at lags that mean nothing.
-    const Repetition again(c.pitches);
-    double otherwise = 0;
-    for (const double k : {0.71, 1.37, 2.63})
-        otherwise += again.after(k * period) / 3;
-    for (const double k : {1.0, 2.0, 4.0, 8.0})
-        put(again.after(k * period) - otherwise);
-    put(otherwise);
+    // What is alike at lags that mean nothing.
+    put((again.after(0.71 * period) + again.after(1.37 * period) + again.after(2.63 * period)) / 3);
 
     for (const double x : {colour.low, colour.high, colour.pitched, colour.attack, colour.sustain,
                            colour.lines / 10, colour.lowest / 30, colour.moving, colour.tonal})
         put(x);
 
     // The level in fifths of what sounds, over the loudest; and how much it wavers from hop to hop.
-    const Strength& s = c.strength;
     std::array<double, 5> fifths{};
     double greatest = 1e-9;
     double mean = 0;
@@ -148,7 +142,7 @@ std::array<float, surenessFigures> surenessFiguresOf(const Curves& c, const Colo
     }
     put(std::log(peak));
     put(std::log(peak * double(s.size()) / (flux + 1e-9)));
-    put(silent ? 1 : 0);
+    assert(n == out.size());
     return out;
 }
 
@@ -156,15 +150,8 @@ double surenessOf(const std::array<float, surenessFigures>& figures) {
     std::array<double, surenessFigures> x{};
     for (std::size_t i = 0; i < x.size(); ++i)
         x[i] = std::clamp((double(figures[i]) - double(surenessMiddle[i])) / double(surenessScale[i]), -4.0, 4.0);
-    double score = surenessBias;
-    for (std::size_t i = 0; i < x.size(); ++i)
-        score += double(surenessDirect[i]) * x[i];
-    for (std::size_t h = 0; h < surenessHidden; ++h) {
-        double sum = surenessHiddenBias[h];
-        for (std::size_t i = 0; i < x.size(); ++i)
-            sum += double(surenessHiddenWeights[h][i]) * x[i];
-        score += double(surenessOut[h]) * std::tanh(sum);
-    }
+    const double score =
+        surenessBias + netScore(x, surenessHiddenBias, surenessHiddenWeights, surenessOut, surenessDirect);
     return 1 / (1 + std::exp(-score));
 }
 
