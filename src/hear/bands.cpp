@@ -38,4 +38,11 @@ std::vector<float> hannWindow(std::size_t n) {
     return shape;
 }
 
+void logarithms(std::span<const float> from, std::span<float> to) {
+    const float* __restrict x = from.data();
+    float* __restrict y = to.data();
+    for (std::size_t i = 0; i < from.size(); ++i)
+        y[i] = std::log10(x[i]);
+}
+
 } // namespace hear

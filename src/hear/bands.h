@@ -2,6 +2,7 @@
 #pragma once
 
 #include <cstddef>
+#include <span>
 #include <vector>
 
 namespace hear {
@@ -18,5 +19,8 @@ struct Band {
 std::vector<Band> semitoneBands(int rate, std::size_t window, double lowest, double highest);
 
 std::vector<float> hannWindow(std::size_t n);
+
+// Base 10, of positive numbers, several at a time; to about one part in a million. REQUIRES as many in as out.
+void logarithms(std::span<const float> from, std::span<float> to);
 
 } // namespace hear

@@ -30,6 +30,7 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
     std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
     std::vector<float> flux(hops, 0.0F);
     std::vector<float> magnitude(fft.bins());
+    std::vector<float> sums(bands.size());
     std::vector<float> piece(window + 65536);
     std::int64_t from = 0;
     for (std::size_t h = 0; h < hops; ++h) {
@@ -55,8 +56,9 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
             float sum = 0;
             for (std::size_t k = 0; k < bands[b].weights.size(); ++k)
                 sum += bands[b].weights[k] * magnitude[bands[b].first + k];
-            now[b] = std::log10(1.0F + 2.0F * sum);
+            sums[b] = 1.0F + 2.0F * sum;
         }
+        logarithms(sums, now);
         if (h < 1) continue;
         const std::vector<float>& then = history[(h + 1) % (lag + 1)]; // `lag` hops ago
         float rise = 0;
@@ -186,16 +188,22 @@ class Neighbours {
         if (from < 0 || to > recording_.frames() - ahead || to - from < cell) return std::nullopt;
         near_.resize(static_cast<std::size_t>(to - from + behind + ahead + 1));
         recording_.read(from - behind - 1, near_);
+        // A first difference stands for a high pass, as above.
+        bright_.resize(near_.size() - 1);
+        for (std::size_t i = 0; i < bright_.size(); ++i)
+            bright_[i] = std::abs(near_[i + 1] - near_[i]) + 0.25F * std::abs(near_[i + 1]);
         level_.assign(near_.size() / static_cast<std::size_t>(cell), 0.0F);
         for (std::size_t c = 0; c < level_.size(); ++c)
-            for (std::size_t i = c * cell; i < (c + 1) * cell && i + 1 < near_.size(); ++i)
-                level_[c] = std::max(level_[c], std::abs(near_[i + 1] - near_[i]) + 0.25F * std::abs(near_[i + 1]));
+            for (std::size_t i = c * cell; i < std::min((c + 1) * cell, bright_.size()); ++i)
+                level_[c] = std::max(level_[c], bright_[i]);
         constexpr auto back = static_cast<std::size_t>(behind / cell);
         constexpr auto on = static_cast<std::size_t>(ahead / cell);
         float most = standsOut;
         std::optional<std::size_t> best;
+        float peak = back + on <= level_.size() ? greatestOf(back, back + on) : 0;
         for (std::size_t c = back; c + on <= level_.size(); ++c) {
-            const float peak = greatestOf(c, c + on);
+            // The greatest of the next few, looked for anew only where it has just been left behind.
+            if (c > back) peak = level_[c - 1] < peak ? std::max(peak, level_[c + on - 1]) : greatestOf(c, c + on);
             // What was there a moment before is part of what was there before: mostly that says enough.
             if (peak < quietest * recording_.peak() || peak <= most * (level_[c - 1] + 1e-5F)) continue;
             const float floor = greatestOf(c - back, c);
@@ -206,7 +214,7 @@ class Neighbours {
         if (!best) return std::nullopt;
         // The first cell of the rise.
         const float floor = greatestOf(*best - back, *best);
-        const float peak = greatestOf(*best, *best + on);
+        peak = greatestOf(*best, *best + on);
         std::size_t c = *best;
         while (c + 1 < *best + on && level_[c] <= floor + 0.12F * (peak - floor))
             ++c;
@@ -219,6 +227,7 @@ class Neighbours {
     const std::vector<float>& flux_;
     float least_; // of the flux
     std::vector<float> near_;
+    std::vector<float> bright_;
     std::vector<float> level_;
 };
 

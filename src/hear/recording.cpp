@@ -1,6 +1,7 @@
 #include "hear/recording.h"
 
 #include <algorithm>
+#include <array>
 #include <cerrno>
 #include <cmath>
 #include <cstdlib>
@@ -17,6 +18,18 @@ namespace hear {
 
 namespace {
 constexpr std::size_t inMemory = std::size_t(10) * 60 * Recording::rate; // samples: 106 MB
+
+// Side by side, so that the processor can work on several at once.
+float greatestOf(const float* samples, std::size_t n) {
+    std::array<float, 8> most{};
+    std::size_t i = 0;
+    for (; i + most.size() <= n; i += most.size())
+        for (std::size_t k = 0; k < most.size(); ++k)
+            most[k] = most[k] > std::abs(samples[i + k]) ? most[k] : std::abs(samples[i + k]);
+    for (; i < n; ++i)
+        most[0] = std::max(most[0], std::abs(samples[i]));
+    return *std::max_element(most.begin(), most.end());
+}
 
 base::Result<void> noRoom(int error) {
     return base::problem(
@@ -98,9 +111,13 @@ Recorder::Recorder(int sampleRate, int channels)
 
 Recorder::~Recorder() = default;
 
+void Recorder::expect(Frames frames) {
+    const auto samples = static_cast<std::size_t>(double(frames.value) * Recording::rate / sampleRate_) + 1;
+    if (samples <= inMemory) store_->samples.reserve(samples);
+}
+
 base::Result<void> Recorder::keep(const float* samples, std::size_t n) {
-    for (std::size_t i = 0; i < n; ++i)
-        peak_ = std::max(peak_, std::abs(samples[i]));
+    peak_ = std::max(peak_, greatestOf(samples, n));
     if (store_->file < 0 && store_->samples.size() + n > inMemory)
         if (auto moved = store_->moveToDisk(); !moved) return moved;
     if (store_->file < 0)
@@ -137,13 +154,17 @@ base::Result<void> Recorder::convert(const float* mono, std::size_t n, bool last
     return {};
 }
 
-base::Result<void> Recorder::add(const float* interleaved, std::int64_t n) {
+base::Result<void> Recorder::addMono(const float* samples, std::int64_t n) {
     given_ += n;
-    if (channels_ == 1) return convert(interleaved, static_cast<std::size_t>(n), false);
+    return convert(samples, static_cast<std::size_t>(n), false);
+}
+
+base::Result<void> Recorder::add(const float* interleaved, std::int64_t n) {
+    if (channels_ == 1) return addMono(interleaved, n);
     mono_.resize(static_cast<std::size_t>(n));
     for (std::size_t i = 0; i < mono_.size(); ++i)
         mono_[i] = interleaved[2 * i] + interleaved[2 * i + 1];
-    return convert(mono_.data(), mono_.size(), false);
+    return addMono(mono_.data(), n);
 }
 
 base::Result<Recording> Recorder::finished() {
@@ -157,19 +178,29 @@ base::Result<Recording> Recorder::finished() {
     return out;
 }
 
+namespace {
+
+// The sum of the channels; what is no number is silence.
+void mixed(const sound::Audio& audio, std::int64_t at, std::span<float> out) {
+    std::fill(out.begin(), out.end(), 0.0F);
+    for (const auto& channel : audio.channels) {
+        const float* from = channel.data() + at;
+        for (std::size_t i = 0; i < out.size(); ++i)
+            out[i] += std::isfinite(from[i]) ? from[i] : 0.0F;
+    }
+}
+
+} // namespace
+
 base::Result<Recording> Recording::of(const sound::Audio& audio) {
     Recorder recorder(audio.rate, std::max(1, audio.channelCount()));
+    recorder.expect(audio.frames());
     constexpr std::int64_t block = 1 << 15;
-    std::vector<float> interleaved(static_cast<std::size_t>(block) * audio.channels.size());
+    std::vector<float> mono(static_cast<std::size_t>(block));
     for (std::int64_t at = 0; at < audio.frames().value; at += block) {
         const std::int64_t n = std::min(block, audio.frames().value - at);
-        const auto channels = audio.channels.size();
-        for (std::size_t c = 0; c < channels; ++c)
-            for (std::int64_t i = 0; i < n; ++i) {
-                const float s = audio.channels[c][static_cast<std::size_t>(at + i)];
-                interleaved[static_cast<std::size_t>(i) * channels + c] = std::isfinite(s) ? s : 0.0F;
-            }
-        if (auto added = recorder.add(interleaved.data(), n); !added) return tl::unexpected(added.error());
+        mixed(audio, at, {mono.data(), static_cast<std::size_t>(n)});
+        if (auto added = recorder.addMono(mono.data(), n); !added) return tl::unexpected(added.error());
     }
     return recorder.finished();
 }

@@ -50,8 +50,12 @@ class Recorder {
     Recorder(const Recorder&) = delete;
     Recorder& operator=(const Recorder&) = delete;
 
+    // About so many frames will be added: room is made for them at once. More or fewer may come.
+    void expect(metre::Frames frames);
     // n interleaved frames; every sample a number. Fails when the disk has no room for them.
     base::Result<void> add(const float* interleaved, std::int64_t n);
+    // The same of frames whose channels are summed already.
+    base::Result<void> addMono(const float* samples, std::int64_t n);
     // Nothing may be added after that.
     base::Result<Recording> finished();
 

@@ -18,26 +18,18 @@ std::size_t powerOfTwoNear(double n) {
     return size;
 }
 
-// Reads a recording front to back in large pieces, handing out overlapping windows.
-class Windows {
-  public:
-    Windows(const Mono& mono, std::size_t window) : mono_(mono), window_(window), piece_(window + 65536) {}
-    // The window that begins at `start`. REQUIRES starts that do not decrease.
-    const float* at(std::int64_t start) {
-        if (!loaded_ || start < from_ || start + std::int64_t(window_) > from_ + std::int64_t(piece_.size())) {
-            from_ = start;
-            loaded_ = true;
-            mono_.read(start, piece_);
-        }
-        return piece_.data() + (start - from_);
-    }
+// Some of a recording: what both kinds of curves are worked out from while it is at hand.
+struct Piece {
+    const std::vector<float>& samples;
+    std::int64_t from; // the frame of samples[0]
 
-  private:
-    const Mono& mono_;
-    std::size_t window_;
-    std::vector<float> piece_;
-    std::int64_t from_ = 0;
-    bool loaded_ = false;
+    // Whether a window of so many frames around a place lies within.
+    bool holds(std::int64_t centre, std::size_t window) const {
+        return centre + static_cast<std::int64_t>(window / 2) <= from + static_cast<std::int64_t>(samples.size());
+    }
+    const float* around(std::int64_t centre, std::size_t window) const {
+        return samples.data() + (centre - static_cast<std::int64_t>(window / 2) - from);
+    }
 };
 
 void transform(sound::RealFft& fft, const float* x, const std::vector<float>& shape) {
@@ -47,112 +39,148 @@ void transform(sound::RealFft& fft, const float* x, const std::vector<float>& sh
     fft.forward();
 }
 
-void strengthCurves(const Mono& mono, Strength& s, const base::Progress& progress) {
-    const int rate = mono.rate();
-    const std::size_t window = powerOfTwoNear(0.046 * rate);
-    const std::int64_t hop = std::max(1, static_cast<int>(std::lround(rate * 0.005)));
-    s.hop = double(hop) / rate;
-    const auto hops = static_cast<std::size_t>(mono.frames() / hop + 1);
-    for (auto* curve : {&s.flux, &s.low, &s.mid, &s.high, &s.level})
-        curve->assign(hops, 0.0F);
-    const std::vector<Band> bands = semitoneBands(rate, window, 30, std::min(11000.0, rate * 0.47));
-    const std::vector<float> shape = hannWindow(window);
-    sound::RealFft fft(window);
-    Windows windows(mono, window);
-    constexpr std::size_t lag = 3;
-    std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
-    std::vector<float> magnitude(fft.bins());
-    const float scale = 4.0F / static_cast<float>(window); // a full-scale sine has magnitude 1
-    for (std::size_t h = 0; h < hops; ++h) {
-        if (h % 256 == 0) {
-            if (progress.stopped()) return;
-            progress.at(double(h) / double(hops));
+// Fills the curves of strength as pieces of the recording come.
+class StrengthPass {
+  public:
+    StrengthPass(const Mono& mono, Strength& s)
+        : s_(s), window_(powerOfTwoNear(0.046 * mono.rate())),
+          hop_(std::max(1, static_cast<int>(std::lround(mono.rate() * 0.005)))),
+          hops_(static_cast<std::size_t>(mono.frames() / hop_ + 1)),
+          bands_(semitoneBands(mono.rate(), window_, 30, std::min(11000.0, mono.rate() * 0.47))),
+          shape_(hannWindow(window_)), fft_(window_), magnitude_(fft_.bins()), sums_(bands_.size()) {
+        s.hop = double(hop_) / mono.rate();
+        for (auto* curve : {&s.flux, &s.low, &s.mid, &s.high, &s.level})
+            curve->assign(hops_, 0.0F);
+        history_.fill(std::vector<float>(bands_.size(), 0.0F));
+    }
+
+    std::size_t window() const { return window_; }
+    void take(const Piece& piece) {
+        for (; next_ < hops_; ++next_) {
+            const auto centre = static_cast<std::int64_t>(next_) * hop_;
+            if (!piece.holds(centre, window_)) return;
+            step(piece.around(centre, window_));
         }
-        const float* x = windows.at(static_cast<std::int64_t>(h) * hop - static_cast<std::int64_t>(window / 2));
+    }
+
+  private:
+    static constexpr std::size_t lag = 3;
+
+    void step(const float* x) {
+        const std::size_t h = next_;
         float power = 0;
-        for (std::size_t i = window / 2; i < window / 2 + static_cast<std::size_t>(hop); ++i)
+        for (std::size_t i = window_ / 2; i < window_ / 2 + static_cast<std::size_t>(hop_); ++i)
             power += x[i] * x[i];
-        s.level[h] = std::sqrt(power / static_cast<float>(hop));
-        transform(fft, x, shape);
-        const auto spectrum = fft.spectrum();
-        for (std::size_t b = 0; b < magnitude.size(); ++b)
-            magnitude[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        std::vector<float>& now = history[h % (lag + 1)];
-        for (std::size_t b = 0; b < bands.size(); ++b) {
+        s_.level[h] = std::sqrt(power / static_cast<float>(hop_));
+        transform(fft_, x, shape_);
+        const auto spectrum = fft_.spectrum();
+        const float scale = 4.0F / static_cast<float>(window_); // a full-scale sine has magnitude 1
+        for (std::size_t b = 0; b < magnitude_.size(); ++b)
+            magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
+        for (std::size_t b = 0; b < bands_.size(); ++b) {
             float sum = 0;
-            for (std::size_t k = 0; k < bands[b].weights.size(); ++k)
-                sum += bands[b].weights[k] * magnitude[bands[b].first + k];
-            now[b] = std::log10(1.0F + 1000.0F * sum);
+            for (std::size_t k = 0; k < bands_[b].weights.size(); ++k)
+                sum += bands_[b].weights[k] * magnitude_[bands_[b].first + k];
+            sums_[b] = 1.0F + 1000.0F * sum;
         }
-        const std::vector<float>& then = history[(h + 1) % (lag + 1)]; // `lag` hops ago; silence before the first
+        std::vector<float>& now = history_[h % (lag + 1)];
+        logarithms(sums_, now);
+        const std::vector<float>& then = history_[(h + 1) % (lag + 1)]; // `lag` hops ago; silence before the first
         float low = 0;
         float mid = 0;
         float high = 0;
-        for (std::size_t b = 0; b < bands.size(); ++b) {
+        for (std::size_t b = 0; b < bands_.size(); ++b) {
             float before = then[b];
             if (b > 0) before = std::max(before, then[b - 1]);
-            if (b + 1 < bands.size()) before = std::max(before, then[b + 1]);
+            if (b + 1 < bands_.size()) before = std::max(before, then[b + 1]);
             const float rise = std::max(0.0F, now[b] - before);
-            (bands[b].centreHz < 180 ? low : bands[b].centreHz < 2500 ? mid : high) += rise;
+            (bands_[b].centreHz < 180 ? low : bands_[b].centreHz < 2500 ? mid : high) += rise;
         }
-        const auto n = static_cast<float>(bands.size());
-        s.low[h] = low / n;
-        s.mid[h] = mid / n;
-        s.high[h] = high / n;
-        s.flux[h] = (low + mid + high) / n;
+        const auto n = static_cast<float>(bands_.size());
+        s_.low[h] = low / n;
+        s_.mid[h] = mid / n;
+        s_.high[h] = high / n;
+        s_.flux[h] = (low + mid + high) / n;
     }
-    progress.at(1);
-}
+
+    Strength& s_;
+    std::size_t window_;
+    std::int64_t hop_;
+    std::size_t hops_;
+    std::vector<Band> bands_;
+    std::vector<float> shape_;
+    sound::RealFft fft_;
+    std::vector<float> magnitude_;
+    std::vector<float> sums_;
+    std::array<std::vector<float>, lag + 1> history_;
+    std::size_t next_ = 0;
+};
 
 // Magnitudes on semitones, and how far the recording is tuned off 440 Hz: the spectral peaks' mean distance from
 // the nearest semitone, as an angle.
-void pitchProfiles(const Mono& mono, Pitches& p, const base::Progress& progress) {
-    const int rate = mono.rate();
-    const std::size_t window = powerOfTwoNear(0.186 * rate);
-    const auto hop = std::max<std::int64_t>(1, std::lround(rate * 0.02));
-    p.hop = double(hop) / rate;
-    const auto hops = static_cast<std::size_t>(mono.frames() / hop + 1);
-    p.loudness.assign(hops, {});
-    const std::vector<float> shape = hannWindow(window);
-    sound::RealFft fft(window);
-    Windows windows(mono, window);
-    const double binHz = double(rate) / double(window);
-    const float scale = 4.0F / static_cast<float>(window);
-    std::vector<float> magnitude(fft.bins());
-    std::complex<double> lean = 0;
-    const auto top = std::min(fft.bins() - 2, static_cast<std::size_t>(2200 / binHz));
-    for (std::size_t h = 0; h < hops; ++h) {
-        if (h % 64 == 0) {
-            if (progress.stopped()) return;
-            progress.at(double(h) / double(hops));
+class PitchPass {
+  public:
+    PitchPass(const Mono& mono, Pitches& p)
+        : p_(p), window_(powerOfTwoNear(0.186 * mono.rate())),
+          hop_(std::max<std::int64_t>(1, std::lround(mono.rate() * 0.02))),
+          hops_(static_cast<std::size_t>(mono.frames() / hop_ + 1)), shape_(hannWindow(window_)), fft_(window_),
+          binHz_(double(mono.rate()) / double(window_)), magnitude_(fft_.bins()),
+          top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))) {
+        p.hop = double(hop_) / mono.rate();
+        p.loudness.assign(hops_, {});
+    }
+
+    std::size_t window() const { return window_; }
+    void take(const Piece& piece) {
+        for (; next_ < hops_; ++next_) {
+            const auto centre = static_cast<std::int64_t>(next_) * hop_;
+            if (!piece.holds(centre, window_)) return;
+            step(piece.around(centre, window_));
         }
-        const float* x = windows.at(static_cast<std::int64_t>(h) * hop - static_cast<std::int64_t>(window / 2));
-        transform(fft, x, shape);
-        const auto spectrum = fft.spectrum();
-        for (std::size_t b = 0; b <= top + 1; ++b)
-            magnitude[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        auto& out = p.loudness[h];
-        for (std::size_t b = 2; b <= top; ++b) {
-            const float m = magnitude[b];
-            if (m < 1e-4F || m < magnitude[b - 1] || m < magnitude[b + 1]) continue;
+    }
+    void finish() {
+        if (std::abs(lean_) > 0) p_.tuning = std::arg(lean_) / (2 * std::numbers::pi) * 100;
+    }
+
+  private:
+    void step(const float* x) {
+        transform(fft_, x, shape_);
+        const auto spectrum = fft_.spectrum();
+        const float scale = 4.0F / static_cast<float>(window_);
+        for (std::size_t b = 0; b <= top_ + 1; ++b)
+            magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
+        auto& out = p_.loudness[next_];
+        for (std::size_t b = 2; b <= top_; ++b) {
+            const float m = magnitude_[b];
+            if (m < 1e-4F || m < magnitude_[b - 1] || m < magnitude_[b + 1]) continue;
             // The peak by a parabola through the logarithms.
-            const double l = std::log(double(magnitude[b - 1]) + 1e-9);
+            const double l = std::log(double(magnitude_[b - 1]) + 1e-9);
             const double c = std::log(double(m) + 1e-9);
-            const double r = std::log(double(magnitude[b + 1]) + 1e-9);
+            const double r = std::log(double(magnitude_[b + 1]) + 1e-9);
             const double bend = l - 2 * c + r;
             const double shift = bend < -1e-9 ? std::clamp(0.5 * (l - r) / bend, -0.5, 0.5) : 0.0;
-            const double hz = (double(b) + shift) * binHz;
+            const double hz = (double(b) + shift) * binHz_;
             const double note = 69 + 12 * std::log2(hz / 440);
-            if (hz > 150) lean += std::polar(double(m), 2 * std::numbers::pi * note);
+            if (hz > 150) lean_ += std::polar(double(m), 2 * std::numbers::pi * note);
             const auto band = static_cast<int>(std::lround(note)) - Pitches::lowest;
             if (band < 0 || band >= Pitches::bands) continue;
             auto& o = out[static_cast<std::size_t>(band)];
             o = std::max(o, std::sqrt(m));
         }
     }
-    if (std::abs(lean) > 0) p.tuning = std::arg(lean) / (2 * std::numbers::pi) * 100;
-    progress.at(1);
-}
+
+    Pitches& p_;
+    std::size_t window_;
+    std::int64_t hop_;
+    std::size_t hops_;
+    std::vector<float> shape_;
+    sound::RealFft fft_;
+    double binHz_;
+    std::vector<float> magnitude_;
+    std::size_t top_;
+    std::complex<double> lean_ = 0;
+    std::size_t next_ = 0;
+};
 
 // A curve over profiles, brought to the moments of the strength.
 std::vector<float> spread(const std::vector<float>& novelty, double hop, const Strength& s) {
@@ -220,8 +248,22 @@ void changeOfPitch(const Pitches& p, Strength& s) {
 
 Curves curves(const Mono& mono, const base::Progress& progress) {
     Curves out;
-    strengthCurves(mono, out.strength, progress.part(0, 0.6));
-    if (!progress.stopped()) pitchProfiles(mono, out.pitches, progress.part(0.6, 1));
+    StrengthPass strength(mono, out.strength);
+    PitchPass pitch(mono, out.pitches);
+    // Pieces overlap by the longest window; what does not lie within one does within the next. The first windows
+    // lie half before the beginning, the last half beyond the end.
+    const auto longest = static_cast<std::int64_t>(std::max(strength.window(), pitch.window()));
+    constexpr std::int64_t step = 65536;
+    std::vector<float> samples(static_cast<std::size_t>(step + longest));
+    for (std::int64_t at = -longest; at <= mono.frames(); at += step) {
+        if (progress.stopped()) break;
+        progress.at(std::clamp(double(at) / double(mono.frames() + 1), 0.0, 1.0));
+        mono.read(at, samples);
+        const Piece piece{samples, at};
+        strength.take(piece);
+        pitch.take(piece);
+    }
+    pitch.finish();
     changeOfPitch(out.pitches, out.strength);
     return out;
 }

@@ -1,8 +1,10 @@
 #include "hear/track.h"
 
 #include <algorithm>
+#include <array>
 #include <cassert>
 #include <cmath>
+#include <cstring>
 
 namespace hear {
 
@@ -32,6 +34,31 @@ std::vector<float> hills(const std::vector<Event>& events, double hop, std::size
     return curve;
 }
 
+// Written as vectors, since the compiler does not find them by itself.
+using Four = float __attribute__((vector_size(16)));
+using FourWhole = std::int32_t __attribute__((vector_size(16)));
+
+// Where a score less its cost is better than what there is, it takes its place, and `by` is noted. REQUIRES a count
+// of fours.
+void better(const float* scores, const float* costs, std::int32_t by, int count, float* best, std::int32_t* from) {
+    for (int q = 0; q < count; q += 4) {
+        Four score;
+        Four cost;
+        Four most;
+        FourWhole came;
+        std::memcpy(&score, scores + q, sizeof score);
+        std::memcpy(&cost, costs + q, sizeof cost);
+        std::memcpy(&most, best + q, sizeof most);
+        std::memcpy(&came, from + q, sizeof came);
+        const Four here = score - cost;
+        const FourWhole is = here > most;
+        most = is ? here : most;
+        came = is ? FourWhole{by, by, by, by} : came;
+        std::memcpy(best + q, &most, sizeof most);
+        std::memcpy(from + q, &came, sizeof came);
+    }
+}
+
 } // namespace
 
 std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
@@ -49,25 +76,32 @@ std::vector<double> trackedBeats(const std::vector<Event>& events, const Strengt
     const auto endFrom = static_cast<std::int64_t>(std::max(0.0, lastEvent / hop - period));
     const auto endTo = std::min(static_cast<std::int64_t>(size) - 1,
                                 static_cast<std::int64_t>(std::max(lastEvent + 0.03, span.end) / hop));
-    // Scores are kept for as long as a beat may look back; where each came from, for the whole recording.
-    const auto kept = std::max<std::int64_t>(longest, endTo - endFrom) + 1;
     constexpr int swerve = 6;
     constexpr std::int8_t nowhere = -100;
-    std::vector<float> score(static_cast<std::size_t>(kept * periods), -1e30F);
+    // Scores are kept for as long as a beat may look back; where each came from, for the whole recording. The score
+    // of a beat at hop h with period p stands in row h + p: those that the periods look back to, each by its own
+    // length, then lie side by side. Beyond the first and the last period there is nothing.
+    const std::int64_t rows = longest + periods + swerve + 1;
+    const int fours = (periods + 3) / 4 * 4;
+    const std::int64_t width = fours + 2 * swerve;
+    std::vector<float> score(static_cast<std::size_t>(rows * width), -1e30F);
+    const auto row = [&](std::int64_t r) { return score.data() + (r + rows) % rows * width + swerve; };
     std::vector<std::int8_t> cameFrom(static_cast<std::size_t>((endTo + 1) * periods), nowhere);
-    const auto cell = [&](std::int64_t h, int p) { return static_cast<std::size_t>((h % kept) * periods + p); };
-    std::vector<float> turning(
-        static_cast<std::size_t>(periods * (2 * swerve + 1)));      // what a change of period costs
+    std::array<std::vector<float>, 2 * swerve + 1> turning;         // what a change of period costs
     std::vector<float> straying(static_cast<std::size_t>(periods)); // and a period off the tempo
+    for (auto& costs : turning)
+        costs.resize(static_cast<std::size_t>(fours));
     for (int p = 0; p < periods; ++p) {
         const double away = std::log((shortest + p) / period);
         straying[static_cast<std::size_t>(p)] = static_cast<float>(5 * away * away);
         for (int by = -swerve; by <= swerve; ++by) {
             const double turn = std::log(double(shortest + p + by) / double(shortest + p));
-            turning[static_cast<std::size_t>(p * (2 * swerve + 1) + by + swerve)] =
+            turning[static_cast<std::size_t>(by + swerve)][static_cast<std::size_t>(p)] =
                 static_cast<float>(700 * turn * turn);
         }
     }
+    std::vector<float> before(static_cast<std::size_t>(fours));
+    std::vector<std::int32_t> came(static_cast<std::size_t>(fours)); // from which period, as a difference
     float best = -1e30F;
     std::int64_t at = endTo;
     int p = 0;
@@ -76,29 +110,27 @@ std::vector<double> trackedBeats(const std::vector<Event>& events, const Strengt
         const double skipped = std::max(0.0, (double(h) * hop - span.start) / (period * hop));
         const bool atFirst = std::abs(double(h) * hop - events.front().at) < 0.03;
         const auto fresh = static_cast<float>((atFirst ? 8.0 : 0.0) - 0.5 * skipped);
-        for (int q = 0; q < periods; ++q) {
+        std::fill(before.begin(), before.end(), fresh);
+        std::fill(came.begin(), came.end(), nowhere);
+        // Those periods that lie within what has been.
+        const int past = static_cast<int>(std::clamp<std::int64_t>(h - shortest + 1, 0, periods));
+        for (int by = -swerve; by <= swerve && past > 0; ++by)
+            better(row(h - shortest + by) + by, turning[static_cast<std::size_t>(by + swerve)].data(), by, fours,
+                   before.data(), came.data());
+        const float here = 0.8F * curve[static_cast<std::size_t>(h)] - 0.2F;
+        std::int64_t r = h % rows;
+        for (int q = 0; q < periods; ++q, r = r + 1 == rows ? 0 : r + 1) {
             const int tau = shortest + q;
             // Something sounds often between beats too, which keeps the beat in step; a beat on nothing costs.
-            float gain = 0.8F * curve[static_cast<std::size_t>(h)] - 0.2F - straying[static_cast<std::size_t>(q)];
-            float before = fresh;
-            std::int8_t from = nowhere;
-            if (h >= tau) {
+            float gain = here - straying[static_cast<std::size_t>(q)];
+            if (q < past)
                 gain += 0.65F * curve[static_cast<std::size_t>(h - tau / 2)] +
                         0.5F * (curve[static_cast<std::size_t>(h - tau / 4)] +
                                 curve[static_cast<std::size_t>(h - tau * 3 / 4)]);
-                const int lowest = std::max(-swerve, -q);
-                const int highest = std::min(swerve, periods - 1 - q);
-                const float* row = score.data() + cell(h - tau, q);
-                const float* cost = turning.data() + q * (2 * swerve + 1) + swerve;
-                for (int by = lowest; by <= highest; ++by)
-                    if (const float c = row[by] - cost[by]; c > before) {
-                        before = c;
-                        from = static_cast<std::int8_t>(by);
-                    }
-            }
-            const float all = before + gain;
-            score[cell(h, q)] = all;
-            cameFrom[static_cast<std::size_t>(h * periods + q)] = from;
+            const float all = before[static_cast<std::size_t>(q)] + gain;
+            score[static_cast<std::size_t>(r * width + swerve + q)] = all;
+            cameFrom[static_cast<std::size_t>(h * periods + q)] =
+                static_cast<std::int8_t>(came[static_cast<std::size_t>(q)]);
             if (h >= endFrom && all > best) {
                 best = all;
                 at = h;
@@ -108,10 +140,10 @@ std::vector<double> trackedBeats(const std::vector<Event>& events, const Strengt
     }
     while (at >= 0) {
         beats.push_back(double(at) * hop);
-        const std::int8_t from = cameFrom[static_cast<std::size_t>(at * periods + p)];
-        if (from == nowhere) break;
+        const std::int8_t by = cameFrom[static_cast<std::size_t>(at * periods + p)];
+        if (by == nowhere) break;
         at -= shortest + p;
-        p += from;
+        p += by;
     }
     std::reverse(beats.begin(), beats.end());
 
