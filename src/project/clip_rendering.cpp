@@ -33,13 +33,14 @@ Result<sound::Audio> ClipRendering::span(std::size_t part, Frames from, Frames t
     const Frames last = std::clamp(to + shift, first, plan.length());
     const sound::Audio& material = parts_[part].job->sound->audio;
     const int threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
-    Result<sound::Audio> made = sound::Audio(material.rate, material.channelCount(), to - from);
+    if (first < last && last - first == to - from) return plan.piece(first, last, {{}, stop}, threads);
+    sound::Audio made(material.rate, material.channelCount(), to - from);
     if (first == last) return made;
-    auto piece = plan.piece(first, last, {{}, stop}, threads);
-    if (!piece || last - first == to - from) return piece;
-    for (std::size_t c = 0; c < made->channels.size(); ++c)
+    const auto piece = plan.piece(first, last, {{}, stop}, threads);
+    if (!piece) return piece;
+    for (std::size_t c = 0; c < made.channels.size(); ++c)
         std::copy(piece->channels[c].begin(), piece->channels[c].end(),
-                  made->channels[c].begin() + (first - shift - from).value);
+                  made.channels[c].begin() + (first - shift - from).value);
     return made;
 }
 

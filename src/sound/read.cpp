@@ -106,6 +106,14 @@ Seconds Reader::declaredLength() const {
     return metre::toSeconds(metre::Frames(std::max<std::int64_t>(0, decoder_->declared)), facts_.rate);
 }
 
+std::size_t Reader::likelyFrames() const {
+    // What a damaged header says may be absurd; no kind of file holds more than so many frames a byte for long.
+    std::error_code error;
+    const auto bytes = std::filesystem::file_size(path_, error);
+    return error || decoder_->declared <= 0 ? 0
+                                            : std::min<std::size_t>(std::size_t(decoder_->declared), 16 * bytes);
+}
+
 double Reader::progress() const {
     return decoder_->declared > 0 ? std::min(1.0, double(facts_.frames.value) / double(decoder_->declared)) : 0;
 }
@@ -122,7 +130,9 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
     const auto channels = static_cast<std::size_t>(reader->facts().channels);
     Audio& audio = out.audio;
     audio.rate = reader->facts().rate;
-    audio.channels.resize(channels);
+    std::vector<std::vector<float>> samples(channels);
+    for (auto& of : samples)
+        of.reserve(reader->likelyFrames());
     constexpr std::size_t block = 1 << 15;
     std::vector<float> buffer(block * channels);
     const bool resampling = rate != audio.rate;
@@ -133,9 +143,11 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
         if (!got) return tl::unexpected(got.error());
         if (*got == 0) break;
         for (std::size_t c = 0; c < channels; ++c) {
-            auto& to = audio.channels[c];
-            for (std::int64_t i = 0; i < *got; ++i)
-                to.push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
+            const std::size_t before = samples[c].size();
+            samples[c].resize(before + static_cast<std::size_t>(*got));
+            const float* from = buffer.data() + c;
+            for (std::size_t i = before; i < samples[c].size(); ++i, from += channels)
+                samples[c][i] = *from;
         }
         reading.at(reader->progress());
     }
@@ -143,14 +155,16 @@ Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, co
     if (!warnings) return tl::unexpected(warnings.error());
     out.warnings = std::move(*warnings);
     out.facts = reader->facts();
+    for (auto& of : samples) {
+        of.shrink_to_fit();
+        audio.channels.emplace_back(std::move(of));
+    }
     out.content = contentOf(audio);
     if (resampling) {
         auto converted = resampled(audio, rate, progress.part(0.6, 1.0));
         if (!converted) return tl::unexpected(converted.error());
         audio = std::move(*converted);
     }
-    for (auto& samples : audio.channels)
-        samples.shrink_to_fit();
     return out;
 }
 

@@ -56,6 +56,8 @@ class Reader {
     const FileFacts& facts() const { return facts_; } // `frames` grows while it is read
     double progress() const;                          // 0 to 1; 0 where the length is not known
     Seconds declaredLength() const;                   // as the file says, which need not be so; 0 where it does not
+    // How many frames there will be, roughly, for making room; 0 where the file does not say.
+    std::size_t likelyFrames() const;
 
   private:
     Reader(std::filesystem::path path, std::unique_ptr<Decoder> decoder)

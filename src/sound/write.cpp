@@ -295,12 +295,17 @@ Result<void> Writer::add(const Audio& audio) {
             s.floats.resize(count);
         for (std::size_t c = 0; c < channels; ++c) {
             const float* from = audio.channels[c].data() + at;
+            if (!wholeNumbers) {
+                float* to = s.floats.data() + c;
+                for (std::size_t i = 0; i < static_cast<std::size_t>(n); ++i)
+                    to[i * channels] = from[i];
+                continue;
+            }
+            std::int32_t* to = s.whole.data() + c;
+            std::size_t clipped = 0;
             for (std::size_t i = 0; i < static_cast<std::size_t>(n); ++i)
-                if (wholeNumbers)
-                    s.whole[i * channels + c] =
-                        quantised(from[i], bits, dithers ? s.dither.next() : 0.0, s.written.clipped);
-                else
-                    s.floats[i * channels + c] = from[i];
+                to[i * channels] = quantised(from[i], bits, dithers ? s.dither.next() : 0.0, clipped);
+            s.written.clipped += clipped;
         }
         errno = 0;
         const sf_count_t done =
