@@ -3,13 +3,14 @@
 first should be the second.
 
 For each pair NAME_from.wav and NAME_to.wav; truth.json has kind, ratio (output length over input length), and the
-moments of the notes in both, in seconds. Notes, sounds and fonts are those of listening_set.py, without reverberation and
+moments of the notes in both, in seconds. Kind `sung` is a voice
+with vibrato and glides, by singer.py. Notes, sounds and fonts of the others are those of listening_set.py, without reverberation and
 without scatter. The synthesiser begins notes on blocks of 64 samples only; so each different note is rendered by itself
 and put where its sound begins, to the sample: a note's moment is when it is heard, whatever the tempo. A decay lasts as long as it lasts, whatever the tempo, so no stretcher can reach the
 truth entirely.
 
 Needs: python3-numpy, fluidsynth, fluid-soundfont-gm, timgm6mb-soundfont.
-Usage: tools/stretch_set.py FOLDER [--seed N] [--each N]
+Usage: tools/stretch_set.py FOLDER [--seed N] [--each N] [--kinds LIST] [--ratios LIST]
 """
 import argparse
 import json
@@ -19,6 +20,7 @@ from concurrent.futures import ProcessPoolExecutor
 import numpy as np
 
 import listening_set as ls
+import singer
 
 RATIOS = [0.75, 0.8, 0.9, 1.1, 1.2, 1.33]
 
@@ -78,13 +80,25 @@ def dense_break(rng, bars):
     return part, 4, "4/4", None, (85, 130), "break"
 
 
+def sung(rng, name, folder, ratio):
+    seconds = float(rng.uniform(5, 8))
+    voice = singer.Singer(rng, seconds)
+    sides = [voice.sound(1, seconds), voice.sound(ratio, seconds * ratio)]
+    peak = max(np.abs(s).max() for s in sides)
+    for side, x in zip(("from", "to"), sides):
+        ls.write(os.path.join(folder, f"{name}_{side}.wav"), x * 0.7 / peak)
+    return name, {"kind": "sung", "ratio": ratio, "from_s": voice.starts, "to_s": [s * ratio for s in voice.starts]}
+
+
 def make(job):
-    folder, seed, kind, number = job
+    folder, seed, kind, number, ratios = job
     rng = np.random.default_rng([seed, number, sum(map(ord, kind))])
     font = ls.FONTS[number % 2]
     bars = 4 if kind != "mix" else 2
     part, per_bar, _, _, (low, high), _ = dense_break(rng, bars) if kind == "break" else ls.compose(rng, kind, bars)
-    ratio = RATIOS[number % len(RATIOS)]
+    ratio = ratios[number % len(ratios)]
+    if kind == "sung":
+        return sung(rng, f"sung{number:02d}", folder, ratio)
     bpm = float(rng.uniform(max(low, 80), max(min(high, 140), low + 1, 81)))
     beats = bars * per_bar
     sides, moments = [], []
@@ -108,10 +122,12 @@ def main():
     parser.add_argument("folder")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--each", type=int, default=6)
-    parser.add_argument("--kinds", default="drums,break,bass,chords,mix,pad,voice")
+    parser.add_argument("--kinds", default="drums,break,bass,chords,mix,pad,voice,sung")
+    parser.add_argument("--ratios", default=",".join(map(str, RATIOS)), help="output length over input length")
     a = parser.parse_args()
     os.makedirs(a.folder, exist_ok=True)
-    jobs = [(a.folder, a.seed, kind, n) for kind in a.kinds.split(",") for n in range(a.each)]
+    ratios = [float(r) for r in a.ratios.split(",")]
+    jobs = [(a.folder, a.seed, kind, n, ratios) for kind in a.kinds.split(",") for n in range(a.each)]
     with ProcessPoolExecutor() as pool:
         truth = dict(r for r in pool.map(make, jobs) if r)
     with open(os.path.join(a.folder, "truth.json"), "w") as f:

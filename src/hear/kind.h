@@ -27,12 +27,13 @@ struct Colour {
     double lowest = 60;   // MIDI note of the lowest steady pitch
     double moving = 0;    // change of pitch without an attack
     double perSecond = 0; // onsets
+    double alone = 0;     // share of the loudness that one pitch at a time and its overtones explain, 0 to 1
     double tonal = 0;     // share of moments that have steady pitches, 0 to 1
 };
 Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& span, double tonal);
 
-// The sort of sound, by a softmax over the figures with weights fitted to a generated set (tools/fit_key_kind.py).
-// Never OneHit or NoBeat. Any thread.
+// The sort of sound, by a softmax over the figures with weights fitted to a generated set (tools/fit_key_kind.py),
+// and a voice where one line glides. Never OneHit or NoBeat. Any thread.
 Kind kindOf(const Colour& colour);
 
 // What a recording is that has no beat: one hit, if it begins with one and dies away.

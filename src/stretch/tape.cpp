@@ -96,7 +96,8 @@ class Kernel {
 
     bool isFor(double band) const { return band == band_; }
 
-    // The weighted sums of 2 × half frames of each channel, for a place from 0 to 1 between the two in their middle.
+    // The weighted sums of 2 × half frames of each channel, for a place from 0 to 1 between the two in their
+    // middle.
     template <std::size_t channels>
     std::array<float, channels> sums(double place, const std::array<const float*, channels>& x) const {
         const auto phase = std::min(static_cast<std::int64_t>(place * phases), phases - 1);
@@ -201,7 +202,8 @@ Result<Audio> Tape::piece(Span span, const Excerpt& in, const Progress& progress
                     const std::int64_t begin = frame - kernel->half + 1 - first;
                     const double place = at - double(frame);
                     if (two) {
-                        const auto sums = kernel->sums<2>(place, {read[c].data() + begin, read[c + 1].data() + begin});
+                        const auto sums =
+                            kernel->sums<2>(place, {read[c].data() + begin, read[c + 1].data() + begin});
                         left[o - from] = sums[0];
                         right[o - from] = sums[1];
                     } else {
