@@ -5,13 +5,16 @@
 //   bench_hearing --singles SET           of tools/single_sounds.py: how many are given a tempo
 //   bench_hearing --features FILE SET     candidates with their features, for tools/fit_pulse.py
 //   bench_hearing --lengths FILE SET      explanations of lengths, for tools/fit_pulse.py --for length
+//   bench_hearing --bars FILE SET         bars it may be in, for tools/fit_pulse.py --for bar
 //   bench_hearing --sureness FILE SET     figures of sureness, for tools/fit_sureness.py
 //   bench_hearing --figures FILE SET      figures of key and kind, for tools/fit_key_kind.py
 //
 // Under the table stands what sureness is worth: in ten bins of equal width, how many recordings are in it, how
-// sure hearing was of their beat on average, and the share for which the tempo was right within 4 %, octave free.
+// sure hearing was of their beat on average, and the share for which the tempo was right within 4 %, octave free;
+// and in which metre steady recordings are told to be, by their own.
 //
 // Measures: tempo within 4 % and 0.1 %, octave right and free, and those of tests/support/hearing_measures.h.
+#include "hear/accents.h"
 #include "hear/listen.h"
 #include "hear/loop_fit.h"
 #include "hear/pulse.h"
@@ -185,6 +188,12 @@ struct Reliability {
     }
 };
 
+// What recordings of one metre are told to be in.
+struct MetreCount {
+    int n = 0;
+    std::map<std::string, int> told;
+};
+
 // The usual octave, or that above or below, whichever holds the tempo.
 hear::Window octaveAround(double bpm) {
     double low = 70;
@@ -242,6 +251,7 @@ void table(const std::string& folder, const Json& truth, bool alone, bool octave
         {"soundtouch", [](const sound::Audio& a) { return said(reference::soundTouch(a)); }, false, {}}};
     if (alone) listeners.resize(1);
     Reliability reliability;
+    std::map<std::string, MetreCount> metres;
     std::map<std::string, Score> parts;
     for (const auto& [name, t] : truth.items()) {
         const auto read = sound::read(folder + "/" + name, 0);
@@ -260,6 +270,11 @@ void table(const std::string& folder, const Json& truth, bool alone, bool octave
             add(l.score, t, s);
             if (&l == &listeners.front()) {
                 reliability.add(last, t["bpm"], t["beats"] < 70 && t["steady"]);
+                if (t["steady"] && last.metre) {
+                    MetreCount& m = metres[t["metre"]];
+                    ++m.n;
+                    ++m.told[metre::metreLabel(*last.metre)];
+                }
                 add(parts["  " + t["kind"].get<std::string>()], t, s);
                 add(parts["  loops, " + t["condition"].get<std::string>()], t, s);
             }
@@ -274,6 +289,19 @@ void table(const std::string& folder, const Json& truth, bool alone, bool octave
     for (const auto& [name, s] : parts)
         line(name, s, true);
     reliability.print();
+    fmt::print("metre, where a beat is heard: n, told right, told as\n");
+    for (auto& [name, m] : metres) {
+        fmt::print("  {:<6}{:>5} {:>6} ", name, m.n, share(m.told[name], m.n));
+        for (const auto& [told, n] : m.told)
+            if (n > 0) fmt::print("  {} {}", told, n);
+        fmt::print("\n");
+    }
+}
+
+// Seconds. In 6/8 two dotted quarters are counted.
+double barSeconds(const Json& t) {
+    const auto metre = *metre::parseMetre(t["metre"].get<std::string>());
+    return 60 / t["bpm"].get<double>() * (metre.unit == 4 ? metre.beats : metre.beats == 6 ? 2 : metre.beats / 2.0);
 }
 
 void writeFeatures(const std::string& folder, const Json& truth, const char* file) {
@@ -355,6 +383,36 @@ void writeLengths(const std::string& folder, const Json& truth, const char* file
     }
 }
 
+// The same for bars: right are those that have the truth's metre and its length, its half or its double.
+void writeBars(const std::string& folder, const Json& truth, const char* file) {
+    std::ofstream out(file, std::ios::binary);
+    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
+    for (const auto& [name, t] : truth.items()) {
+        const auto read = sound::read(folder + "/" + name, 0);
+        if (!read || !t["steady"]) continue;
+        const hear::Recording recording = *hear::Recording::of(read->audio);
+        const hear::Heard heard = heardIn(read->audio);
+        if (!heard.bpm || !heard.steady) continue;
+        const hear::Curves c = hear::curves(hear::Mono(recording));
+        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
+        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
+        const hear::LoopFit loop = hear::fitLoop(events, c.strength, span, *heard.bpm);
+        const std::vector<hear::BarWay> ways = hear::barWays(
+            c.strength, hear::Repetition(c.pitches), {loop.start, loop.period, loop.beats, events.back().at});
+        put(std::int32_t(std::atoi(name.c_str())));
+        put(static_cast<std::int32_t>(ways.size()));
+        put(1.0F);
+        for (const hear::BarWay& w : ways) {
+            bool right = metre::metreLabel(w.metre) == t["metre"].get<std::string>();
+            const double bars = w.beats * loop.period / barSeconds(t);
+            right = right && (w.metre.beats == 4 || std::abs(bars - 0.5) < 0.01 || std::abs(bars - 1) < 0.02 ||
+                              std::abs(bars - 2) < 0.04);
+            put(right ? 1.0F : 2.0F);
+            put(w.features);
+        }
+    }
+}
+
 void writeSureness(const std::string& folder, const Json& truth, const char* file) {
     std::ofstream out(file, std::ios::binary);
     const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
@@ -394,7 +452,8 @@ int main(int argc, char** argv) {
             folder = word;
         else {
             asked[word] = true;
-            if (word == "--features" || word == "--figures" || word == "--sureness" || word == "--lengths") {
+            if (word == "--features" || word == "--figures" || word == "--sureness" || word == "--lengths" ||
+                word == "--bars") {
                 understood = understood && i + 1 < argc;
                 if (understood) file = argv[++i];
             } else
@@ -403,7 +462,7 @@ int main(int argc, char** argv) {
     }
     if (!understood || folder.empty()) {
         fmt::print(stderr, "Usage: bench_hearing [--ours] [--octave] [--singles] [--features FILE | --figures FILE "
-                           "| --sureness FILE | --lengths FILE] FOLDER\n");
+                           "| --sureness FILE | --lengths FILE | --bars FILE] FOLDER\n");
         return 2;
     }
     const Json truth = Json::parse(std::ifstream(folder + "/truth.json"), nullptr, false);
@@ -417,6 +476,8 @@ int main(int argc, char** argv) {
         writeFigures(folder, truth, file.c_str());
     else if (asked["--lengths"])
         writeLengths(folder, truth, file.c_str());
+    else if (asked["--bars"])
+        writeBars(folder, truth, file.c_str());
     else if (asked["--sureness"])
         writeSureness(folder, truth, file.c_str());
     else if (asked["--singles"])

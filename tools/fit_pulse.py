@@ -13,7 +13,7 @@ import struct
 import numpy as np
 
 FEATURES = 92
-COUNTS = {"pulse": 92, "length": 52}  # pulseFeatures; LoopWay::figures
+COUNTS = {"pulse": 92, "length": 52, "bar": 62}  # pulseFeatures; LoopWay::figures; BarWay::figures
 
 
 def load(path):
@@ -93,7 +93,8 @@ def together(nets):
 
 
 NAMES = {"pulse": ("the ranking of tempos", "pulseHidden", "hiddenBias", "hiddenWeights", "outputWeights", "directWeights"),
-         "length": ("the ranking of explanations of lengths", "loopHidden", "loopHiddenBias", "loopHiddenWeights", "loopOutputWeights", "loopDirectWeights")}
+         "length": ("the ranking of explanations of lengths", "loopHidden", "loopHiddenBias", "loopHiddenWeights", "loopOutputWeights", "loopDirectWeights"),
+         "bar": ("the ranking of bars", "barHidden", "barHiddenBias", "barHiddenWeights", "barOutputWeights", "barDirectWeights")}
 
 
 def row(values):

@@ -51,9 +51,10 @@ int main(int argc, char** argv) {
         "Each line has: file, bpm, beats, bars, confidence (0 to 1), source (whose reading is used:\n"
         "name, tag, heard or length), candidates (every tempo with its weight), first_beat_s, beats_s,\n"
         "key, steady (false: played free), kind (struck, bass, keys, held, voice, mix, one-hit, no-beat),\n"
-        "beats_in_bar, disagreement, readings, maybe (true: hearing is not sure that there is a beat),\n"
-        "pins (of free playing: seconds and beat), seconds, rate, channels, warnings. What is not known\n"
-        "is null. A file that cannot be read gives file and error, and is named on standard error with\n"
+        "metre (as its accents say), beats_in_bar, disagreement, readings, maybe (true: hearing is not\n"
+        "sure that there is a beat), pins (of free playing: seconds and beat), seconds, rate, channels,\n"
+        "warnings. What is not known is null. A file that cannot be read gives file and error, and is named on "
+        "standard error with\n"
         "the reason; the others are done, and the exit status is 1.");
 
     cli::FitOptions fit;

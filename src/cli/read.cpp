@@ -7,6 +7,7 @@
 #include "hear/key.h"
 #include "metre/tempo.h"
 #include "project/import.h"
+#include "project/settle.h"
 
 #include <algorithm>
 #include <cmath>
@@ -22,13 +23,18 @@ using metre::Bpm;
 
 // By how much a tempo is multiplied to lie in the window: halves and doubles, and thirds where three are counted;
 // none where nothing fits.
-std::optional<double> factorInto(const hear::Window& window, Bpm bpm, int beatsInBar) {
+std::optional<double> factorInto(const hear::Window& window, Bpm bpm, bool threes) {
     for (const double factor : {1.0, 2.0, 0.5, 4.0, 0.25})
         if (window.holds(Bpm(bpm.value * factor))) return factor;
-    if (beatsInBar % 3 == 0)
+    if (threes)
         for (const double factor : {1.5, 2.0 / 3, 3.0, 1.0 / 3})
             if (window.holds(Bpm(bpm.value * factor))) return factor;
     return std::nullopt;
+}
+
+bool countsThrees(const project::Source& s) {
+    const hear::Reading* heard = project::readingBy(s, hear::Witness::Heard);
+    return s.beatsInBar % 3 == 0 || (heard != nullptr && heard->metre == metre::Metre{6, 8});
 }
 
 // The source as it is read: with its tempo brought into the window, or with a word that it cannot be.
@@ -40,7 +46,7 @@ Read broughtInto(const std::filesystem::path& file, project::ImportedSource impo
     Read out{std::move(imported.source), std::move(imported.warnings)};
     project::Source& s = out.source;
     if (!s.beats) return out;
-    const auto factor = factorInto(window, s.beats->meanTempo(), s.beatsInBar);
+    const auto factor = factorInto(window, s.beats->meanTempo(), countsThrees(s));
     if (!factor) {
         out.warnings.push_back(fmt::format("{}: neither {} nor a half or double of it lies between {} and {}.",
                                            base::shownPath(file), metre::tempoLabel(s.beats->meanTempo()),
@@ -95,9 +101,10 @@ Json candidatesOf(const project::Source& s, const hear::Window& window) {
                 lines.push_back({c.weight, c.bpm, hear::witnessWord(r.by)});
     }
     std::stable_sort(lines.begin(), lines.end(), [](const Line& a, const Line& b) { return a.weight > b.weight; });
+    const bool threes = countsThrees(s);
     Json out = Json::array();
     for (const Line& l : lines)
-        out.push_back({{"bpm", rounded(l.bpm.value * factorInto(window, l.bpm, s.beatsInBar).value_or(1), 1e6)},
+        out.push_back({{"bpm", rounded(l.bpm.value * factorInto(window, l.bpm, threes).value_or(1), 1e6)},
                        {"weight", rounded(l.weight, 1e6)},
                        {"source", l.by}});
     return out;
@@ -121,7 +128,8 @@ Json describe(const std::filesystem::path& file, const Read& read, const hear::W
     if (s.beats && isSteady(s))
         if (const auto n = s.wholeBeats()) {
             beats = *n;
-            bars = *n % s.beatsInBar == 0 ? Json(*n / s.beatsInBar) : Json(double(*n) / s.beatsInBar);
+            const double count = *n / s.metre().bar().value;
+            bars = count == std::floor(count) ? Json(static_cast<int>(count)) : Json(count);
         }
     const std::vector<double> times = s.beats ? beatTimes(s) : std::vector<double>{};
     if (s.beats && !isSteady(s)) beats = times.size();
@@ -138,6 +146,9 @@ Json describe(const std::filesystem::path& file, const Read& read, const hear::W
     j["key"] = s.key ? Json(hear::keyName(*s.key)) : Json(nullptr);
     j["steady"] = s.beats ? Json(isSteady(s)) : Json(nullptr);
     j["kind"] = hear::kindWord(s.kind);
+    const hear::Reading* heard = project::readingBy(s, hear::Witness::Heard);
+    j["metre"] =
+        s.beats && heard != nullptr && heard->metre ? Json(metre::metreLabel(*heard->metre)) : Json(nullptr);
     j["beats_in_bar"] = s.beats ? Json(s.beatsInBar) : Json(nullptr);
     j["disagreement"] = ranking.disagree.empty() ? Json(nullptr) : Json(ranking.disagree);
     Json readings = Json::object();

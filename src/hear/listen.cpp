@@ -1,5 +1,6 @@
 #include "hear/listen.h"
 
+#include "hear/accents.h"
 #include "hear/loop_fit.h"
 #include "hear/sureness.h"
 #include "hear/track.h"
@@ -92,42 +93,6 @@ int beatsHolding(const std::vector<Event>& events, double start, double period, 
     }
 }
 
-// `extent`: from the first event to the last, in seconds.
-int beatsInBarOf(const Strength& s, double period, double extent, std::optional<int> loopBeats) {
-    if (loopBeats && *loopBeats % 3 == 0 && *loopBeats % 4 != 0) return 3;
-    if (loopBeats && *loopBeats % 4 == 0 && *loopBeats % 3 != 0) return 4;
-    // Likeness of the strength to itself, so many beats later, where both are there.
-    const auto likeness = [&](const std::vector<float>& curve, double beats) {
-        const auto lag = static_cast<std::size_t>(std::lround(beats * period / s.hop));
-        if (lag + 40 >= curve.size()) return 0.0;
-        double both = 0;
-        double first = 1e-9;
-        double second = 1e-9;
-        for (std::size_t h = 0; h + lag + 3 < curve.size(); ++h) {
-            const double later =
-                std::max({curve[h + lag], curve[h + lag + 2], lag >= 2 ? curve[h + lag - 2] : 0.0F});
-            both += double(curve[h]) * later;
-            first += double(curve[h]) * double(curve[h]);
-            second += later * later;
-        }
-        return both / std::sqrt(first * second);
-    };
-    double three = 0;
-    double four = 0;
-    for (const auto* curve : {&s.flux, &s.low, &s.change}) {
-        three += likeness(*curve, 3);
-        four += likeness(*curve, 4);
-        if (16 * period < double(s.size()) * s.hop) {
-            three += likeness(*curve, 6);
-            four += likeness(*curve, 8);
-        }
-    }
-    // Fours are the rule; of a bar or two there is too little to say otherwise.
-    const double beats = extent / period;
-    const double needed = beats < 8.5 ? 1e9 : beats < 12.5 ? 1.3 : 1.12;
-    return three > needed * four ? 3 : 4;
-}
-
 // How far the tracked beats wander from a straight line, smoothed over a bar, in seconds.
 double wandering(const std::vector<double>& beats) {
     const auto n = static_cast<double>(beats.size());
@@ -195,10 +160,9 @@ double blurOfBeats(const std::vector<double>& beats, const std::vector<Event>& e
     return std::clamp(blurs[blurs.size() / 2], best, worst);
 }
 
-void settleFree(Heard& out, std::vector<double> beats, const std::vector<Event>& events, int beatsInBar) {
+void settleFree(Heard& out, std::vector<double> beats, const std::vector<Event>& events) {
     out.steady = false;
     out.beats = std::move(beats);
-    out.beatsInBar = beatsInBar;
     // The first downbeat: the beat nearest to the first sound.
     const double first = events.empty() ? out.beats.front() : events.front().at;
     const auto nearest = std::min_element(out.beats.begin(), out.beats.end(), [&](double a, double b) {
@@ -262,9 +226,11 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
 
     LoopFit settled = fitLoop(heard, s, out.span, about);
     const double lastEvent = heard.back().at;
-    const int bar = beatsInBarOf(s, settled.period, lastEvent - heard.front().at, settled.beats);
+    const BarWay bar = barOf(s, again, {settled.start, settled.period, settled.beats, lastEvent});
+    // Bars that are no whole number of beats come in pairs.
+    const int beatsInBars = static_cast<int>(bar.beats == std::floor(bar.beats) ? bar.beats : 2 * bar.beats);
     if (!settled.beats) {
-        settled.beats = beatsHolding(heard, settled.start, settled.period, bar);
+        settled.beats = beatsHolding(heard, settled.start, settled.period, beatsInBars);
         settled.seconds = *settled.beats * settled.period;
     }
     bool isFree = false;
@@ -283,10 +249,12 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
         tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
     if (window.feel != Feel::Either) isFree = window.feel == Feel::Free && tracked.size() >= 2;
     if (isFree)
-        settleFree(out, std::move(tracked), heard, bar);
+        settleFree(out, std::move(tracked), heard);
     else
         settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));
-    out.beatsInBar = bar;
+    out.metre = bar.metre;
+    out.beatsInBar = beatsInBars;
+    out.beatUnit = beatsInBars == bar.beats ? 4 : 8;
     out.loopSeconds = settled.seconds > 0 ? settled.seconds : out.span.end - settled.start;
     if (out.steady) out.fits = lengthFits(out.loopSeconds, found);
     // The first candidate is what was settled; half and double stand beside it.
@@ -321,10 +289,14 @@ std::string silentBecause(Kind kind) {
     return kind == Kind::OneHit ? "one hit, no beat" : "no beat";
 }
 
-std::string barsOf(int beats, int beatsInBar) {
-    if (beats % beatsInBar != 0) return {};
-    const int bars = beats / beatsInBar;
-    return fmt::format(" · {} bar{}", bars, bars == 1 ? "" : "s");
+std::string barsOf(int beats, const Heard& heard) {
+    const int halves = 2 * beats;
+    const int bar = heard.beatUnit == 4 ? 2 * heard.beatsInBar : heard.beatsInBar;
+    if (halves % bar != 0) return {};
+    const int bars = halves / bar;
+    const bool usual = !heard.metre || *heard.metre == metre::Metre{4, 4};
+    return fmt::format(" · {} bar{}{}", bars, bars == 1 ? "" : "s",
+                       usual ? std::string() : " of " + metre::metreLabel(*heard.metre));
 }
 
 } // namespace
@@ -343,6 +315,7 @@ Reading heardReading(const Heard& heard) {
     r.pins = heard.pins;
     if (heard.loopBeats) r.beats = Beats(*heard.loopBeats);
     r.others = heard.candidates;
+    r.metre = heard.metre;
     r.evidence = fmt::format("sure {:.2f}", heard.sureness);
     if (!heard.steady) r.evidence += " · played free";
     if (heard.measured) r.evidence += fmt::format(" · measured {}", metre::tempoFigure(*heard.measured));
@@ -375,8 +348,8 @@ Reading lengthReading(const Heard& heard) {
     for (const LengthFit& f : heard.fits)
         if (&f != best && r.others.size() < 12) r.others.push_back({f.bpm, f.weight, f.beats});
     const double off = std::abs(best->bpm.value / heard.bpm->value - 1);
-    r.evidence = fmt::format("{} beats{} · {}", best->beats, barsOf(best->beats, heard.beatsInBar),
-                             off < 1e-6 ? "exact" : "nearly");
+    r.evidence =
+        fmt::format("{} beats{} · {}", best->beats, barsOf(best->beats, heard), off < 1e-6 ? "exact" : "nearly");
     return r;
 }
 

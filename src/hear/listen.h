@@ -28,7 +28,7 @@ struct Window {
 
 // What listen() finds in the same recording may be another with another of these: what was heard and kept is then
 // heard again.
-inline constexpr int listenVersion = 3;
+inline constexpr int listenVersion = 4;
 
 struct Heard {
     std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them
@@ -36,7 +36,9 @@ struct Heard {
     std::optional<Bpm> measured;       // where the whole number within the measurement's error was taken instead
     double sureness = 0;
     bool steady = true;
-    int beatsInBar = 4;
+    std::optional<metre::Metre> metre; // as the accents say; none: no beat
+    int beatsInBar = 4;                // of those heard, or of halves of them: see beatUnit
+    int beatUnit = 4;                  // 8: halves of beats are counted, as seven of them in a bar of 7/8
     std::vector<double> beats;    // seconds, those of the loop or of the whole playing; beats[downbeat] is beat 0
     std::size_t downbeat = 0;     // index of the first downbeat
     std::vector<metre::Pin> pins; // through the beats; two for a steady recording

@@ -37,6 +37,7 @@ Project withHeard(const Project& p, SourceId id, const Source& heard) {
         now->loopBeats = heard.loopBeats;
         now->chosen = heard.chosen;
         now->beatsInBar = heard.beatsInBar;
+        now->beatUnit = heard.beatUnit;
     }
     Project out = p;
     for (SourcePtr& s : out.sources)

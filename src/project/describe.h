@@ -150,6 +150,7 @@ void describe(V& v, hear::Reading& r) {
     v.member("steady", r.steady, {}, 2);
     v.member("others", r.others, {}, 2);
     v.member("pins", r.pins, {}, 2);
+    v.member("metre", r.metre, {}, 7);
 }
 inline const char* wrongWith(const hear::Reading& r) {
     if (r.bpm && !metre::isTempo(*r.bpm)) return "a reading's tempo is out of range";

@@ -153,6 +153,7 @@ Result<Project> setHeard(const Project& p, SourceId id, const Source& heard, boo
     changed.window = heard.window;
     if (!changed.set) changed.kind = heard.kind; // each stem keeps what it is
     changed.beatsInBar = heard.beatsInBar;
+    changed.beatUnit = heard.beatUnit;
     if (choose) settle(changed);
     return withBeatsOf(p, changed);
 }

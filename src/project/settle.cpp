@@ -47,6 +47,7 @@ void takeIn(Source& source, const hear::Heard& heard) {
     putReading(source, hear::lengthReading(heard));
     source.kind = heard.kind;
     source.beatsInBar = heard.beatsInBar;
+    source.beatUnit = heard.beatUnit;
     keyFromReadings(source);
 }
 
@@ -58,6 +59,7 @@ bool takeHeard(Source& source, const Source& before) {
     putReading(source, *length);
     source.kind = before.kind;
     source.beatsInBar = before.beatsInBar;
+    source.beatUnit = before.beatUnit;
     keyFromReadings(source);
     return true;
 }

@@ -45,15 +45,17 @@ TEST(PmetreRead, OneObjectAFileInTheOrderGiven) {
     const auto list = lines(r.out);
     ASSERT_EQ(list.size(), 3U);
     for (const json& j : list) {
-        for (const char* key :
-             {"bars",         "beats", "beats_s", "bpm",     "candidates", "confidence", "file",
-              "first_beat_s", "key",   "source",  "steady",  "kind",       "readings",   "disagreement",
-              "beats_in_bar", "maybe", "pins",    "seconds", "rate",       "channels",   "warnings"})
+        for (const char* key : {"bars",     "beats",        "beats_s",      "bpm",    "candidates", "confidence",
+                                "file",     "first_beat_s", "key",          "source", "steady",     "kind",
+                                "readings", "disagreement", "beats_in_bar", "maybe",  "pins",       "seconds",
+                                "rate",     "channels",     "warnings",     "metre"})
             EXPECT_TRUE(j.contains(key)) << key;
     }
     EXPECT_EQ(list[0]["bpm"], 112);
     EXPECT_EQ(list[0]["beats"], 16);
     EXPECT_EQ(list[0]["bars"], 4);
+    EXPECT_EQ(list[0]["metre"], "4/4");
+    EXPECT_TRUE(list[1]["metre"].is_null());
     EXPECT_EQ(list[0]["source"], "name");
     EXPECT_EQ(list[0]["beats_s"].size(), 16U);
     EXPECT_NEAR(list[0]["beats_s"][15].get<double>(), 15 * 60.0 / 112, 1e-5);

@@ -5,9 +5,11 @@
 #include "support/audio.h"
 #include "support/files.h"
 
+#include <array>
 #include <cmath>
 #include <gtest/gtest.h>
 #include <limits>
+#include <numbers>
 
 namespace {
 
@@ -186,6 +188,106 @@ TEST(Listen, SevenBeatsToABarAreFound) {
     const Heard h = listenTo(support::drumLoop(beats, 14 * 60 / 126.0, 7));
     ASSERT_TRUE(h.bpm);
     EXPECT_LT(std::min(off(h, 126), std::min(off(h, 63), off(h, 252))), 0.04);
+}
+
+// Four bars of plucked notes on all eighths: low where a bar begins, higher where its groups do, bright between.
+Audio accented(const std::vector<int>& groups, double eighth) {
+    int inBar = 0;
+    for (const int g : groups)
+        inBar += g;
+    Audio a = support::silence(4 * inBar * eighth, 44100);
+    for (int bar = 0; bar < 4; ++bar) {
+        int at = bar * inBar;
+        for (std::size_t g = 0; g < groups.size(); ++g) {
+            support::pluck(a, at * eighth, g == 0 ? 65.4 : 196, g == 0 ? 0.4 : 0.25, 8);
+            for (int i = 0; i < groups[g]; ++i)
+                support::pluck(a, (at + i) * eighth, 1047, i == 0 ? 0.1 : 0.06, 40);
+            at += groups[g];
+        }
+    }
+    return a;
+}
+
+std::string toldMetre(const Heard& h) {
+    return h.metre ? metre::metreLabel(*h.metre) : "none";
+}
+
+TEST(Listen, TheMetreIsToldWhereAccentsSaySo) {
+    for (const double bpm : {92.0, 110.0, 126.0}) {
+        EXPECT_EQ(toldMetre(listenTo(accented({2, 2, 2, 2}, 30 / bpm))), "4/4") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(accented({2, 2, 2}, 30 / bpm))), "3/4") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(accented({6, 4}, 30 / bpm))), "5/4") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(accented({3, 3}, 30 / bpm))), "6/8") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(accented({2, 2, 3}, 30 / bpm))), "7/8") << bpm;
+    }
+}
+
+// Beats in a bar count what was heard as beats; half beats where a bar is no whole number of them.
+TEST(Listen, BarsAreCountedInTheBeatsThatAreHeard) {
+    for (const std::vector<int>& groups : {std::vector<int>{2, 2, 3}, {3, 3}, {2, 2, 2}, {6, 4}}) {
+        const double eighth = 0.26;
+        const Heard h = listenTo(accented(groups, eighth));
+        ASSERT_TRUE(h.bpm);
+        int inBar = 0;
+        for (const int g : groups)
+            inBar += g;
+        const double bar = h.beatsInBar * 4.0 / h.beatUnit * 60 / h.bpm->value;
+        EXPECT_NEAR(bar, inBar * eighth, 0.01) << toldMetre(h) << " at " << h.bpm->value;
+        EXPECT_EQ(hear::heardReading(h).metre, h.metre);
+    }
+}
+
+TEST(Listen, WhereNothingSetsBarsApartTheyAreInFour) {
+    Audio even = support::silence(8, 44100);
+    for (int i = 0; i < 16; ++i)
+        support::pluck(even, i * 0.5, 196);
+    EXPECT_EQ(toldMetre(listenTo(even)), "4/4");
+    EXPECT_EQ(toldMetre(listenTo(support::silence(2))), "none");
+}
+
+// One voice: overtones under two formants, gliding from note to note, each with a vibrato that sets in.
+Audio sungLine(double hertz) {
+    constexpr std::array<double, 6> steps = {0, 2, 3, -2, 0, 5};
+    Audio a = support::silence(double(steps.size()) * 0.9, 44100);
+    double phase = 0;
+    double note = 0;
+    for (std::size_t i = 0; i < a.channels[0].size(); ++i) {
+        const double t = double(i) / a.rate;
+        const double inNote = std::fmod(t, 0.9);
+        note += (steps[static_cast<std::size_t>(t / 0.9)] - note) / (0.025 * a.rate);
+        const double vibrato =
+            0.4 * std::sin(2 * std::numbers::pi * 5.5 * t) * std::clamp(inNote / 0.3 - 0.5, 0.0, 1.0);
+        const double pitch = hertz * std::exp2((note + vibrato) / 12);
+        phase += 2 * std::numbers::pi * pitch / a.rate;
+        double x = 0;
+        for (int k = 1; k * pitch < 5000; ++k) {
+            const double low = (k * pitch - 700) / 90;
+            const double high = (k * pitch - 1150) / 110;
+            x += std::sin(k * phase) / k * (0.1 + 1 / (1 + low * low) + 0.6 / (1 + high * high));
+        }
+        a.channels[0][i] = static_cast<float>(0.2 * x * std::min(1.0, inNote / 0.04));
+    }
+    return a;
+}
+
+TEST(Listen, AVoiceThatSingsAloneIsToldFromKeysByItsOvertones) {
+    const auto kindBySound = [](const Audio& audio) {
+        const hear::Recording recording = *hear::Recording::of(audio);
+        const hear::Curves c = hear::curves(hear::Mono(recording));
+        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
+        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
+        return hear::colourOf(c, events, span, hear::classesOf(c.pitches).pitched);
+    };
+    Audio chords = support::silence(5.4, 44100);
+    for (int i = 0; i < 6; ++i)
+        for (const double step : {0, 4, 7, 11})
+            support::pluck(chords, i * 0.9, 220 * std::exp2((step + i % 3) / 12), 0.2, 1);
+    EXPECT_NE(hear::kindOf(kindBySound(chords)), Kind::Voice);
+    for (const double hertz : {147.0, 220.0, 330.0}) {
+        const hear::Colour sung = kindBySound(sungLine(hertz));
+        EXPECT_GT(sung.alone, kindBySound(chords).alone + 0.1) << hertz;
+        EXPECT_EQ(hear::kindOf(sung), Kind::Voice) << hertz;
+    }
 }
 
 TEST(Listen, ThreeHundredIsWithinReach) {

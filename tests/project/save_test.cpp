@@ -12,6 +12,7 @@
 #include "support/audio.h"
 #include "support/files.h"
 
+#include <fmt/format.h>
 #include <gtest/gtest.h>
 #include <regex>
 #include <sndfile.h>
@@ -155,8 +156,9 @@ TEST(Load, DamageIsRefusedWithTheFileAndTheReason) {
     refused("", "damaged");
     refused("[]", "not a Patient Metre project");
     refused("{\"format\": 7}", "not a Patient Metre project");
-    refused(changed("\"version\": 6", "\"version\": 7"), "newer");
-    refused(changed("\"version\": 6", "\"version\": \"two\""), "not a number");
+    const std::string version = fmt::format("\"version\": {}", formatVersion);
+    refused(changed(version, fmt::format("\"version\": {}", formatVersion + 1)), "newer");
+    refused(changed(version, "\"version\": \"two\""), "not a number");
     refused(changed("\"rate\": 48000", "\"rate\": 0"), "out of range");
     refused(changed("\"bpm\": 104.0", "\"bpm\": -5"), "tempos lie between");
     refused(changed("\"bpm\": 104.0", "\"bpm\": \"fast\""), "not a number");

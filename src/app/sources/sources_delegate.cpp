@@ -30,10 +30,11 @@ void paintThumbnail(QPainter& p, const QRect& r, const project::Source& s) {
     }
     if (!s.beats) return;
     const double end = std::min(s.beats->beatAt(s.length()).value, s.endBeat().value);
-    const bool crowded = end > r.width() / 4.0;
-    for (int b = 0; b <= end; ++b) {
+    const double counted = s.metre().counted().value;
+    const bool crowded = end / counted > r.width() / 4.0;
+    for (int b = 0; b * counted <= end; ++b) {
         if (crowded && b % s.beatsInBar != 0) continue;
-        const double x = r.left() + s.beats->secondsAt(metre::Beats(b)).value / length * (r.width() - 1);
+        const double x = r.left() + s.beats->secondsAt(metre::Beats(b * counted)).value / length * (r.width() - 1);
         if (x > r.right()) break;
         p.fillRect(QRectF(x, r.top(), 1, r.height()), b == 0                  ? t.verdigris
                                                       : b % s.beatsInBar == 0 ? t.brass

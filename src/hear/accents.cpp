@@ -1,0 +1,213 @@
+#include "hear/accents.h"
+
+#include "hear/bar_weights.h"
+#include "hear/net.h"
+
+#include <algorithm>
+#include <cassert>
+#include <cmath>
+#include <map>
+
+namespace hear {
+
+namespace {
+
+struct Bar {
+    metre::Metre metre;
+    double beats; // heard ones
+};
+constexpr std::array<Bar, 8> bars = {
+    {{{4, 4}, 4}, {{2, 4}, 2}, {{3, 4}, 3}, {{5, 4}, 5}, {{6, 8}, 2}, {{6, 8}, 6}, {{7, 8}, 3.5}, {{7, 8}, 7}}};
+
+constexpr std::size_t curveCount = 5;
+std::array<const std::vector<float>*, curveCount> curvesOf(const Strength& s) {
+    return {&s.flux, &s.low, &s.high, &s.change, &s.turn};
+}
+
+// Likeness of a curve to itself, so many seconds later, where both are there; 0 to 1.
+double likeness(const std::vector<float>& curve, double hop, double seconds) {
+    const auto lag = static_cast<std::size_t>(std::lround(seconds / hop));
+    if (lag + 40 >= curve.size()) return 0;
+    double both = 0;
+    double first = 1e-9;
+    double second = 1e-9;
+    for (std::size_t h = 0; h + lag + 3 < curve.size(); ++h) {
+        const double later = std::max({curve[h + lag], curve[h + lag + 2], lag >= 2 ? curve[h + lag - 2] : 0.0F});
+        both += double(curve[h]) * later;
+        first += double(curve[h]) * double(curve[h]);
+        second += later * later;
+    }
+    return both / std::sqrt(first * second);
+}
+
+// The greatest value of a curve near a moment.
+double near(const std::vector<float>& curve, double hop, double at) {
+    constexpr std::int64_t reach = 7; // hops
+    const auto middle = static_cast<std::int64_t>(std::llround(at / hop));
+    double most = 0;
+    for (std::int64_t h = std::max<std::int64_t>(0, middle - reach);
+         h <= std::min<std::int64_t>(std::int64_t(curve.size()) - 1, middle + reach); ++h)
+        most = std::max(most, double(curve[static_cast<std::size_t>(h)]));
+    return most;
+}
+
+// What happens at halves of beats, for one curve: value i lies i half beats after the start.
+std::vector<double> atHalves(const std::vector<float>& curve, double hop, const Beating& b) {
+    std::vector<double> out;
+    for (int i = 0; b.start + i * b.period / 2 <= b.last + 0.03; ++i)
+        out.push_back(near(curve, hop, b.start + i * b.period / 2));
+    return out;
+}
+
+// Logarithm of the mean where bars begin, `offset` half beats into them, over the mean of all heard beats.
+double accent(const std::vector<double>& halves, int bar, int offset) {
+    double on = 0;
+    double all = 1e-6;
+    int some = 0;
+    int every = 0;
+    for (std::size_t i = 0; i < halves.size(); ++i) {
+        if (static_cast<int>(i) % bar == offset) {
+            on += halves[i];
+            ++some;
+        }
+        if (i % 2 == 0) {
+            all += halves[i];
+            ++every;
+        }
+    }
+    if (some == 0 || every == 0) return 0;
+    return std::clamp(std::log((on / some + 0.01) / (all / every + 0.01)), -2.0, 2.0);
+}
+
+// Shares of the strength between beats: at a third and two thirds, at the half, at the quarters.
+std::array<double, 3> divided(const Strength& s, const Beating& b) {
+    std::array<double, 3> sums{};
+    double beats = 1e-6;
+    for (double t = b.start; t + b.period <= b.last + b.period / 2; t += b.period) {
+        const auto at = [&](double place) { return near(s.flux, s.hop, t + place * b.period); };
+        beats += at(0);
+        sums[0] += (at(1 / 3.0) + at(2 / 3.0)) / 2;
+        sums[1] += at(0.5);
+        sums[2] += (at(0.25) + at(0.75)) / 2;
+    }
+    for (double& x : sums)
+        x = std::min(2.0, x / beats);
+    return sums;
+}
+
+} // namespace
+
+std::vector<BarWay> barWays(const Strength& s, const Repetition& again, const Beating& b) {
+    const auto curves = curvesOf(s);
+    // How alike the recording is so many beats later: each curve, then the pitches. Bars share many of them.
+    std::map<double, std::array<double, curveCount + 1>> known;
+    const auto alike = [&](double beats) {
+        const auto [at, isNew] = known.try_emplace(beats);
+        if (isNew) {
+            for (std::size_t c = 0; c < curveCount; ++c)
+                at->second[c] = likeness(*curves[c], s.hop, beats * b.period);
+            at->second[curveCount] = again.after(beats * b.period);
+        }
+        return at->second;
+    };
+    const auto meanOf = [](const auto& x) {
+        double sum = 0;
+        for (const double v : x)
+            sum += v;
+        return sum / double(x.size());
+    };
+    std::array<std::vector<double>, curveCount> halves;
+    for (std::size_t c = 0; c < curveCount; ++c)
+        halves[c] = atHalves(*curves[c], s.hop, b);
+    const std::array<double, 3> between = divided(s, b);
+    constexpr std::array<double, 8> lags = {1, 2, 3, 3.5, 4, 5, 6, 7};
+    std::array<double, lags.size()> overall{};
+    for (std::size_t i = 0; i < lags.size(); ++i)
+        overall[i] = meanOf(alike(lags[i]));
+    const double beats = std::max(1.0, (b.last - b.start) / b.period + 1);
+
+    std::vector<BarWay> ways;
+    for (std::size_t k = 0; k < bars.size(); ++k) {
+        BarWay way{bars[k].metre, bars[k].beats, {}};
+        std::size_t n = 0;
+        const auto put = [&](double x) { way.features[n++] = static_cast<float>(x); };
+        const auto here = alike(way.beats);
+        const double step = way.beats == 3.5 ? 0.5 : 1;
+        const auto less = alike(way.beats - step);
+        const auto more = alike(way.beats + step);
+        const auto twice = alike(2 * way.beats);
+        for (std::size_t c = 0; c < here.size(); ++c) {
+            put(here[c]);
+            put(here[c] - (less[c] + more[c]) / 2);
+            put(twice[c]);
+        }
+        put(meanOf(here));
+        put(meanOf(here) - *std::max_element(overall.begin() + 1, overall.end()));
+        put(b.loop.has_value());
+        const double inLoop = b.loop ? *b.loop / way.beats : 0;
+        const bool whole = b.loop && std::abs(inLoop - std::round(inLoop)) < 1e-9;
+        put(whole);
+        put(whole && (inLoop == 1 || inLoop == 2 || inLoop == 4 || inLoop == 8));
+        put(std::log2(beats / way.beats));
+        put(std::max(0.0, 2 - beats / way.beats));
+        const int bar = static_cast<int>(std::lround(2 * way.beats));
+        for (std::size_t c = 0; c < curveCount; ++c) {
+            const double first = accent(halves[c], bar, 0);
+            double other = -2;
+            for (int offset = 1; offset < bar; ++offset)
+                other = std::max(other, accent(halves[c], bar, offset));
+            put(first);
+            put(first - other);
+        }
+        put(accent(halves[0], bar, bar / 2));
+        put(accent(halves[1], bar, bar / 2));
+        for (const double x : between)
+            put(x);
+        put(between[0] - std::max(between[1], between[2]));
+        put(std::log2(0.5 / b.period));
+        for (const double x : overall)
+            put(x);
+        for (std::size_t i = 0; i < bars.size(); ++i)
+            put(i == k);
+        // Threes in a beat speak for dotted quarters, fast beats for eighths.
+        const bool dotted = way.metre == metre::Metre{6, 8} && way.beats == 2;
+        const bool eighths = way.metre.unit == 8 && way.beats == way.metre.beats;
+        put(dotted ? between[0] - std::max(between[1], between[2]) : 0);
+        put(dotted ? std::log2(0.5 / b.period) : 0);
+        put(eighths ? std::log2(0.5 / b.period) : 0);
+        put(1);
+        assert(n == BarWay::figures);
+        ways.push_back(way);
+    }
+    return ways;
+}
+
+BarWay barOf(const Strength& s, const Repetition& again, const Beating& beating) {
+    // Under this there is more to be lost than won by saying anything but what most music is in.
+    constexpr double sure = 0.6;
+    const std::vector<BarWay> ways = barWays(s, again, beating);
+    std::vector<double> weights;
+    double sum = 0;
+    for (const BarWay& way : ways) {
+        weights.push_back(
+            std::exp(netScore(way.features, barHiddenBias, barHiddenWeights, barOutputWeights, barDirectWeights)));
+        sum += weights.back();
+    }
+    // What one metre weighs, by whichever of its beats were heard.
+    const auto share = [&](metre::Metre metre) {
+        double all = 0;
+        for (std::size_t i = 0; i < ways.size(); ++i)
+            if (ways[i].metre == metre) all += weights[i] / sum;
+        return all;
+    };
+    const BarWay* best = &ways.front();
+    double most = 0;
+    for (std::size_t i = 0; i < ways.size(); ++i)
+        if (weights[i] > most && share(ways[i].metre) >= sure) {
+            most = weights[i];
+            best = &ways[i];
+        }
+    return *best;
+}
+
+} // namespace hear
