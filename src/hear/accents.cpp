@@ -184,7 +184,7 @@ std::vector<BarWay> barWays(const Strength& s, const Repetition& again, const Be
 
 BarWay barOf(const Strength& s, const Repetition& again, const Beating& beating) {
     // Under this there is more to be lost than won by saying anything but what most music is in.
-    constexpr double sure = 0.6;
+    constexpr double sure = 2.0 / 3;
     const std::vector<BarWay> ways = barWays(s, again, beating);
     std::vector<double> weights;
     double sum = 0;

@@ -271,6 +271,8 @@ std::string toldOf(const Project& p, SourceId id) {
     const hear::Reading* heard = readingBy(*s, hear::Witness::Heard);
     if (heard != nullptr && !heard->steady && *s->chosen == hear::Witness::Heard) told += ", played free";
     if (const auto beats = s->wholeBeats()) told += fmt::format(", {} beat{}", *beats, *beats == 1 ? "" : "s");
+    if (heard != nullptr && heard->metre && *heard->metre != metre::Metre{4, 4})
+        told += " in " + metre::metreLabel(*heard->metre);
     if (hear::isMaybe(s->readings, s->chosen))
         told += ", but that is not sure: placed as recorded";
     else if (isPlacedOnly(p, id))

@@ -3,6 +3,7 @@
 #include "project/import.h"
 #include "sound/read.h"
 #include "sound/tags.h"
+#include "sound/write.h"
 #include "support/audio.h"
 #include "support/files.h"
 
@@ -63,6 +64,25 @@ TEST(PmetreRead, OneObjectAFileInTheOrderGiven) {
     EXPECT_EQ(list[1]["kind"], "one-hit");
     EXPECT_EQ(list[2]["source"], "tag");
     EXPECT_EQ(list[2]["bpm"], 88);
+}
+
+TEST(PmetreRead, TheMetreIsToldAndBarsAreCountedByIt) {
+    const support::Folder folder;
+    const auto write = [&](const std::string& name, const std::vector<int>& groups) {
+        ASSERT_TRUE(sound::write(folder / name, support::accented(groups, 0.26), sound::Depth::Int16, {},
+                                 base::Existing::Refuse));
+    };
+    write("a.wav", {2, 2, 3});
+    write("b.wav", {6, 4});
+    const auto list = lines(run(pmetre("read " + quoted(folder / "a.wav") + " " + quoted(folder / "b.wav"))).out);
+    ASSERT_EQ(list.size(), 2U);
+    EXPECT_EQ(list[0]["metre"], "7/8");
+    EXPECT_EQ(list[0]["bars"], 4);
+    EXPECT_EQ(list[1]["metre"], "5/4");
+    EXPECT_EQ(list[1]["beats_in_bar"], 5);
+    EXPECT_EQ(list[1]["bars"], 4);
+    EXPECT_NE(list[1]["readings"]["length"]["evidence"].get<std::string>().find("4 bars of 5/4"), std::string::npos)
+        << list[1]["readings"]["length"]["evidence"];
 }
 
 TEST(PmetreRead, NamesAndTagsCanBeIgnoredAndARangeHalvesAndDoubles) {

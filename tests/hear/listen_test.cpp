@@ -190,35 +190,17 @@ TEST(Listen, SevenBeatsToABarAreFound) {
     EXPECT_LT(std::min(off(h, 126), std::min(off(h, 63), off(h, 252))), 0.04);
 }
 
-// Four bars of plucked notes on all eighths: low where a bar begins, higher where its groups do, bright between.
-Audio accented(const std::vector<int>& groups, double eighth) {
-    int inBar = 0;
-    for (const int g : groups)
-        inBar += g;
-    Audio a = support::silence(4 * inBar * eighth, 44100);
-    for (int bar = 0; bar < 4; ++bar) {
-        int at = bar * inBar;
-        for (std::size_t g = 0; g < groups.size(); ++g) {
-            support::pluck(a, at * eighth, g == 0 ? 65.4 : 196, g == 0 ? 0.4 : 0.25, 8);
-            for (int i = 0; i < groups[g]; ++i)
-                support::pluck(a, (at + i) * eighth, 1047, i == 0 ? 0.1 : 0.06, 40);
-            at += groups[g];
-        }
-    }
-    return a;
-}
-
 std::string toldMetre(const Heard& h) {
     return h.metre ? metre::metreLabel(*h.metre) : "none";
 }
 
 TEST(Listen, TheMetreIsToldWhereAccentsSaySo) {
     for (const double bpm : {92.0, 110.0, 126.0}) {
-        EXPECT_EQ(toldMetre(listenTo(accented({2, 2, 2, 2}, 30 / bpm))), "4/4") << bpm;
-        EXPECT_EQ(toldMetre(listenTo(accented({2, 2, 2}, 30 / bpm))), "3/4") << bpm;
-        EXPECT_EQ(toldMetre(listenTo(accented({6, 4}, 30 / bpm))), "5/4") << bpm;
-        EXPECT_EQ(toldMetre(listenTo(accented({3, 3}, 30 / bpm))), "6/8") << bpm;
-        EXPECT_EQ(toldMetre(listenTo(accented({2, 2, 3}, 30 / bpm))), "7/8") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(support::accented({2, 2, 2, 2}, 30 / bpm))), "4/4") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(support::accented({2, 2, 2}, 30 / bpm))), "3/4") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(support::accented({6, 4}, 30 / bpm))), "5/4") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(support::accented({3, 3}, 30 / bpm))), "6/8") << bpm;
+        EXPECT_EQ(toldMetre(listenTo(support::accented({2, 2, 3}, 30 / bpm))), "7/8") << bpm;
     }
 }
 
@@ -226,7 +208,7 @@ TEST(Listen, TheMetreIsToldWhereAccentsSaySo) {
 TEST(Listen, BarsAreCountedInTheBeatsThatAreHeard) {
     for (const std::vector<int>& groups : {std::vector<int>{2, 2, 3}, {3, 3}, {2, 2, 2}, {6, 4}}) {
         const double eighth = 0.26;
-        const Heard h = listenTo(accented(groups, eighth));
+        const Heard h = listenTo(support::accented(groups, eighth));
         ASSERT_TRUE(h.bpm);
         int inBar = 0;
         for (const int g : groups)

@@ -8,6 +8,7 @@
 #include "project/laid.h"
 #include "project/recovery.h"
 #include "project/save.h"
+#include "project/settle.h"
 #include "project/timing.h"
 #include "support/audio.h"
 #include "support/files.h"
@@ -58,6 +59,8 @@ TEST(Save, WhatIsSavedIsLoaded) {
     EXPECT_EQ(q.snap, p.snap);
     EXPECT_EQ(q.loop, p.loop);
     EXPECT_EQ(q.tracks[0]->clips, p.tracks[0]->clips);
+    EXPECT_EQ(q.sources[0]->readings, p.sources[0]->readings);
+    EXPECT_TRUE(readingBy(*q.sources[0], hear::Witness::Heard)->metre) << "what the accents say is kept too";
     EXPECT_EQ(q.tracks[0]->pan, -0.25);
     EXPECT_EQ(q.sources[0]->readings, p.sources[0]->readings);
     EXPECT_EQ(q.sources[0]->beats, p.sources[0]->beats);

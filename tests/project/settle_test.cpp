@@ -118,6 +118,35 @@ TEST(Settle, MarksAndBeatsBetweenThem) {
     EXPECT_FALSE(project::noteReading(*marked, added.ids[0], tapped)) << "the project could not be read again";
 }
 
+// Half beats are counted where a bar is no whole number of beats; what was heard before is heard so again.
+TEST(Settle, TheMetreThatWasToldIsTheSources) {
+    hear::Heard heard;
+    heard.bpm = Bpm(100);
+    heard.pins = {{metre::Seconds(0), Beats(0)}, {metre::Seconds(0.6), Beats(1)}};
+    heard.metre = metre::Metre{7, 8};
+    heard.beatsInBar = 7;
+    heard.beatUnit = 8;
+    project::Source s;
+    project::takeIn(s, heard);
+    EXPECT_EQ(s.metre(), (metre::Metre{7, 8}));
+    EXPECT_EQ(s.metre().bar(), Beats(3.5));
+    EXPECT_EQ(project::readingBy(s, Witness::Heard)->metre, heard.metre);
+    project::Source again;
+    ASSERT_TRUE(project::takeHeard(again, s));
+    EXPECT_EQ(again.metre(), s.metre());
+}
+
+TEST(Settle, WhatCameInSaysItsMetreUnlessItIsTheUsual) {
+    const Folder folder;
+    const auto told = [&](const std::string& name, const std::vector<int>& groups) {
+        const auto added = project::addSources({}, {imported(folder, name, support::accented(groups, 0.26))});
+        return project::toldOf(added.project, added.ids[0]);
+    };
+    EXPECT_NE(told("five.wav", {6, 4}).find("20 beats in 5/4, fitted"), std::string::npos)
+        << told("five.wav", {6, 4});
+    EXPECT_EQ(told("four.wav", {2, 2, 2, 2}).find("4/4"), std::string::npos);
+}
+
 TEST(Settle, HalfAndDoubleOfFreePlayingStayFree) {
     std::vector<double> beats = {0.2};
     for (int b = 0; b < 40; ++b)

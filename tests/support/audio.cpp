@@ -4,6 +4,7 @@
 #include <cmath>
 #include <complex>
 #include <numbers>
+#include <numeric>
 #include <random>
 
 namespace support {
@@ -108,6 +109,21 @@ Audio drumLoop(const std::vector<double>& beatSeconds, double seconds, int beats
         peak = std::max(peak, std::abs(s));
     for (float& s : a.channels[0])
         s *= 0.7F / std::max(peak, 1e-6F);
+    return a;
+}
+
+Audio accented(const std::vector<int>& groups, double eighth) {
+    const int inBar = std::accumulate(groups.begin(), groups.end(), 0);
+    Audio a = silence(4 * inBar * eighth, 44100);
+    for (int bar = 0; bar < 4; ++bar) {
+        int at = bar * inBar;
+        for (std::size_t g = 0; g < groups.size(); ++g) {
+            pluck(a, at * eighth, g == 0 ? 65.4 : 196, g == 0 ? 0.4 : 0.25, 8);
+            for (int i = 0; i < groups[g]; ++i)
+                pluck(a, (at + i) * eighth, 1047, i == 0 ? 0.1 : 0.06, 40);
+            at += groups[g];
+        }
+    }
     return a;
 }
 

@@ -26,6 +26,10 @@ void pluck(Audio& audio, double at, double hertz, double level = 0.3, double dec
 Audio drumLoop(const std::vector<double>& beatSeconds, double seconds, int beatsInBar = 4, int rate = 44100);
 std::vector<double> steadyBeats(double bpm, int beats, double first = 0);
 
+// Four bars of plucked notes on all eighths, `eighth` seconds apart: low where a bar begins, higher where its
+// groups of so many eighths do, bright between.
+Audio accented(const std::vector<int>& groups, double eighth);
+
 // The frequency of a steady tone, by the phase advance between two windows; to a small fraction of a cent.
 double frequencyOf(const Audio& audio, double nearHertz);
 double cents(double hertz, double reference);
