@@ -165,13 +165,13 @@ class VocoderRun {
         const std::int64_t o = plan_.hops_.at(k);
         const std::int64_t previous = plan_.hops_.at(k - 1);
         const std::int64_t source = plan_.zones_.sourceAt(o);
-        float energy = 0;
+        std::fill(power_.begin(), power_.end(), 0.0F);
         for (std::size_t c = 0; c < now_.size(); ++c) {
             analyse(c, source, now_[c]);
-            for (const auto& x : now_[c])
-                energy += std::norm(x);
+            for (std::size_t b = 0; b < bins_; ++b)
+                power_[b] += std::norm(now_[c][b]);
         }
-        silent_ = energy == 0;
+        silent_ = std::all_of(power_.begin(), power_.end(), [](float p) { return p == 0; });
         if (silent_) {
             begin(main_);
             begin(next_);
@@ -180,11 +180,6 @@ class VocoderRun {
                 std::fill(next_.before[c].begin(), next_.before[c].end(), 0.0F);
             }
             return;
-        }
-        for (std::size_t b = 0; b < bins_; ++b) {
-            power_[b] = 0;
-            for (const Spectrum& s : now_)
-                power_[b] += std::norm(s[b]);
         }
         const bool asRecorded = plan_.zones_.resetsBetween(previous, o);
         const bool sameSpeed = source - plan_.zones_.sourceAt(previous) == o - previous;
