@@ -95,6 +95,10 @@ double likeness(const Products& p) {
     return p.ab / std::sqrt((p.aa + nothing) * (p.bb + nothing));
 }
 
+// A rise of the level by a factor of e in power costs as much likeness as this: heard where nothing begins, it
+// doubles what was struck before.
+constexpr double costOfRise = 0.1;
+
 } // namespace
 
 Similarity::Similarity(const Excerpt& in, Span range, std::int64_t window)
@@ -102,17 +106,26 @@ Similarity::Similarity(const Excerpt& in, Span range, std::int64_t window)
     const auto step = static_cast<std::size_t>(step_);
     const auto cells = static_cast<std::size_t>(cellOf(range.to) + 1 - cell_);
     std::vector<float> fine(cells * step);
+    bright_.assign(cells + 1, 0.0);
     for (std::size_t c = 0; c < in.audio->channels.size(); ++c) {
         in.copy(c, {cell_ * step_, cell_ * step_ + static_cast<std::int64_t>(fine.size())}, fine.data());
         std::vector<float> low(cells);
         for (std::size_t cell = 0; cell < cells; ++cell) {
             float sum = 0;
-            for (std::size_t i = cell * step; i < (cell + 1) * step; ++i)
+            float power = 0;
+            float before = fine[cell * step > 0 ? cell * step - 1 : 0];
+            for (std::size_t i = cell * step; i < (cell + 1) * step; ++i) {
                 sum += fine[i];
+                power += (fine[i] - before) * (fine[i] - before);
+                before = fine[i];
+            }
             low[cell] = sum;
+            bright_[cell + 1] += double(power);
         }
         coarse_.push_back(std::move(low));
     }
+    for (std::size_t i = 0; i < cells; ++i)
+        bright_[i + 1] += bright_[i];
     energy_.assign(cells + 1, 0.0);
     for (std::size_t i = 0; i < cells; ++i) {
         energy_[i + 1] = energy_[i];
@@ -192,6 +205,18 @@ double Similarity::roughly(std::int64_t a, std::int64_t b) const {
     return coarse(cellOf(a), cellOf(a) + (b - a) / step_);
 }
 
+double Similarity::rise(std::int64_t a, std::int64_t b) const {
+    const std::int64_t n = std::max<std::int64_t>(4, window_ / step_);
+    const auto last = static_cast<std::int64_t>(bright_.size()) - 1;
+    const auto power = [&](std::int64_t frame) {
+        const auto from = std::clamp<std::int64_t>(cellOf(frame) - cell_, 0, last);
+        const auto to = std::min(from + n, last);
+        return bright_[static_cast<std::size_t>(to)] - bright_[static_cast<std::size_t>(from)];
+    };
+    constexpr double nothing = 1e-7;
+    return std::max(0.0, std::log((power(b) + nothing) / (power(a) + nothing)));
+}
+
 Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const {
     const double reach = static_cast<double>(std::max<std::int64_t>(1, std::max(to - wanted, wanted - from)));
     const auto score = [&](double like, std::int64_t place) {
@@ -204,7 +229,7 @@ Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_
     double bestScore = -10;
     for (std::int64_t cell = cellOf(from - shift); cell <= cellOf(to - shift) + 1; ++cell) {
         const std::int64_t place = cell * step_ + shift;
-        const double s = score(coarse(cellA, cell), place);
+        const double s = score(coarse(cellA, cell), place) - costOfRise * rise(a, place);
         if (s > bestScore) {
             bestScore = s;
             middle = place;

@@ -23,12 +23,17 @@ class Similarity {
     // The same from the coarse copy: many times as fast, and good enough to choose a moment by.
     double roughly(std::int64_t a, std::int64_t b) const;
 
+    // By how much the sound is brighter and louder from frame b on than from frame a on: the logarithm of the power
+    // of its first difference over the window, never below 0. Where sound jumps from a to b, that would be heard as
+    // something that begins.
+    double rise(std::int64_t a, std::int64_t b) const;
+
     struct Best {
         std::int64_t place = 0;
         double likeness = -1;
     };
-    // The place from `from` to `to` (inclusive) that is most like `a`; among nearly equal ones the nearest to
-    // `wanted`. REQUIRES from <= to.
+    // The place from `from` to `to` (inclusive) that is most like `a`; among nearly equal ones one without a rise,
+    // and the nearest to `wanted`. REQUIRES from <= to.
     Best best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const;
 
   private:
@@ -41,6 +46,7 @@ class Similarity {
     std::int64_t step_; // frames of the audio to one of the coarse copy
     std::int64_t cell_; // the coarse copy's first, in steps from frame 0
     std::vector<std::vector<float>> coarse_;
+    std::vector<double> bright_; // power of the first difference up to a place, over all channels
     std::vector<double> energy_; // of the coarse copy up to a place, over all channels
 };
 
