@@ -332,11 +332,17 @@ RenderCache::Entry& RenderCache::entryFor(const project::RenderJobPtr& job) {
     return entries_.emplace(job->key, std::move(fresh)).first->second;
 }
 
+// What cannot be rendered is not heard as a draft either.
+void RenderCache::fail(Entry& entry, const std::string& why) {
+    entry.problem = why;
+    entry.drafts.clear();
+}
+
 void RenderCache::makeDraft(std::unique_lock<std::mutex>& lock, const WantedRender& needed) {
     const auto job = needed.job;
     Entry& begun = entryFor(job);
     const std::int64_t serial = begun.serial;
-    if (hasFrames(&begun, needed.from, needed.to)) return;
+    if (hasFrames(&begun, needed.from, needed.to) || !begun.problem.empty()) return;
     lock.unlock();
     auto made = guarded([&]() -> base::Result<RenderedPiece> {
         const metre::Frames from = std::max(needed.from, metre::Frames(0));
@@ -346,7 +352,7 @@ void RenderCache::makeDraft(std::unique_lock<std::mutex>& lock, const WantedRend
     });
     lock.lock();
     Entry* entry = entryOf(job->key);
-    if (!made || entry == nullptr || entry->serial != serial) return;
+    if (!made || entry == nullptr || entry->serial != serial || !entry->problem.empty()) return;
     constexpr std::size_t most = 8;
     if (entry->drafts.size() >= most) entry->drafts.erase(entry->drafts.begin());
     entry->drafts.push_back(std::move(*made));
@@ -420,7 +426,7 @@ void RenderCache::plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted)
         return;
     }
     if (!planned) {
-        entry->problem = planned.error().text;
+        fail(*entry, planned.error().text);
         return;
     }
     entry->plan = std::make_shared<const stretch::Rendering>(std::move(**planned));
@@ -473,7 +479,7 @@ void RenderCache::render(std::unique_lock<std::mutex>& lock, base::Key key, std:
         if (entry->isComplete()) complete(lock, key);
         forgetOld();
     } else if (!rendered.error().cancelled) {
-        entry->problem = rendered.error().text;
+        fail(*entry, rendered.error().text);
     }
 }
 

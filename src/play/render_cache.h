@@ -58,7 +58,8 @@ class RenderCache {
     void want(const std::vector<WantedRender>& wanted);
 
     // Quick renderings (stretch/draft.h) of frames that are needed at once, before everything else: in addition to
-    // what is wanted. They are dropped once the frames are there, and with what is no longer wanted.
+    // what is wanted. They are dropped once the frames are there, with what is no longer wanted, and where
+    // rendering fails.
     void draft(const std::vector<WantedRender>& needed);
 
     // The pieces that are there, in order; each frame is in one of them at most.
@@ -147,6 +148,7 @@ class RenderCache {
     void doStep(std::unique_lock<std::mutex>& lock, const Step& step);
     void plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted);
     std::optional<RenderedPiece> ready(const project::RenderJob& job) const;
+    static void fail(Entry& entry, const std::string& why);
     void makeDraft(std::unique_lock<std::mutex>& lock, const WantedRender& needed);
     static bool isNeeded(const Wanted& wanted, const Piece& piece);
     static bool hasAllOf(const Wanted& wanted, const Entry* entry);

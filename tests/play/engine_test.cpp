@@ -560,9 +560,14 @@ TEST(Player, ARenderingThatFailsIsNamedAndTheOldSoundDoesNotPlayOn) {
     s.player->tick();
     EXPECT_TRUE(s.player->hasFailures());
     EXPECT_FALSE(s.player->problemWith(id).empty());
-    s.player->play();
+    s.player->play(); // tries again: until that has failed too, a draft may be heard
     tickUntil(*s.player, [&] { return s.player->pendingRenders() == 0; });
-    s.player->tick();
+    tickUntil(*s.player, [&] {
+        s.out->advance(480);
+        const auto heard = s.out->taken();
+        return std::all_of(heard.end() - 960, heard.end(), [](float x) { return x == 0; });
+    });
+    ASSERT_LT(s.player->position(), Beats(4)) << "long before the clip's end, at 8";
     s.out->advance(9600);
     const auto played = s.out->taken();
     for (std::size_t i = played.size() - 9600; i < played.size(); ++i)
@@ -611,6 +616,32 @@ TEST(RenderCache, WhatFailedIsTriedAgainWhenAskedTo) {
     EXPECT_EQ(cache.pending(), 0U) << "not by itself, again and again";
     cache.retry();
     EXPECT_TRUE(failsAfter(before));
+}
+
+TEST(RenderCache, WhatCannotBeRenderedIsNotHeardAsADraft) {
+    const auto sound = project::soundOf(support::noise(1.0));
+    auto job = *jobWith(sound, Frames(48000), Frames(50000), 1);
+    job.settings.semitones = 99; // rendering refuses it, a draft is made all the same
+    const WantedRender wanted{std::make_shared<const project::RenderJob>(job), 0, false, Frames(0), Frames(20000)};
+    RenderCache cache(1, 1 << 28, [] {});
+    const auto until = [&](const std::function<bool()>& done) {
+        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
+        while (!done() && std::chrono::steady_clock::now() < end)
+            std::this_thread::sleep_for(std::chrono::milliseconds(1));
+        ASSERT_TRUE(done());
+    };
+    const auto hasNoDraft = [&] {
+        const auto answer = cache.answers({{keyOf(1), Frames(0), Frames(20000)}})[0];
+        return answer.failed && answer.drafts.empty() && !answer.hasDraft;
+    };
+    cache.want({wanted});
+    cache.draft({wanted}); // before it fails, or while it does
+    until([&] { return !cache.problemWith(keyOf(1)).empty(); });
+    EXPECT_TRUE(hasNoDraft());
+    const auto before = cache.changes();
+    cache.draft({wanted}); // and after it
+    until([&] { return cache.changes() > before; });
+    EXPECT_TRUE(hasNoDraft());
 }
 
 TEST(RenderCache, ForgetsTheOldestWhenItIsFull) {
