@@ -6,6 +6,7 @@
 //   bench_hearing --features FILE SET     candidates with their features, for tools/fit_pulse.py
 //   bench_hearing --lengths FILE SET      explanations of lengths, for tools/fit_pulse.py --for length
 //   bench_hearing --bars FILE SET         bars it may be in, for tools/fit_pulse.py --for bar
+//   bench_hearing --kin FILE SET          families of halves and doubles, for tools/fit_pulse.py --for kin
 //   bench_hearing --sureness FILE SET     figures of sureness, for tools/fit_sureness.py
 //   bench_hearing --figures FILE SET      figures of key and kind, for tools/fit_key_kind.py
 //
@@ -15,6 +16,7 @@
 //
 // Measures: tempo within 4 % and 0.1 %, octave right and free, and those of tests/support/hearing_measures.h.
 #include "hear/accents.h"
+#include "hear/kin.h"
 #include "hear/listen.h"
 #include "hear/loop_fit.h"
 #include "hear/pulse.h"
@@ -298,48 +300,73 @@ void table(const std::string& folder, const Json& truth, bool alone, bool octave
     }
 }
 
-// Seconds. In 6/8 two dotted quarters are counted.
+// The length of a bar in seconds. In 6/8 two dotted quarters are counted.
 double barSeconds(const Json& t) {
     const auto metre = *metre::parseMetre(t["metre"].get<std::string>());
     return 60 / t["bpm"].get<double>() * (metre.unit == 4 ? metre.beats : metre.beats == 6 ? 2 : metre.beats / 2.0);
 }
 
-void writeFeatures(const std::string& folder, const Json& truth, const char* file) {
-    std::ofstream out(file, std::ios::binary);
-    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
+// What is worked out of a recording before anything is weighed.
+struct Prepared {
+    sound::Audio audio;
+    hear::Recording recording;
+    hear::Curves curves;
+    hear::Span span;
+    std::vector<hear::Event> events;
+};
+
+// Hands on every recording of a set that can be read, with its number and its truth.
+template <class Take>
+void forEach(const std::string& folder, const Json& truth, const Take& take) {
     for (const auto& [name, t] : truth.items()) {
-        const auto read = sound::read(folder + "/" + name, 0);
+        auto read = sound::read(folder + "/" + name, 0);
         if (!read) continue;
         const hear::Recording recording = *hear::Recording::of(read->audio);
         const hear::Curves c = hear::curves(hear::Mono(recording));
-        const auto found = hear::pulses(c.strength, hear::Repetition(c.pitches),
-                                        hear::spanOf(c.strength, read->audio.length().value));
-        put(std::int32_t(std::atoi(name.c_str())));
-        put(static_cast<std::int32_t>(found.size()));
-        put(static_cast<float>(t["bpm"].get<double>()));
-        for (const hear::Pulse& p : found) {
-            put(static_cast<float>(p.bpm.value));
-            out.write(reinterpret_cast<const char*>(p.features.data()), sizeof p.features);
-        }
+        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
+        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
+        take(std::int32_t(std::atoi(name.c_str())), t,
+             Prepared{std::move(read->audio), recording, c, span, events});
     }
+}
+
+// A file of numbers as they lie in memory.
+class Numbers {
+  public:
+    explicit Numbers(const char* file) : out_(file, std::ios::binary) {}
+    template <class T>
+    void put(const T& value) {
+        out_.write(reinterpret_cast<const char*>(&value), sizeof value);
+    }
+
+  private:
+    std::ofstream out_;
+};
+
+void writeFeatures(const std::string& folder, const Json& truth, const char* file) {
+    Numbers out(file);
+    forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
+        const auto found = hear::pulses(p.curves.strength, hear::Repetition(p.curves.pitches), p.span);
+        out.put(number);
+        out.put(static_cast<std::int32_t>(found.size()));
+        out.put(static_cast<float>(t["bpm"].get<double>()));
+        for (const hear::Pulse& pulse : found) {
+            out.put(static_cast<float>(pulse.bpm.value));
+            out.put(pulse.features);
+        }
+    });
 }
 
 void writeFigures(const std::string& folder, const Json& truth, const char* file) {
     std::ofstream out(file);
-    for (const auto& [name, t] : truth.items()) {
-        const auto read = sound::read(folder + "/" + name, 0);
-        if (!read) continue;
-        const hear::Recording recording = *hear::Recording::of(read->audio);
-        const hear::Curves c = hear::curves(hear::Mono(recording));
-        const hear::Span span = hear::spanOf(c.strength, read->audio.length().value);
-        const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
-        const hear::Classes classes = hear::classesOf(c.pitches);
-        const hear::Colour k = hear::colourOf(c, heard, span, classes.pitched);
+    forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
+        const hear::Classes classes = hear::classesOf(p.curves.pitches);
+        const hear::Colour k = hear::colourOf(p.curves, p.events, p.span, classes.pitched);
         int key = -1;
         if (t["key"].is_string())
             if (const auto parsed = hear::parseKey(t["key"].get<std::string>()))
                 key = parsed->root + (parsed->minor ? 12 : 0);
-        out << name << ' ' << t["kind"].get<std::string>() << ' ' << t["style"].get<std::string>() << ' ' << key;
+        out << number << ' ' << t["kind"].get<std::string>() << ' ' << t["style"].get<std::string>() << ' ' << key;
         for (const auto* twelve : {&classes.all, &classes.bass, &classes.start})
             for (const double x : *twelve)
                 out << ' ' << x;
@@ -348,95 +375,98 @@ void writeFigures(const std::string& folder, const Json& truth, const char* file
              {k.low, k.high, k.pitched, k.attack, k.sustain, k.lines, k.lowest, k.moving, k.perSecond})
             out << ' ' << x;
         out << '\n';
-    }
+    });
 }
 
 void writeLengths(const std::string& folder, const Json& truth, const char* file) {
-    std::ofstream out(file, std::ios::binary);
-    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
-    for (const auto& [name, t] : truth.items()) {
-        const auto read = sound::read(folder + "/" + name, 0);
-        if (!read || !t["steady"]) continue;
-        const hear::Recording recording = *hear::Recording::of(read->audio);
-        const hear::Curves c = hear::curves(hear::Mono(recording));
-        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
-        const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
-        if (heard.empty()) continue;
+    Numbers out(file);
+    forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
+        if (!t["steady"] || p.events.empty()) return;
         // As if the tempo had been heard to a per cent.
         const double bpm = t["bpm"];
-        const hear::LoopWays ways = hear::loopWays(heard, c.strength, span, hear::Bpm(bpm * 1.003));
+        const hear::LoopWays ways = hear::loopWays(p.events, p.curves.strength, p.span, hear::Bpm(bpm * 1.003));
         const std::string cut = t["condition"];
         const bool whole = cut == "trimmed" || cut == "miscut" || cut == "lastsilent" || cut == "silence";
         const bool exact = std::any_of(ways.list.begin(), ways.list.end(), [&](const hear::LoopWay& w) {
             return std::abs(w.bpm / bpm - 1) < 0.001 && w.beats.has_value() == whole;
         });
-        put(std::int32_t(std::atoi(name.c_str())));
-        put(static_cast<std::int32_t>(ways.list.size()));
-        put(1.0F);
+        out.put(number);
+        out.put(static_cast<std::int32_t>(ways.list.size()));
+        out.put(1.0F);
         for (const hear::LoopWay& w : ways.list) {
             // Right within a thousandth, and with the right beats where one of them has both.
             const bool beats = whole ? w.beats == t["beats"].get<int>() : !w.beats;
             const bool right = std::abs(w.bpm / bpm - 1) < 0.001 && (!exact || beats);
-            put(right ? 1.0F : 2.0F);
-            put(w.features);
+            out.put(right ? 1.0F : 2.0F);
+            out.put(w.features);
         }
-    }
+    });
+}
+
+// The same for families of tempos: right is that which the truth is of.
+void writeKin(const std::string& folder, const Json& truth, const char* file) {
+    Numbers out(file);
+    forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
+        if (p.events.empty()) return;
+        const auto found = hear::pulses(p.curves.strength, hear::Repetition(p.curves.pitches), p.span);
+        if (found.empty()) return;
+        const auto list = hear::kinOf(found, p.events, p.curves.strength, p.span);
+        out.put(number);
+        out.put(static_cast<std::int32_t>(list.size()));
+        out.put(1.0F);
+        for (const hear::Kin& kin : list) {
+            const double octaves = std::log2(found[kin.members.front()].bpm.value / t["bpm"].get<double>());
+            out.put(std::abs(octaves - std::round(octaves)) < 0.057 ? 1.0F : 2.0F); // within 4 %
+            out.put(kin.figures);
+        }
+    });
 }
 
 // The same for bars: right are those that have the truth's metre and its length, its half or its double.
 void writeBars(const std::string& folder, const Json& truth, const char* file) {
-    std::ofstream out(file, std::ios::binary);
-    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
-    for (const auto& [name, t] : truth.items()) {
-        const auto read = sound::read(folder + "/" + name, 0);
-        if (!read || !t["steady"]) continue;
-        const hear::Recording recording = *hear::Recording::of(read->audio);
-        const hear::Heard heard = heardIn(read->audio);
-        if (!heard.bpm || !heard.steady) continue;
-        const hear::Curves c = hear::curves(hear::Mono(recording));
-        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
-        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
-        const hear::LoopFit loop = hear::fitLoop(events, c.strength, span, *heard.bpm);
-        const std::vector<hear::BarWay> ways = hear::barWays(
-            c.strength, hear::Repetition(c.pitches), {loop.start, loop.period, loop.beats, events.back().at});
-        put(std::int32_t(std::atoi(name.c_str())));
-        put(static_cast<std::int32_t>(ways.size()));
-        put(1.0F);
+    Numbers out(file);
+    forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
+        if (!t["steady"]) return;
+        const hear::Heard heard = heardIn(p.audio);
+        if (!heard.bpm || !heard.steady) return;
+        const hear::LoopFit loop = hear::fitLoop(p.events, p.curves.strength, p.span, *heard.bpm);
+        const std::vector<hear::BarWay> ways =
+            hear::barWays(p.curves.strength, hear::Repetition(p.curves.pitches),
+                          {loop.start, loop.period, loop.beats, p.events.back().at});
+        out.put(number);
+        out.put(static_cast<std::int32_t>(ways.size()));
+        out.put(1.0F);
         for (const hear::BarWay& w : ways) {
             bool right = metre::metreLabel(w.metre) == t["metre"].get<std::string>();
             const double bars = w.beats * loop.period / barSeconds(t);
             right = right && (w.metre.beats == 4 || std::abs(bars - 0.5) < 0.01 || std::abs(bars - 1) < 0.02 ||
                               std::abs(bars - 2) < 0.04);
-            put(right ? 1.0F : 2.0F);
-            put(w.features);
+            out.put(right ? 1.0F : 2.0F);
+            out.put(w.features);
         }
-    }
+    });
 }
 
 void writeSureness(const std::string& folder, const Json& truth, const char* file) {
-    std::ofstream out(file, std::ios::binary);
-    const auto put = [&](const auto& value) { out.write(reinterpret_cast<const char*>(&value), sizeof value); };
-    put(static_cast<std::int32_t>(hear::surenessFigures));
-    for (const auto& [name, t] : truth.items()) {
-        const auto read = sound::read(folder + "/" + name, 0);
-        if (!read) continue;
-        const hear::Recording recording = *hear::Recording::of(read->audio);
-        const hear::Curves c = hear::curves(hear::Mono(recording));
-        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
-        const auto heard = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
-        const hear::Colour colour = hear::colourOf(c, heard, span, hear::classesOf(c.pitches).pitched);
-        if (hear::withoutBeat(c.strength, colour, heard, span)) continue; // nobody asks how sure it is then
-        const hear::Repetition again(c.pitches);
-        const auto found = hear::pulses(c.strength, again, span);
-        if (found.empty()) continue;
+    Numbers out(file);
+    out.put(static_cast<std::int32_t>(hear::surenessFigures));
+    forEach(folder, truth, [&](std::int32_t, const Json& t, const Prepared& p) {
+        const hear::Strength& s = p.curves.strength;
+        const auto pitched = hear::classesOf(p.curves.pitches).pitched;
+        const hear::Colour colour = hear::colourOf(p.curves, p.events, p.span, pitched);
+        if (hear::withoutBeat(s, colour, p.events, p.span)) return; // nobody asks how sure it is then
+        const hear::Repetition again(p.curves.pitches);
+        auto found = hear::pulses(s, again, p.span);
+        if (found.empty()) return;
+        found = hear::weighedByLength(std::move(found), p.events, s, p.span);
         const bool single = t["kind"] == "single";
         bool right = false;
         for (const double k : {0.5, 1.0, 2.0})
             right = right || (!single && std::abs(found.front().bpm.value / t["bpm"].get<double>() / k - 1) < 0.04);
-        put(right ? 1.0F : 0.0F);
-        put(single ? 1.0F : 0.0F);
-        put(hear::surenessFiguresOf(c.strength, again, colour, heard, span, found));
-    }
+        out.put(right ? 1.0F : 0.0F);
+        out.put(single ? 1.0F : 0.0F);
+        out.put(hear::surenessFiguresOf(s, again, colour, p.events, p.span, found));
+    });
 }
 
 } // namespace
@@ -453,7 +483,7 @@ int main(int argc, char** argv) {
         else {
             asked[word] = true;
             if (word == "--features" || word == "--figures" || word == "--sureness" || word == "--lengths" ||
-                word == "--bars") {
+                word == "--bars" || word == "--kin") {
                 understood = understood && i + 1 < argc;
                 if (understood) file = argv[++i];
             } else
@@ -462,7 +492,7 @@ int main(int argc, char** argv) {
     }
     if (!understood || folder.empty()) {
         fmt::print(stderr, "Usage: bench_hearing [--ours] [--octave] [--singles] [--features FILE | --figures FILE "
-                           "| --sureness FILE | --lengths FILE | --bars FILE] FOLDER\n");
+                           "| --sureness FILE | --lengths FILE | --bars FILE | --kin FILE] FOLDER\n");
         return 2;
     }
     const Json truth = Json::parse(std::ifstream(folder + "/truth.json"), nullptr, false);
@@ -478,6 +508,8 @@ int main(int argc, char** argv) {
         writeLengths(folder, truth, file.c_str());
     else if (asked["--bars"])
         writeBars(folder, truth, file.c_str());
+    else if (asked["--kin"])
+        writeKin(folder, truth, file.c_str());
     else if (asked["--sureness"])
         writeSureness(folder, truth, file.c_str());
     else if (asked["--singles"])

@@ -8,14 +8,16 @@
 //
 // Our own measures. For each recording: the length's error in frames; where its attacks lie against the truth's,
 // both found by the same detector (ms, median and 95 %; sharp: 95 % of those that the detector hears within
-// 2 ms of their note in the truth), and how many it has where the truth has none (a share of
-// the truth's); how steep they are against the truth's; how much louder it is in the 20 ms before them than the
-// truth (dB, median and 90 %); the spectral distance, the sum over a twelfth-of-a-second grid and bands a semitone
-// wide of the difference of root magnitudes, over the truth's sum; the level's change (dB); and how far the
-// channels' coherence is from the recording's, the mean of octave bands. The table begins with self-checks: the
-// truth itself must score nothing, and the truth delayed by 5 ms, detuned by 10 cents, and smeared over 10 ms must
-// each show. Under each kind stands which method is nearest to the truth and what the choice by kind loses to it,
-// with the standard error of the mean of the differences.
+// 2 ms of their note in the truth), and how many it has where the truth has none and no note
+// begins (a share of the truth's); how steep they are against the truth's; how much louder it is in the 20 ms
+// before them than the truth (dB, median and 90 %); the spectral distance, the sum over a twelfth-of-a-second grid
+// and bands a semitone wide of the difference of root magnitudes, over the truth's sum; the level's change (dB);
+// and how far the channels' coherence is from the recording's, the mean of octave bands. The table begins with
+// self-checks: the truth itself must score nothing, and the truth delayed by 5 ms, detuned by 10 cents, and smeared
+// over 10 ms must each show. Under each kind stands which method is nearest to the truth and what the choice by
+// kind loses to it, with the standard error of the mean of the differences. Of voices it is also said how far the
+// pitch lies from the truth's, moment by moment (cents, median and 90 %), and by how much the harmonics stand
+// further out of the noise or less (dB; median, 10 % and 90 %).
 //
 // A second table is of tones of which everything is known: what is off the partials of a steady chord (dB), how
 // much their level wavers (%), how far they are out of tune (cents), the same transposed by three semitones; the
@@ -27,6 +29,7 @@
 #include "stretch/method.h"
 #include "support/stretch_measures.h"
 #include "support/stretch_references.h"
+#include "support/voice_measures.h"
 
 #include <algorithm>
 #include <cmath>
@@ -123,8 +126,9 @@ double steepness(const std::vector<float>& x, double at, int rate) {
 
 struct Score {
     std::vector<double> onset, sharp, steep, before, distance, level, coherence;
-    int attacks = 0; // the truth's
-    int doubled = 0; // attacks where the truth has none
+    std::vector<double> cents, harmonics; // of voices
+    int attacks = 0;                      // the truth's
+    int doubled = 0;                      // attacks where the truth has none
     std::int64_t length = 0;
     double cpu = 0;
     double seconds = 0;
@@ -151,10 +155,14 @@ void add(Score& s, const Audio& made, const Audio& truth, const std::vector<doub
                                       energy(y, 0, double(y.size())) * double(y.size())));
     if (!struck) return;
     const auto inTruth = hear::onsets(truth, 0.7);
+    const auto isNear = [&](double seconds, const hear::Onset& o) {
+        return std::abs(seconds * truth.rate - double(o.at.value)) < 0.025 * truth.rate;
+    };
     for (const auto& o : hear::onsets(made, 0.5))
-        s.doubled += std::none_of(inTruth.begin(), inTruth.end(), [&](const hear::Onset& t) {
-            return std::abs(double((t.at - o.at).value)) < 0.025 * truth.rate;
-        });
+        s.doubled +=
+            std::none_of(inTruth.begin(), inTruth.end(),
+                         [&](const hear::Onset& t) { return isNear(double(t.at.value) / truth.rate, o); }) &&
+            std::none_of(moments.begin(), moments.end(), [&](double m) { return isNear(m, o); });
     std::vector<double> found;
     for (const auto& o : hear::onsets(made, 0.7))
         found.push_back(double(o.at.value));
@@ -181,6 +189,12 @@ void add(Score& s, const Audio& made, const Audio& truth, const std::vector<doub
         s.before.push_back(std::abs(10 * std::log10((energy(x, at - 20 * ms, at - 2 * ms) + 1e-6) /
                                                     (energy(y, at - 20 * ms, at - 2 * ms) + 1e-6))));
     }
+}
+
+void addVoice(Score& s, const Audio& made, const Audio& truth) {
+    const support::VoiceOff off = support::voiceOff(made, truth);
+    s.cents.insert(s.cents.end(), off.cents.begin(), off.cents.end());
+    s.harmonics.insert(s.harmonics.end(), off.harmonics.begin(), off.harmonics.end());
 }
 
 double coherenceError(const Audio& made, const Audio& from) {
@@ -361,12 +375,13 @@ int main(int argc, char** argv) {
             list[i].seconds += piece.from.length().value;
             add(list[i], made, piece.to, t["to_s"], kind != "pad" && kind != "voice" && kind != "sung");
             list[i].coherence.push_back(coherenceError(made, piece.from));
+            if (kind == "voice" || kind == "sung") addVoice(list[i], made, piece.to);
         }
     }
     for (const auto& [kind, list] : scores) {
-        fmt::print("{}\n{:<26}{:>8}{:>9}{:>8}{:>9}{:>8}{:>8}{:>8}{:>8}{:>10}{:>10}{:>10}\n", kind, "", "length",
-                   "onset", "95 %", "sharp", "doubled", "steep", "before", "90 %", "level", "coherence", "distance",
-                   "× speed");
+        fmt::print("{}\n{:<26}{:>8}{:>9}{:>8}{:>8}{:>9}{:>8}{:>8}{:>8}{:>8}{:>10}{:>10}{:>10}\n", kind, "",
+                   "length", "onset", "95 %", "sharp", "doubled", "steep", "before", "90 %", "level", "coherence",
+                   "distance", "× speed");
         for (std::size_t i = 0; i < list.size(); ++i) {
             const Score& s = list[i];
             fmt::print(
@@ -376,6 +391,15 @@ int main(int argc, char** argv) {
                 quantile(s.sharp, 0.95), 100.0 * s.doubled / std::max(1, s.attacks), mean(s.steep),
                 quantile(s.before, 0.5), quantile(s.before, 0.9), mean(s.level), mean(s.coherence),
                 mean(s.distance), s.seconds / s.cpu);
+        }
+        if (!list.front().cents.empty()) {
+            fmt::print("{:<26}{:>8}{:>9}{:>12}{:>8}{:>8}\n", "  pitch and harmonics", "cents", "90 %", "harm. dB",
+                       "10 %", "90 %");
+            for (std::size_t i = 0; i < list.size(); ++i)
+                fmt::print("{:<26}{:>8.2f}{:>9.2f}{:>12.2f}{:>8.2f}{:>8.2f}\n", "  " + stretchers[i].first,
+                           quantile(list[i].cents, 0.5), quantile(list[i].cents, 0.9),
+                           quantile(list[i].harmonics, 0.5), quantile(list[i].harmonics, 0.1),
+                           quantile(list[i].harmonics, 0.9));
         }
         const auto at = [&](const char* name) {
             return static_cast<std::size_t>(

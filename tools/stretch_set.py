@@ -13,9 +13,7 @@ Needs: python3-numpy, fluidsynth, fluid-soundfont-gm, timgm6mb-soundfont.
 Usage: tools/stretch_set.py FOLDER [--seed N] [--each N] [--kinds LIST] [--ratios LIST]
 """
 import argparse
-import json
 import os
-from concurrent.futures import ProcessPoolExecutor
 
 import numpy as np
 
@@ -128,10 +126,7 @@ def main():
     os.makedirs(a.folder, exist_ok=True)
     ratios = [float(r) for r in a.ratios.split(",")]
     jobs = [(a.folder, a.seed, kind, n, ratios) for kind in a.kinds.split(",") for n in range(a.each)]
-    with ProcessPoolExecutor() as pool:
-        truth = dict(r for r in pool.map(make, jobs) if r)
-    with open(os.path.join(a.folder, "truth.json"), "w") as f:
-        json.dump(truth, f, indent=0)
+    ls.make_set(a.folder, make, jobs)
 
 
 if __name__ == "__main__":

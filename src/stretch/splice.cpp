@@ -229,8 +229,9 @@ Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_
     double bestScore = -10;
     for (std::int64_t cell = cellOf(from - shift); cell <= cellOf(to - shift) + 1; ++cell) {
         const std::int64_t place = cell * step_ + shift;
-        const double s = score(coarse(cellA, cell), place) - costOfRise * rise(a, place);
-        if (s > bestScore) {
+        const double like = score(coarse(cellA, cell), place);
+        if (like <= bestScore) continue;
+        if (const double s = like - costOfRise * rise(a, place); s > bestScore) {
             bestScore = s;
             middle = place;
         }

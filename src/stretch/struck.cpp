@@ -20,6 +20,11 @@ constexpr double similarWindow = 0.024; // seconds that are compared
 // crossing, the window, and room to round.
 constexpr double beyond = 0.2;
 constexpr double longest = 6; // seconds from one anchor to the next: where no attack comes, one is set all the same
+// Where sound jumps back to where it was louder, it goes on as quiet as it was, or it would be struck again. What
+// is taken from it so comes back by some decibels a second, and at the next attack.
+constexpr double comingBack = 12; // dB a second
+constexpr double leastGain = 0.1;
+constexpr double backBefore = 0.008; // seconds before an attack in which the level comes back
 
 } // namespace
 
@@ -128,23 +133,71 @@ class StruckRun {
 
     std::int64_t frames(double seconds) const { return plan_.frames(seconds); }
 
+    // A gain that goes from one value to another.
+    struct Gain {
+        double from;
+        double to;
+    };
+
     // Output frames [from, to) play the source at output + lag.
-    void play(std::int64_t from, std::int64_t to, std::int64_t lag) {
+    void play(std::int64_t from, std::int64_t to, std::int64_t lag, Gain gain = {1, 1}) {
         const Span heard{std::max(from, span_.from), std::min(to, span_.to)};
         if (heard.from >= heard.to) return;
-        for (std::size_t c = 0; c < out_.channels.size(); ++c)
-            in_.copy(c, {heard.from + lag, heard.to + lag}, out_.channels[c].data() + (heard.from - span_.from));
+        for (std::size_t c = 0; c < out_.channels.size(); ++c) {
+            float* out = out_.channels[c].data() + (heard.from - span_.from);
+            in_.copy(c, {heard.from + lag, heard.to + lag}, out);
+            if (gain.from == 1 && gain.to == 1) continue;
+            const double slope = (gain.to - gain.from) / double(to - from);
+            for (std::int64_t o = heard.from; o < heard.to; ++o)
+                out[o - heard.from] *= static_cast<float>(gain.from + slope * double(o - from));
+        }
+    }
+
+    // The power of n frames of the source from a frame on, and that of its first difference.
+    struct Power {
+        double whole = 1e-9;
+        double bright = 1e-9;
+    };
+    Power power(std::int64_t from, std::int64_t n) const {
+        Power sum;
+        for (std::size_t c = 0; c < out_.channels.size(); ++c) {
+            auto last = double(in_.sample(c, from - 1));
+            for (std::int64_t i = from; i < from + n; ++i) {
+                const auto here = double(in_.sample(c, i));
+                sum.whole += here * here;
+                sum.bright += (here - last) * (here - last);
+                last = here;
+            }
+        }
+        return sum;
+    }
+
+    // The gain by which the sound from one source frame on is neither louder nor brighter than from another on, so
+    // far as that is before the next attack.
+    double asQuiet(std::int64_t from, std::int64_t as, std::int64_t attack) const {
+        const std::int64_t n =
+            std::clamp<std::int64_t>(attack - std::max(from, as), frames(0.002) + 1, frames(similarWindow) + 1);
+        const Power here = power(from, n);
+        const Power there = power(as, n);
+        const double gain = std::sqrt(std::min(there.whole / here.whole, there.bright / here.bright));
+        return std::isfinite(gain) ? gain : 1; // what is no number is no level
+    }
+
+    double recovered(double gain, std::int64_t n) const {
+        return std::min(1.0, gain * std::pow(10, comingBack / 20 * double(n) / plan_.rate_));
     }
 
     // Goes from one lag to another over n output frames. The gain holds the level between the two extremes: equal
-    // amplitude where the two are alike, equal power where they are not.
-    void crossOver(std::int64_t from, std::int64_t n, std::int64_t lag, std::int64_t to, double likeness) {
+    // amplitude where the two are alike, equal power where they are not. `level` is that of the one, then of the
+    // other.
+    void crossOver(std::int64_t from, std::int64_t n, std::int64_t lag, std::int64_t to, double likeness,
+                   Gain level) {
         const double r = std::clamp(likeness, 0.0, 1.0);
         for (std::int64_t i = std::max<std::int64_t>(0, span_.from - from); i < std::min(n, span_.to - from); ++i) {
             const double x = 0.5 - 0.5 * std::cos(std::numbers::pi * (double(i) + 0.5) / double(n));
             const double gain = 1 / std::sqrt((1 - x) * (1 - x) + x * x + 2 * x * (1 - x) * r);
-            const auto a = static_cast<float>((1 - x) * gain);
-            const auto b = static_cast<float>(x * gain);
+            const auto a = static_cast<float>((1 - x) * gain * level.from);
+            const auto b = static_cast<float>(x * gain * level.to);
             for (std::size_t c = 0; c < out_.channels.size(); ++c)
                 out_.channels[c][static_cast<std::size_t>(from + i - span_.from)] =
                     a * in_.sample(c, from + i + lag) + b * in_.sample(c, from + i + to);
@@ -177,6 +230,18 @@ class StruckRun {
         std::int64_t here = a.output;
         std::int64_t current = lag;
         std::int64_t o = bodyStart;
+        double gain = 1;
+        const auto jump = [&](std::int64_t at, std::int64_t n, std::int64_t to, double likeness) {
+            const double before = recovered(gain, at - here);
+            play(here, at, current, {gain, before});
+            // Where nothing is left in which the level could come back, the crossing brings it back.
+            gain = at + n == b.output && b.exact
+                       ? 1
+                       : std::clamp(before * asQuiet(at + to, at + current, b.source), leastGain, 1.0);
+            crossOver(at, n, current, to, likeness, {before, gain});
+            current = to;
+            here = at + n;
+        };
         while (o < zone) {
             if (progress.stopped()) return false;
             const std::int64_t off = current - idealLag(o);
@@ -190,10 +255,7 @@ class StruckRun {
                 if (low <= high) {
                     const auto best = similar.best(o + current, low, high, std::clamp(wanted, low, high));
                     if (best.place != o + current && (must || best.likeness > 0.97)) {
-                        play(here, o, current);
-                        crossOver(o, cross_, current, best.place - o, best.likeness);
-                        current = best.place - o;
-                        here = o + cross_;
+                        jump(o, cross_, best.place - o, best.likeness);
                         o = here;
                         continue;
                     }
@@ -205,12 +267,17 @@ class StruckRun {
             const std::int64_t at =
                 lastCrossing(similar, std::max(here, zone), a, b, head, lastCross, current, endLag);
             const std::int64_t n = std::min(lastCross, b.output - at);
-            play(here, at, current);
-            crossOver(at, n, current, endLag, similar.at(at + current, at + endLag));
-            here = at + n;
-            current = endLag;
+            jump(at, n, endLag, similar.at(at + current, at + endLag));
         }
-        play(here, b.output, current);
+        if (!b.exact) {
+            play(here, b.output, current, {gain, recovered(gain, b.output - here)});
+            return true;
+        }
+        const std::int64_t rest = b.output - here;
+        const std::int64_t back = b.attack ? std::min(rest, frames(backBefore)) : rest;
+        const double before = recovered(gain, rest - back);
+        play(here, b.output - back, current, {gain, before});
+        play(b.output - back, b.output, current, {before, 1});
         return true;
     }
 

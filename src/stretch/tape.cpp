@@ -1,14 +1,18 @@
 #include "stretch/tape.h"
 
+#include "base/four.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
-#include <cstring>
 #include <numbers>
 
 namespace stretch {
 
 namespace {
+
+using base::Four;
+using base::four;
 
 constexpr int lobes = 24;        // zero crossings on each side at full band
 constexpr double kaiserBeta = 9; // about 90 dB in the stop band
@@ -48,14 +52,6 @@ const std::vector<float>& halfKernel() {
 std::int64_t halfTaps(double band) {
     constexpr std::int64_t half = kernelLanes / 2;
     return (static_cast<std::int64_t>(std::ceil(lobes / band)) + half) / half * half;
-}
-
-// Written as vectors, since the compiler does not find them by itself when two channels are summed side by side.
-using Four = float __attribute__((vector_size(16)));
-Four four(const float* from) {
-    Four out;
-    std::memcpy(&out, from, sizeof out);
-    return out;
 }
 
 // The weights at each place between two frames, for one band; each set sums to one, which keeps the level the same

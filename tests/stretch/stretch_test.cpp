@@ -1,33 +1,23 @@
-#include "hear/onsets.h"
 #include "sound/read.h"
 #include "stretch/method.h"
 #include "stretch/tape.h"
 #include "support/audio.h"
 #include "support/files.h"
 #include "support/stretch_measures.h"
+#include "support/stretched.h"
 
 #include <cmath>
 #include <complex>
 #include <gtest/gtest.h>
 #include <limits>
+#include <random>
 
 namespace {
 
 using namespace stretch;
+using support::attacksOf;
 using support::Audio;
-
-std::vector<Frames> attacksOf(const Audio& a) {
-    std::vector<Frames> list;
-    for (const auto& o : hear::onsets(a))
-        list.push_back(o.at);
-    return list;
-}
-
-Result<Audio> stretched(const Audio& a, double ratio, Settings settings = {}, const Progress& progress = {}) {
-    const auto attacks = attacksOf(a);
-    const auto map = TimeMap::straight(a.frames(), Frames(std::llround(double(a.frames().value) * ratio)));
-    return render({a, attacks}, *map, settings, progress);
-}
+using support::stretched;
 
 class EveryMethod : public testing::TestWithParam<Method> {};
 INSTANTIATE_TEST_SUITE_P(Built, EveryMethod, testing::ValuesIn(methods()),
@@ -204,6 +194,60 @@ TEST(Struck, AnAttackSoundsOnceAndWhole) {
         // And between them no second one: bright energy is at the attacks alone.
         const auto found = hear::onsets(*r);
         EXPECT_EQ(found.size(), at.size()) << ratio;
+    }
+}
+
+// Root mean square of ten milliseconds, dB.
+std::vector<double> levelsOf(const Audio& a) {
+    std::vector<double> out;
+    const std::size_t n = static_cast<std::size_t>(a.rate / 100);
+    for (std::size_t at = 0; at + n <= a.channels[0].size(); at += n) {
+        double sum = 1e-12;
+        for (std::size_t i = at; i < at + n; ++i)
+            sum += double(a.channels[0][i]) * double(a.channels[0][i]) / double(n);
+        out.push_back(10 * std::log10(sum));
+    }
+    return out;
+}
+
+TEST(Struck, WhatDiesAwayDoesSoAsItWouldAtTheOtherTempo) {
+    // Strokes of noise that fall by 43 dB a second: with more time between them they fall further. To repeat pieces
+    // of them as loud as they were would halve the fall, and strike each piece again.
+    std::mt19937 random(5);
+    std::normal_distribution<float> noise(0, 0.2F);
+    Audio a(48000, 1, Frames(3 * 24000));
+    for (int stroke = 0; stroke < 3; ++stroke)
+        for (int i = 0; i < 24000; ++i)
+            a.channels[0][static_cast<std::size_t>(stroke * 24000 + i)] =
+                noise(random) * std::exp(-5.0F * static_cast<float>(i) / 48000);
+    const auto map = TimeMap::straight(a.frames(), a.frames() * 2);
+    const std::vector<Frames> attacks = {Frames(0), Frames(24000), Frames(48000)};
+    const auto r = render({a, attacks}, *map, {Method::Struck});
+    ASSERT_TRUE(r);
+    const std::vector<double> levels = levelsOf(*r);
+    for (std::size_t stroke = 0; stroke < 3; ++stroke)
+        // Up to three hundredths before the next, where the level comes back; 12 dB a second come back on the way.
+        for (std::size_t i = 0; i < 97; ++i)
+            EXPECT_NEAR(levels[stroke * 100 + i], -14 - 0.314 * double(i), 6)
+                << "stroke " << stroke << ", " << i << " hundredths";
+}
+
+TEST(Struck, WhatLastsKeepsItsLevel) {
+    std::mt19937 random(6);
+    std::normal_distribution<float> noise(0, 0.1F);
+    Audio a(48000, 1, Frames(4 * 48000));
+    for (float& x : a.channels[0])
+        x = noise(random);
+    const auto map = TimeMap::straight(a.frames(), Frames(6 * 48000));
+    const std::vector<Frames> attacks = {Frames(0)};
+    const auto r = render({a, attacks}, *map, {Method::Struck});
+    ASSERT_TRUE(r);
+    const std::vector<double> levels = levelsOf(*r);
+    for (std::size_t from = 0; from + 100 <= levels.size(); from += 100) {
+        double mean = 0;
+        for (std::size_t i = from; i < from + 100; ++i)
+            mean += levels[i] / 100;
+        EXPECT_NEAR(mean, -20, 0.7) << "second " << from / 100;
     }
 }
 

@@ -10,6 +10,7 @@
 #include "support/files.h"
 #include "support/stretch_measures.h"
 #include "support/stretch_references.h"
+#include "support/stretched.h"
 
 #include <algorithm>
 #include <cmath>
@@ -25,11 +26,7 @@ using support::peakNear;
 using support::tones;
 
 Audio stretched(const Audio& a, double ratio, const stretch::Settings& settings) {
-    std::vector<Frames> attacks;
-    for (const auto& o : hear::onsets(a))
-        attacks.push_back(o.at);
-    const auto map = metre::TimeMap::straight(a.frames(), Frames(std::llround(double(a.frames().value) * ratio)));
-    return *stretch::render({a, attacks}, *map, settings);
+    return *support::stretched(a, ratio, settings);
 }
 
 // In cents, the worst of all partials.
