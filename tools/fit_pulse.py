@@ -1,11 +1,12 @@
 #!/usr/bin/env python3
-"""Fits the weights that rank tempos (src/hear/pulse_weights.h), or explanations of lengths (src/hear/loop_weights.h).
+"""Fits the weights that rank tempos (src/hear/pulse_weights.h), explanations of lengths (src/hear/loop_weights.h), bars
+(src/hear/bar_weights.h), or families of halves and doubles (src/hear/kin_weights.h).
 
 Reads what `bench_hearing --features FILE FOLDER` or `--lengths FILE FOLDER` wrote: for each recording its candidates
-with their features, and the true tempo; of explanations, one that is right has 1 for its tempo, and the truth is 1. The score of a candidate is a linear part plus one small hidden layer; the loss is the cross entropy of the
+with their features, and the true tempo; of explanations, bars and families, one that is right has 1 for its tempo, and the truth is 1. The score of a candidate is a linear part plus one small hidden layer; the loss is the cross entropy of the
 true tempo among the candidates, so that weights are honest shares of trust.
 
-Needs: python3-numpy. Usage: tools/fit_pulse.py [--for pulse|length] TRAIN.bin [--test HELD.bin] [--hidden N] [--out FILE]
+Needs: python3-numpy. Usage: tools/fit_pulse.py [--for pulse|length|bar|kin] TRAIN.bin [--test HELD.bin] [--hidden N] [--out FILE]
 """
 import argparse
 import struct
@@ -13,7 +14,7 @@ import struct
 import numpy as np
 
 FEATURES = 92
-COUNTS = {"pulse": 92, "length": 52, "bar": 62}  # pulseFeatures; LoopWay::figures; BarWay::figures
+COUNTS = {"pulse": 92, "length": 52, "bar": 62, "kin": 61}  # pulseFeatures; LoopWay::figures; BarWay::figures; kinFigures
 
 
 def load(path):
@@ -94,6 +95,7 @@ def together(nets):
 
 NAMES = {"pulse": ("the ranking of tempos", "pulseHidden", "hiddenBias", "hiddenWeights", "outputWeights", "directWeights"),
          "length": ("the ranking of explanations of lengths", "loopHidden", "loopHiddenBias", "loopHiddenWeights", "loopOutputWeights", "loopDirectWeights"),
+         "kin": ("the choice between families of tempos", "kinHidden", "kinHiddenBias", "kinHiddenWeights", "kinOutputWeights", "kinDirectWeights"),
          "bar": ("the ranking of bars", "barHidden", "barHiddenBias", "barHiddenWeights", "barOutputWeights", "barDirectWeights")}
 
 

@@ -460,6 +460,14 @@ def make(job):
                   "beats_s": [round(lead + float(t), 6) for t in clock[:beats]]}
 
 
+def make_set(folder, make, jobs):
+    """Makes recordings side by side; `make` gives a name and its truth, or None. Writes truth.json."""
+    with ProcessPoolExecutor() as pool:
+        truth = dict(r for r in pool.map(make, jobs) if r)
+    with open(os.path.join(folder, "truth.json"), "w") as f:
+        json.dump(truth, f, indent=0)
+
+
 def main():
     parser = argparse.ArgumentParser()
     parser.add_argument("folder")
@@ -475,10 +483,7 @@ def main():
     jobs = [(a.folder, i, a.seed, str(rng.choice(kinds)), str(rng.choice(conditions))) for i in range(a.loops)]
     jobs += [(a.folder, a.loops + i, a.seed, "song", "song") for i in range(a.songs)]
     jobs += [(a.folder, a.loops + a.songs + i, a.seed, "free", "free") for i in range(a.free)]
-    with ProcessPoolExecutor() as pool:
-        truth = dict(r for r in pool.map(make, jobs) if r)
-    with open(os.path.join(a.folder, "truth.json"), "w") as f:
-        json.dump(truth, f, indent=0)
+    make_set(a.folder, make, jobs)
 
 
 if __name__ == "__main__":

@@ -3,15 +3,13 @@
 
 Patterns are drawn at random from a seed: strokes, bass, chords, broken chords and mixes that accent the beginnings of bars
 and of their groups, with fills and changes from bar to bar; half of those in 4/4 are of listening_set.py, whose shuffles
-have threes in a beat as 6/8 has. They are played and cut as there. truth.json has besides what listening_set.py writes
-bar_s, the length of a bar in seconds; `bpm` is of quarters, in 6/8 of dotted ones.
+have threes in a beat as 6/8 has. They are played and cut as there. truth.json is as there: `bpm` and `beats` are of
+quarters, in 6/8 of dotted ones.
 
 Needs: as listening_set.py. Usage: tools/metre_set.py FOLDER [--seed N] [--loops N]
 """
 import argparse
-import json
 import os
-from concurrent.futures import ProcessPoolExecutor
 
 import numpy as np
 
@@ -221,7 +219,7 @@ def make(job):
     felt = 1.5 if metre == "6/8" else 1
     count = bars * quarters / felt
     return name, {"kind": kind, "style": style, "condition": condition, "bpm": bpm / felt, "beats": int(count) if count == int(count) else count,
-                  "metre": metre, "bar_s": quarters * beat, "first_beat_s": lead, "key": key, "steady": True, "plain": plain,
+                  "metre": metre, "first_beat_s": lead, "key": key, "steady": True, "plain": plain,
                   "beats_s": [round(lead + i * beat * felt, 6) for i in range(int(count))]}
 
 
@@ -234,10 +232,7 @@ def main():
     os.makedirs(a.folder, exist_ok=True)
     rng = np.random.default_rng(a.seed)
     jobs = [(a.folder, i, a.seed, str(rng.choice(METRES)), str(rng.choice(KINDS)), str(rng.choice(CONDITIONS))) for i in range(a.loops)]
-    with ProcessPoolExecutor() as pool:
-        truth = dict(r for r in pool.map(make, jobs) if r)
-    with open(os.path.join(a.folder, "truth.json"), "w") as f:
-        json.dump(truth, f, indent=0)
+    ls.make_set(a.folder, make, jobs)
 
 
 if __name__ == "__main__":

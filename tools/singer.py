@@ -1,12 +1,13 @@
 #!/usr/bin/env python3
 """A made-up voice that sings: source and formants, gliding from note to note, with vibrato, breath and consonants.
 
-As a program it makes recordings of it: what tells kinds of sound apart (hear/kind) must know them as a voice.
+As a program it makes recordings of it, with notes as long as they happen to be, or on beats as a singer keeps them. What
+tells kinds of sound apart (hear/kind) must know both as a voice; a tempo (hear/sureness) only those on beats have. With
+--single truth.json calls the others single sounds, as those of tools/single_sounds.py are.
 
-Needs: python3-numpy. Usage: tools/singer.py FOLDER [--seed N] [--count N]
+Needs: python3-numpy. Usage: tools/singer.py FOLDER [--seed N] [--count N] [--beats | --single]
 """
 import argparse
-import json
 import os
 
 import numpy as np
@@ -23,14 +24,19 @@ class Singer:
     a curve over the time of the first recording; at another tempo the curves are run through slower or faster, and the
     pitch stays: what stretching should make of it is known entirely."""
 
-    def __init__(self, rng, seconds):
+    def __init__(self, rng, seconds, beat=None):
+        """beat: its length in seconds, if there is one; the first lies at 0.08 s."""
         self.rng_seed = int(rng.integers(1 << 30))
         self.grid = np.arange(0, seconds + 0.2, 0.004)
         low = float(rng.choice([110, 150, 210, 280]))
-        self.starts, at = [], 0.08
+        self.starts, at, place = [], 0.08, 0.0
         while at < seconds - 0.3:
             self.starts.append(at)
-            at += float(rng.choice([0.22, 0.3, 0.45, 0.6, 0.9, 1.4]))
+            if beat is None:
+                at += float(rng.choice([0.22, 0.3, 0.45, 0.6, 0.9, 1.4]))
+            else:
+                place += float(rng.choice([0.5, 0.5, 1, 1, 1, 1.5, 2]))
+                at = 0.08 + place * beat + float(rng.normal(0, 0.012))
         cents = np.cumsum(rng.choice([-400, -200, -100, 0, 100, 200, 300, 500], len(self.starts)))
         cents = np.clip(cents - cents.mean(), -900, 900)
         glide = rng.uniform(0.03, 0.12)
@@ -80,23 +86,37 @@ class Singer:
         return np.stack([x, x], 1)
 
 
+def make(job):
+    folder, seed, number, what = job
+    rng = np.random.default_rng([seed, number])
+    seconds, beat = float(rng.uniform(3, 9)), None
+    if what == "beats":
+        bpm, beats = float(rng.integers(70, 141)), int(rng.choice([8, 8, 16]))
+        beat = 60 / bpm
+        seconds = 0.08 + beats * beat
+    x = Singer(rng, seconds, beat).sound(1, seconds)
+    name = f"{number:04d}.wav"
+    ls.write(os.path.join(folder, name), x * rng.uniform(0.2, 0.9) / np.abs(x).max())
+    if what == "single":
+        return name, {"kind": "single", "what": "sung"}
+    truth = {"kind": "voice", "style": "sung", "key": None}
+    if what == "beats":
+        truth |= {"condition": "silence", "bpm": bpm, "beats": beats, "metre": "4/4", "first_beat_s": 0.08, "steady": True, "plain": True,
+                  "beats_s": [round(0.08 + b * beat, 6) for b in range(beats)]}
+    return name, truth
+
+
 def main():
     parser = argparse.ArgumentParser()
     parser.add_argument("folder")
     parser.add_argument("--seed", type=int, default=1)
     parser.add_argument("--count", type=int, default=100)
+    which = parser.add_mutually_exclusive_group()
+    which.add_argument("--beats", dest="what", action="store_const", const="beats")
+    which.add_argument("--single", dest="what", action="store_const", const="single")
     a = parser.parse_args()
     os.makedirs(a.folder, exist_ok=True)
-    truth = {}
-    for number in range(a.count):
-        rng = np.random.default_rng([a.seed, number])
-        seconds = float(rng.uniform(3, 9))
-        x = Singer(rng, seconds).sound(1, seconds)
-        name = f"{number:04d}.wav"
-        ls.write(os.path.join(a.folder, name), x * rng.uniform(0.2, 0.9) / np.abs(x).max())
-        truth[name] = {"kind": "voice", "style": "sung", "key": None}
-    with open(os.path.join(a.folder, "truth.json"), "w") as f:
-        json.dump(truth, f, indent=0)
+    ls.make_set(a.folder, make, [(a.folder, a.seed, number, a.what) for number in range(a.count)])
 
 
 if __name__ == "__main__":

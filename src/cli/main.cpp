@@ -53,9 +53,8 @@ int main(int argc, char** argv) {
         "key, steady (false: played free), kind (struck, bass, keys, held, voice, mix, one-hit, no-beat),\n"
         "metre (as its accents say), beats_in_bar, disagreement, readings, maybe (true: hearing is not\n"
         "sure that there is a beat), pins (of free playing: seconds and beat), seconds, rate, channels,\n"
-        "warnings. What is not known is null. A file that cannot be read gives file and error, and is named on "
-        "standard error with\n"
-        "the reason; the others are done, and the exit status is 1.");
+        "warnings. What is not known is null. A file that cannot be read gives file and error, and is\n"
+        "named on standard error with the reason; the others are done, and the exit status is 1.");
 
     cli::FitOptions fit;
     CLI::App* fitCommand = app.add_subcommand("fit", "Stretch files to another tempo; the pitch stays");

@@ -177,10 +177,11 @@ bool diesAway(const Strength& s, const Span& span) {
 
 } // namespace
 
-Kind silentKind(const Strength& s, const std::vector<Event>& events, const Span& span) {
+Kind silentKind(const Strength& s, const Colour& colour, const std::vector<Event>& events, const Span& span) {
     if (s.level.empty()) return Kind::NoBeat;
     const bool begins = !events.empty() && events.front().at < span.start + 0.1;
-    return begins && diesAway(s, span) ? Kind::OneHit : Kind::NoBeat;
+    if (begins && diesAway(s, span)) return Kind::OneHit;
+    return singsAlone(colour) ? Kind::Voice : Kind::NoBeat;
 }
 
 std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
@@ -211,7 +212,7 @@ std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const s
     // Noise: crowded with pitches that come and go, and no attack.
     const bool crowded = colour.lines > 24 || (colour.lines > 12 && colour.moving > 0.15);
     const bool noise = crowded && attacks <= 1 + 0.05 * (span.end - span.start);
-    if ((later < 0.2 && !turns) || nothing || noise) return silentKind(s, events, span);
+    if ((later < 0.2 && !turns) || nothing || noise) return silentKind(s, colour, events, span);
     if (events.size() < 2) return Kind::NoBeat;
     return std::nullopt;
 }

@@ -36,10 +36,11 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
 // and a voice where one line glides. Never OneHit or NoBeat. Any thread.
 Kind kindOf(const Colour& colour);
 
-// What a recording is that has no beat: one hit, if it begins with one and dies away.
-Kind silentKind(const Strength& s, const std::vector<Event>& events, const Span& span);
+// What a recording is that has no beat: one hit, if it begins with one and dies away; a voice where one line glides
+// (somebody may know its tempo all the same); else NoBeat.
+Kind silentKind(const Strength& s, const Colour& colour, const std::vector<Event>& events, const Span& span);
 
-// One hit: a single onset that dies away. No beat: nothing that begins, or begins again. None: there may be a beat.
+// The silentKind() of what has nothing that begins, or begins again. None: there may be a beat.
 std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
                                 const Span& span);
 

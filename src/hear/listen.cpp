@@ -1,6 +1,7 @@
 #include "hear/listen.h"
 
 #include "hear/accents.h"
+#include "hear/kin.h"
 #include "hear/loop_fit.h"
 #include "hear/sureness.h"
 #include "hear/track.h"
@@ -16,7 +17,7 @@ namespace hear {
 namespace {
 
 // Under this sureness there is no tempo: of loops hardly one lies there.
-constexpr double noBeat = 0.15;
+constexpr double noBeat = 0.05;
 
 // By how much a tempo is halved or doubled to lie in the window, to half a per cent at its edges: it is not
 // measured to the end yet. None where it cannot.
@@ -63,17 +64,13 @@ std::vector<Candidate> within(const std::vector<Pulse>& pulses, Window window) {
 // The candidates' weights with the doubt that there is a beat at all: those that are the first, or half or double
 // of it, have `sure` together, and what is missing to 1 is that doubt.
 std::vector<Candidate> doubted(std::vector<Candidate> list, double sure) {
-    const auto isKin = [first = list.front().bpm](const Candidate& c) {
-        for (const double k : {1.0, 2.0, 0.5})
-            if (std::abs(c.bpm.value / (first.value * k) - 1) < 0.03) return true;
-        return false;
-    };
+    const auto isFirst = [first = list.front().bpm](const Candidate& c) { return isKin(c.bpm, first, 1); };
     double kin = 1e-9;
     double others = 1e-9;
     for (const Candidate& c : list)
-        (isKin(c) ? kin : others) += c.weight;
+        (isFirst(c) ? kin : others) += c.weight;
     for (Candidate& c : list)
-        c.weight *= isKin(c) ? sure / kin : std::min(1.0, (1 - sure) / others);
+        c.weight *= isFirst(c) ? sure / kin : std::min(1.0, (1 - sure) / others);
     return list;
 }
 
@@ -207,12 +204,13 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     const auto none = withoutBeat(s, colour, heard, out.span);
     const Repetition again(c.pitches);
-    const std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(s, again, out.span);
+    std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(s, again, out.span);
+    if (!found.empty()) found = weighedByLength(std::move(found), heard, s, out.span);
     const double sure = found.empty() ? 0 : surenessOf(surenessFiguresOf(s, again, colour, heard, out.span, found));
     // Who says between which tempos has more than the recording to go by.
     const double least = window == Window{} ? noBeat : noBeat / 5;
     if (found.empty() || sure < least) {
-        out.kind = none ? *none : silentKind(s, heard, out.span);
+        out.kind = none ? *none : silentKind(s, colour, heard, out.span);
         // One note, with its overtones, has a root but no mode.
         const auto tones = std::count_if(classes.all.begin(), classes.all.end(), [](double t) { return t > 0.15; });
         if (tones < 3) out.key.reset();
@@ -290,10 +288,8 @@ std::string silentBecause(Kind kind) {
 }
 
 std::string barsOf(int beats, const Heard& heard) {
-    const int halves = 2 * beats;
-    const int bar = heard.beatUnit == 4 ? 2 * heard.beatsInBar : heard.beatsInBar;
-    if (halves % bar != 0) return {};
-    const int bars = halves / bar;
+    const double bars = beats / metre::Metre{heard.beatsInBar, heard.beatUnit}.bar().value;
+    if (bars != std::floor(bars)) return {};
     const bool usual = !heard.metre || *heard.metre == metre::Metre{4, 4};
     return fmt::format(" · {} bar{}{}", bars, bars == 1 ? "" : "s",
                        usual ? std::string() : " of " + metre::metreLabel(*heard.metre));

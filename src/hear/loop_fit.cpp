@@ -294,14 +294,16 @@ LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Spa
     return ways;
 }
 
+double scoreOf(const LoopWay& way) {
+    return netScore(way.features, loopHiddenBias, loopHiddenWeights, loopOutputWeights, loopDirectWeights);
+}
+
 LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
     const LoopWays ways = loopWays(events, s, span, about);
     const LoopWay* best = nullptr;
     double most = 0;
     for (const LoopWay& way : ways.list)
-        if (const double score =
-                netScore(way.features, loopHiddenBias, loopHiddenWeights, loopOutputWeights, loopDirectWeights);
-            best == nullptr || score > most) {
+        if (const double score = scoreOf(way); best == nullptr || score > most) {
             most = score;
             best = &way;
         }

@@ -38,6 +38,9 @@ struct LoopWays {
 };
 LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
 
+// How much trust an explanation has, as a logarithm: see fitLoop(). Any thread.
+double scoreOf(const LoopWay& way);
+
 // Weighs those explanations by how near their grids come to the events, by how exact the length is, by what is
 // usual, and by how much the events can decide at all: the less they do, the more an exact length counts. Weights
 // fitted to a generated set by tools/fit_pulse.py --for length. REQUIRES events not empty. Any thread.

@@ -22,13 +22,29 @@ std::size_t powerOfTwoNear(double n) {
 struct Piece {
     const std::vector<float>& samples;
     std::int64_t from; // the frame of samples[0]
+};
 
-    // Whether a window of so many frames around a place lies within.
-    bool holds(std::int64_t centre, std::size_t window) const {
-        return centre + static_cast<std::int64_t>(window / 2) <= from + static_cast<std::int64_t>(samples.size());
-    }
-    const float* around(std::int64_t centre, std::size_t window) const {
-        return samples.data() + (centre - static_cast<std::int64_t>(window / 2) - from);
+// Windows around every hop of a recording, as its pieces come.
+struct Steps {
+    std::size_t window; // frames
+    std::int64_t hop;
+    std::size_t count;
+    std::size_t next = 0;
+
+    Steps(const Mono& mono, double windowSeconds, double hopSeconds)
+        : window(powerOfTwoNear(windowSeconds * mono.rate())),
+          hop(std::max<std::int64_t>(1, std::lround(mono.rate() * hopSeconds))),
+          count(static_cast<std::size_t>(mono.frames() / hop + 1)) {}
+
+    // Takes those, in order, that end within the piece.
+    template <class Take>
+    void through(const Piece& piece, const Take& take) {
+        const auto half = static_cast<std::int64_t>(window / 2);
+        for (; next < count; ++next) {
+            const std::int64_t at = static_cast<std::int64_t>(next) * hop - piece.from;
+            if (at + half > static_cast<std::int64_t>(piece.samples.size())) return;
+            take(piece.samples.data() + (at - half), next);
+        }
     }
 };
 
@@ -43,38 +59,31 @@ void transform(sound::RealFft& fft, const float* x, const std::vector<float>& sh
 class StrengthPass {
   public:
     StrengthPass(const Mono& mono, Strength& s)
-        : s_(s), window_(powerOfTwoNear(0.046 * mono.rate())),
-          hop_(std::max(1, static_cast<int>(std::lround(mono.rate() * 0.005)))),
-          hops_(static_cast<std::size_t>(mono.frames() / hop_ + 1)),
-          bands_(semitoneBands(mono.rate(), window_, 30, std::min(11000.0, mono.rate() * 0.47))),
-          shape_(hannWindow(window_)), fft_(window_), magnitude_(fft_.bins()), sums_(bands_.size()) {
-        s.hop = double(hop_) / mono.rate();
+        : s_(s), steps_(mono, 0.046, 0.005),
+          bands_(semitoneBands(mono.rate(), steps_.window, 30, std::min(11000.0, mono.rate() * 0.47))),
+          shape_(hannWindow(steps_.window)), fft_(steps_.window), magnitude_(fft_.bins()), sums_(bands_.size()) {
+        s.hop = double(steps_.hop) / mono.rate();
         for (auto* curve : {&s.flux, &s.low, &s.mid, &s.high, &s.level})
-            curve->assign(hops_, 0.0F);
+            curve->assign(steps_.count, 0.0F);
         history_.fill(std::vector<float>(bands_.size(), 0.0F));
     }
 
-    std::size_t window() const { return window_; }
+    std::size_t window() const { return steps_.window; }
     void take(const Piece& piece) {
-        for (; next_ < hops_; ++next_) {
-            const auto centre = static_cast<std::int64_t>(next_) * hop_;
-            if (!piece.holds(centre, window_)) return;
-            step(piece.around(centre, window_));
-        }
+        steps_.through(piece, [this](const float* x, std::size_t h) { step(x, h); });
     }
 
   private:
     static constexpr std::size_t lag = 3;
 
-    void step(const float* x) {
-        const std::size_t h = next_;
+    void step(const float* x, std::size_t h) {
         float power = 0;
-        for (std::size_t i = window_ / 2; i < window_ / 2 + static_cast<std::size_t>(hop_); ++i)
+        for (std::size_t i = steps_.window / 2; i < steps_.window / 2 + static_cast<std::size_t>(steps_.hop); ++i)
             power += x[i] * x[i];
-        s_.level[h] = std::sqrt(power / static_cast<float>(hop_));
+        s_.level[h] = std::sqrt(power / static_cast<float>(steps_.hop));
         transform(fft_, x, shape_);
         const auto spectrum = fft_.spectrum();
-        const float scale = 4.0F / static_cast<float>(window_); // a full-scale sine has magnitude 1
+        const float scale = 4.0F / static_cast<float>(steps_.window); // a full-scale sine has magnitude 1
         for (std::size_t b = 0; b < magnitude_.size(); ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
         for (std::size_t b = 0; b < bands_.size(); ++b) {
@@ -104,16 +113,13 @@ class StrengthPass {
     }
 
     Strength& s_;
-    std::size_t window_;
-    std::int64_t hop_;
-    std::size_t hops_;
+    Steps steps_;
     std::vector<Band> bands_;
     std::vector<float> shape_;
     sound::RealFft fft_;
     std::vector<float> magnitude_;
     std::vector<float> sums_;
     std::array<std::vector<float>, lag + 1> history_;
-    std::size_t next_ = 0;
 };
 
 // Magnitudes on semitones, and how far the recording is tuned off 440 Hz: the spectral peaks' mean distance from
@@ -121,35 +127,29 @@ class StrengthPass {
 class PitchPass {
   public:
     PitchPass(const Mono& mono, Pitches& p)
-        : p_(p), window_(powerOfTwoNear(0.186 * mono.rate())),
-          hop_(std::max<std::int64_t>(1, std::lround(mono.rate() * 0.02))),
-          hops_(static_cast<std::size_t>(mono.frames() / hop_ + 1)), shape_(hannWindow(window_)), fft_(window_),
-          binHz_(double(mono.rate()) / double(window_)), magnitude_(fft_.bins()),
+        : p_(p), steps_(mono, 0.186, 0.02), shape_(hannWindow(steps_.window)), fft_(steps_.window),
+          binHz_(double(mono.rate()) / double(steps_.window)), magnitude_(fft_.bins()),
           top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))) {
-        p.hop = double(hop_) / mono.rate();
-        p.loudness.assign(hops_, {});
+        p.hop = double(steps_.hop) / mono.rate();
+        p.loudness.assign(steps_.count, {});
     }
 
-    std::size_t window() const { return window_; }
+    std::size_t window() const { return steps_.window; }
     void take(const Piece& piece) {
-        for (; next_ < hops_; ++next_) {
-            const auto centre = static_cast<std::int64_t>(next_) * hop_;
-            if (!piece.holds(centre, window_)) return;
-            step(piece.around(centre, window_));
-        }
+        steps_.through(piece, [this](const float* x, std::size_t h) { step(x, h); });
     }
     void finish() {
         if (std::abs(lean_) > 0) p_.tuning = std::arg(lean_) / (2 * std::numbers::pi) * 100;
     }
 
   private:
-    void step(const float* x) {
+    void step(const float* x, std::size_t h) {
         transform(fft_, x, shape_);
         const auto spectrum = fft_.spectrum();
-        const float scale = 4.0F / static_cast<float>(window_);
+        const float scale = 4.0F / static_cast<float>(steps_.window);
         for (std::size_t b = 0; b <= top_ + 1; ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        auto& out = p_.loudness[next_];
+        auto& out = p_.loudness[h];
         for (std::size_t b = 2; b <= top_; ++b) {
             const float m = magnitude_[b];
             if (m < 1e-4F || m < magnitude_[b - 1] || m < magnitude_[b + 1]) continue;
@@ -170,16 +170,13 @@ class PitchPass {
     }
 
     Pitches& p_;
-    std::size_t window_;
-    std::int64_t hop_;
-    std::size_t hops_;
+    Steps steps_;
     std::vector<float> shape_;
     sound::RealFft fft_;
     double binHz_;
     std::vector<float> magnitude_;
     std::size_t top_;
     std::complex<double> lean_ = 0;
-    std::size_t next_ = 0;
 };
 
 // A curve over profiles, brought to the moments of the strength.

@@ -1,5 +1,6 @@
 #include "hear/sureness.h"
 
+#include "hear/kin.h"
 #include "hear/net.h"
 #include "hear/sureness_weights.h"
 
@@ -10,12 +11,6 @@
 namespace hear {
 
 namespace {
-
-bool kin(Bpm a, Bpm b) {
-    for (const double k : {0.5, 1.0, 2.0})
-        if (std::abs(a.value / b.value / k - 1) < 0.03) return true;
-    return false;
-}
 
 // How the gaps between attacks go: what an echo, a bouncing ball or speech does is not what a beat does.
 struct Gaps {
@@ -67,7 +62,7 @@ std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Re
     double agreeing = 0;
     double entropy = 0;
     for (const Pulse& p : pulses) {
-        if (kin(p.bpm, first.bpm)) agreeing += p.weight;
+        if (isKin(p.bpm, first.bpm, 1)) agreeing += p.weight;
         entropy -= p.weight * std::log(p.weight + 1e-12);
     }
     put(std::log((agreeing + 1e-3) / (1 - agreeing + 1e-3)));

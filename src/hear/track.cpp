@@ -1,10 +1,11 @@
 #include "hear/track.h"
 
+#include "base/four.h"
+
 #include <algorithm>
 #include <array>
 #include <cassert>
 #include <cmath>
-#include <cstring>
 
 namespace hear {
 
@@ -34,28 +35,16 @@ std::vector<float> hills(const std::vector<Event>& events, double hop, std::size
     return curve;
 }
 
-// Written as vectors, since the compiler does not find them by itself.
-using Four = float __attribute__((vector_size(16)));
-using FourWhole = std::int32_t __attribute__((vector_size(16)));
-
 // Where a score less its cost is better than what there is, it takes its place, and `by` is noted. REQUIRES a count
 // of fours.
 void better(const float* scores, const float* costs, std::int32_t by, int count, float* best, std::int32_t* from) {
+    using base::four;
     for (int q = 0; q < count; q += 4) {
-        Four score;
-        Four cost;
-        Four most;
-        FourWhole came;
-        std::memcpy(&score, scores + q, sizeof score);
-        std::memcpy(&cost, costs + q, sizeof cost);
-        std::memcpy(&most, best + q, sizeof most);
-        std::memcpy(&came, from + q, sizeof came);
-        const Four here = score - cost;
-        const FourWhole is = here > most;
-        most = is ? here : most;
-        came = is ? FourWhole{by, by, by, by} : came;
-        std::memcpy(best + q, &most, sizeof most);
-        std::memcpy(from + q, &came, sizeof came);
+        const base::Four here = four(scores + q) - four(costs + q);
+        const base::Four most = four(best + q);
+        const base::FourWhole is = here > most;
+        base::put(is ? here : most, best + q);
+        base::put(is ? base::FourWhole{by, by, by, by} : four(from + q), from + q);
     }
 }
 

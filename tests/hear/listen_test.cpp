@@ -1,5 +1,6 @@
 // Listening, on loops made here whose tempo and beats are known by construction.
 #include "hear/listen.h"
+#include "hear/looked.h"
 
 #include "sound/read.h"
 #include "support/audio.h"
@@ -253,23 +254,26 @@ Audio sungLine(double hertz) {
 }
 
 TEST(Listen, AVoiceThatSingsAloneIsToldFromKeysByItsOvertones) {
-    const auto kindBySound = [](const Audio& audio) {
-        const hear::Recording recording = *hear::Recording::of(audio);
-        const hear::Curves c = hear::curves(hear::Mono(recording));
-        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
-        const hear::Span span = hear::spanOf(c.strength, recording.length().value);
-        return hear::colourOf(c, events, span, hear::classesOf(c.pitches).pitched);
-    };
     Audio chords = support::silence(5.4, 44100);
     for (int i = 0; i < 6; ++i)
         for (const double step : {0, 4, 7, 11})
             support::pluck(chords, i * 0.9, 220 * std::exp2((step + i % 3) / 12), 0.2, 1);
-    EXPECT_NE(hear::kindOf(kindBySound(chords)), Kind::Voice);
+    EXPECT_NE(hear::kindOf(Looked(chords).colour()), Kind::Voice);
     for (const double hertz : {147.0, 220.0, 330.0}) {
-        const hear::Colour sung = kindBySound(sungLine(hertz));
-        EXPECT_GT(sung.alone, kindBySound(chords).alone + 0.1) << hertz;
+        const hear::Colour sung = Looked(sungLine(hertz)).colour();
+        EXPECT_GT(sung.alone, Looked(chords).colour().alone + 0.1) << hertz;
         EXPECT_EQ(hear::kindOf(sung), Kind::Voice) << hertz;
     }
+}
+
+// Somebody may know its tempo, and it is to be stretched as a voice then.
+TEST(Listen, AVoiceInWhichNoBeatIsHeardIsAVoice) {
+    EXPECT_EQ(Looked(sungLine(220)).silent(), Kind::Voice);
+    EXPECT_EQ(Looked(support::sine(220, 6)).silent(), Kind::NoBeat);
+    EXPECT_EQ(Looked(support::noise(6)).silent(), Kind::NoBeat);
+    Audio note(44100, 1, sound::Frames(44100 * 3));
+    support::pluck(note, 0, 220, 0.5, 1.5);
+    EXPECT_EQ(Looked(note).silent(), Kind::OneHit);
 }
 
 TEST(Listen, ThreeHundredIsWithinReach) {
