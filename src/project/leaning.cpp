@@ -89,6 +89,11 @@ bool lean(Source& source, const Leaning& leaning) {
     }
     if (factor == 1) return false;
     scale(heard, factor);
+    // Dotted quarters become quarters: two of those in a bar of 6/8 are three of these, six of them counted.
+    if (factor == 1.5 && heard.metre == metre::Metre{6, 8} && source.metre() == metre::Metre{2, 4}) {
+        source.beatsInBar = 6;
+        source.beatUnit = 8;
+    }
     heard.sureness = std::min(1.0, kin) * most / sum;
     // The candidate that was taken comes first, as exact as the tempo is.
     const auto taken = std::find_if(heard.others.begin(), heard.others.end(), [&](const hear::Candidate& c) {

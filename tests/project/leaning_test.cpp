@@ -78,6 +78,19 @@ TEST(Leaning, ThreesAreTakenOnlyWhereTheyWereHeard) {
     EXPECT_DOUBLE_EQ(s.beats->meanTempo().value, 120);
 }
 
+// Two dotted quarters in a bar of 6/8 become three quarters, which are six eighths.
+TEST(Leaning, InThreesABarOfSixEighthsStaysAsLong) {
+    project::Source s = heardAt(80, 0.01, 0.5, 0.01);
+    hear::Reading r = *project::readingBy(s, Witness::Heard);
+    r.others.push_back({Bpm(120), 0.4, 0});
+    r.metre = metre::Metre{6, 8};
+    project::putReading(s, r);
+    s.beatsInBar = 2;
+    ASSERT_TRUE(project::lean(s, {Leaning::usual, {Bpm(120), Bpm(120)}}));
+    EXPECT_EQ(s.metre(), (metre::Metre{6, 8}));
+    EXPECT_DOUBLE_EQ(s.metre().bar().value * 60 / s.beats->meanTempo().value, 1.5);
+}
+
 TEST(Leaning, WhatTheUserOrAWindowSaidStays) {
     project::Source s = heardAt(87, 0.05, 0.6, 0.3);
     s.window = {Bpm(70), Bpm(140)};

@@ -1,8 +1,10 @@
 // Help in the window, and the same text in docs.
 #include "app/help/help_page.h"
+#include "app/widgets/tokens.h"
 #include "ui/window.h"
 
 #include <QPushButton>
+#include <QTextBlock>
 #include <QTextBrowser>
 #include <QTreeWidget>
 
@@ -32,6 +34,20 @@ TEST(Help, IsAPageThatComesAndGoesByKey) {
     w.key(Qt::Key_Escape);
     EXPECT_EQ(tabs->count(), 3);
     EXPECT_EQ(tabs->currentIndex(), 0);
+}
+
+TEST(Help, TheTextsAreInFacesThatComeWithTheProduct) {
+    ui::Window w;
+    w.key(Qt::Key_F1);
+    int pieces = 0;
+    for (const QTextBrowser* text : w.child<app::HelpPage>("helpPage")->findChildren<QTextBrowser*>())
+        for (QTextBlock block = text->document()->begin(); block.isValid(); block = block.next())
+            for (auto it = block.begin(); !it.atEnd(); ++it, ++pieces) {
+                const QString family = it.fragment().charFormat().font().family();
+                EXPECT_TRUE(family == app::textFont(14).family() || family == app::figureFont(26).family())
+                    << family.toStdString() << ": " << it.fragment().text().toStdString();
+            }
+    EXPECT_GT(pieces, 20);
 }
 
 TEST(Help, KeysAreSearched) {

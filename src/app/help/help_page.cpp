@@ -17,8 +17,31 @@
 #include <QTextBrowser>
 #include <QTreeWidget>
 #include <QVBoxLayout>
+#include <utility>
+#include <vector>
 
 namespace app {
+
+namespace {
+
+// Keys and names of files in the face of the text, as on the page of keys: one of equal widths would be the
+// machine's.
+void useOwnFace(const QTextBlock& block) {
+    std::vector<std::pair<int, int>> places; // first and last position: setting a format changes the fragments
+    for (auto it = block.begin(); !it.atEnd(); ++it)
+        if (const QTextFragment piece = it.fragment(); piece.charFormat().fontFixedPitch())
+            places.emplace_back(piece.position(), piece.position() + piece.length());
+    for (const auto& [from, to] : places) {
+        QTextCursor cursor(block);
+        cursor.setPosition(from);
+        cursor.setPosition(to, QTextCursor::KeepAnchor);
+        QTextCharFormat own;
+        own.setFont(textFont(14, QFont::DemiBold));
+        cursor.mergeCharFormat(own);
+    }
+}
+
+} // namespace
 
 HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(parent) {
     setObjectName("helpPage");
@@ -99,6 +122,7 @@ QWidget* HelpPage::text(const QString& resource, const QString& name) {
         format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
         format.setBottomMargin(9);
         cursor.setBlockFormat(format);
+        useOwnFace(block);
         if (format.headingLevel() == 0) continue;
         cursor.select(QTextCursor::BlockUnderCursor);
         QTextCharFormat heading;
