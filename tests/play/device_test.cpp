@@ -10,6 +10,7 @@
 #include <functional>
 #include <gtest/gtest.h>
 #include <string>
+#include <sys/file.h>
 #include <sys/wait.h>
 #include <thread>
 #include <unistd.h>
@@ -19,6 +20,7 @@ namespace {
 class JackServer {
   public:
     explicit JackServer(const char* rate) {
+        waitForTheOthers();
         // Under a name of its own, so that no other program takes it for the machine's.
         setenv("JACK_DEFAULT_SERVER", name().c_str(), 1);
         child_ = fork();
@@ -45,6 +47,13 @@ class JackServer {
     bool runs() const { return waitpid(child_, nullptr, WNOHANG) == 0; }
 
   private:
+    // The servers of a machine share one registry, in which those that come and go at the same moment get in each
+    // other's way: tests that run side by side take turns. Freed when the process ends.
+    static void waitForTheOthers() {
+        static const int turn = open((testing::TempDir() + "patient-metre-sound-server.lock").c_str(),
+                                     O_CREAT | O_RDWR | O_CLOEXEC, 0666);
+        flock(turn, LOCK_EX);
+    }
     static std::string name() {
         static const std::string own = "patient-metre-test-" + std::to_string(getpid());
         return own;
