@@ -323,7 +323,7 @@ void forEach(const std::string& folder, const Json& truth, const Take& take) {
         if (!read) continue;
         const hear::Recording recording = *hear::Recording::of(read->audio);
         const hear::Curves c = hear::curves(hear::Mono(recording));
-        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c.strength);
+        const auto events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, c);
         const hear::Span span = hear::spanOf(c.strength, recording.length().value);
         take(std::int32_t(std::atoi(name.c_str())), t,
              Prepared{std::move(read->audio), recording, c, span, events});
@@ -346,7 +346,7 @@ class Numbers {
 void writeFeatures(const std::string& folder, const Json& truth, const char* file) {
     Numbers out(file);
     forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
-        const auto found = hear::pulses(p.curves.strength, hear::Repetition(p.curves.pitches), p.span);
+        const auto found = hear::pulses(p.curves, hear::Repetition(p.curves.pitches), p.span);
         out.put(number);
         out.put(static_cast<std::int32_t>(found.size()));
         out.put(static_cast<float>(t["bpm"].get<double>()));
@@ -408,7 +408,7 @@ void writeKin(const std::string& folder, const Json& truth, const char* file) {
     Numbers out(file);
     forEach(folder, truth, [&](std::int32_t number, const Json& t, const Prepared& p) {
         if (p.events.empty()) return;
-        const auto found = hear::pulses(p.curves.strength, hear::Repetition(p.curves.pitches), p.span);
+        const auto found = hear::pulses(p.curves, hear::Repetition(p.curves.pitches), p.span);
         if (found.empty()) return;
         const auto list = hear::kinOf(found, p.events, p.curves.strength, p.span);
         out.put(number);
@@ -456,7 +456,7 @@ void writeSureness(const std::string& folder, const Json& truth, const char* fil
         const hear::Colour colour = hear::colourOf(p.curves, p.events, p.span, pitched);
         if (hear::withoutBeat(s, colour, p.events, p.span)) return; // nobody asks how sure it is then
         const hear::Repetition again(p.curves.pitches);
-        auto found = hear::pulses(s, again, p.span);
+        auto found = hear::pulses(p.curves, again, p.span);
         if (found.empty()) return;
         found = hear::weighedByLength(std::move(found), p.events, s, p.span);
         const bool single = t["kind"] == "single";

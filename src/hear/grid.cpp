@@ -1,5 +1,7 @@
 #include "hear/grid.h"
 
+#include "hear/turns.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -28,20 +30,29 @@ double blurOf(const Strength& s, double at) {
     return 0.0012 + 0.02 * std::max(0.0, 0.65 - share);
 }
 
-} // namespace
+constexpr float clearRise = 0.09F; // of the spectrum, see Strength::flux: with this much something is struck
 
-std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Strength& s) {
-    std::vector<Event> out;
+struct Rising {
+    Event event;
+    float rise = 0;
+};
+
+std::vector<Rising> risings(const std::vector<Onset>& onsets, int rate, const Strength& s) {
+    std::vector<Rising> list;
     for (const Onset& o : onsets) {
         const double at = metre::toSeconds(o.at, rate).value;
         float rise = 0;
         for (auto h = static_cast<std::size_t>(std::max(0.0, at - 0.03) / s.hop);
              h < s.size() && s.seconds(h) < at + 0.04; ++h)
             rise = std::max(rise, s.flux[h]);
-        if (rise < quietestRise) continue;
-        out.push_back({at, std::max(0.05, o.strength), blurOf(s, at), true});
+        if (rise >= quietestRise) list.push_back({{at, std::max(0.05, o.strength), blurOf(s, at), true}, rise});
     }
-    // Changes of pitch that no onset stands for.
+    return list;
+}
+
+// The peaks of the change of pitch.
+std::vector<Event> changesOf(const Strength& s) {
+    std::vector<Event> list;
     const auto n = s.change.size();
     const std::size_t around = static_cast<std::size_t>(0.12 / s.hop);
     for (std::size_t h = 1; h + 1 < n; ++h) {
@@ -55,31 +66,53 @@ std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Stre
         const double r = s.change[h + 1];
         const double bend = l - 2 * double(here) + r;
         const double at = s.seconds(h) + (bend < 0 ? 0.5 * (l - r) / bend * s.hop : 0);
+        list.push_back({at, std::min(1.0, double(here)) * 0.5, 0.012, false});
+    }
+    return list;
+}
+
+Event eventOf(const Turn& turn) {
+    return {turn.at, turn.height * 0.5, std::clamp(0.0015 + 0.05 * turn.takes, 0.004, 0.03), false};
+}
+
+template <class Moment>
+bool isNear(const std::vector<Moment>& list, double at, double reach) {
+    return std::any_of(list.begin(), list.end(), [&](const Moment& m) { return std::abs(m.at - at) < reach; });
+}
+
+} // namespace
+
+std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Curves& curves) {
+    const Strength& s = curves.strength;
+    const auto n = s.size();
+    std::vector<Rising> rising = risings(onsets, rate, s);
+    const std::vector<Turn> turns = turnsOf(curves.pitches, s);
+    const auto isStruck = [](const Rising& r) { return r.rise >= clearRise; };
+    const bool blends =
+        turns.size() >= 2 && std::count_if(rising.begin(), rising.end(), isStruck) < std::ssize(turns);
+    if (blends) {
+        std::erase_if(rising, [&](const Rising& r) { return !isStruck(r); });
+        // A chord that begins out of silence is noticed sooner than one that takes another's place.
+        for (Rising& r : rising) {
+            r.event.blur = std::max(r.event.blur, 0.03);
+            r.event.strength *= 0.3;
+        }
+    }
+    std::vector<Event> out;
+    for (const Rising& r : rising)
+        out.push_back(r.event);
+    // Changes of pitch that no onset stands for.
+    const std::vector<Event> struck = out;
+    for (const Event& change : changesOf(s)) {
         const bool known = std::any_of(onsets.begin(), onsets.end(), [&](const Onset& o) {
-            return std::abs(metre::toSeconds(o.at, rate).value - at) < 0.09;
+            return std::abs(metre::toSeconds(o.at, rate).value - change.at) < 0.09;
         });
-        if (!known) out.push_back({at, std::min(1.0, double(here)) * 0.5, 0.012, false});
+        if (blends ? !isNear(struck, change.at, 0.09) && !isNear(turns, change.at, 0.3) : !known)
+            out.push_back(change);
     }
     // Chords that blend into each other, where nothing else is near.
-    const std::size_t wide = static_cast<std::size_t>(0.4 / s.hop);
-    for (std::size_t h = 1; h + 1 < s.turn.size(); ++h) {
-        const float here = s.turn[h];
-        if (here < quietestTurn || here < s.turn[h - 1] || here <= s.turn[h + 1]) continue;
-        const std::size_t from = h > wide ? h - wide : 0;
-        const std::size_t to = std::min(s.turn.size(), h + wide);
-        if (*std::max_element(s.turn.begin() + std::ptrdiff_t(from), s.turn.begin() + std::ptrdiff_t(to)) > here)
-            continue;
-        // The moment is finer in the short change, where that shows.
-        const std::size_t a = h > wide / 2 ? h - wide / 2 : 0;
-        const std::size_t b = std::min(n, h + wide / 2);
-        const auto finest =
-            std::max_element(s.change.begin() + std::ptrdiff_t(a), s.change.begin() + std::ptrdiff_t(b));
-        const bool shows = *finest > 0.05F;
-        const double at = s.seconds(shows ? std::size_t(finest - s.change.begin()) : h);
-        const bool known =
-            std::any_of(out.begin(), out.end(), [&](const Event& e) { return std::abs(e.at - at) < 0.2; });
-        if (!known) out.push_back({at, std::min(1.0, double(here)) * 0.5, shows ? 0.02 : 0.05, false});
-    }
+    for (const Turn& turn : turns)
+        if (blends ? !isNear(struck, turn.at, 0.1) : !isNear(out, turn.at, 0.2)) out.push_back(eventOf(turn));
     std::sort(out.begin(), out.end(), [](const Event& a, const Event& b) { return a.at < b.at; });
     const float lowest = n == 0 ? 1 : std::max(1e-4F, *std::max_element(s.low.begin(), s.low.end()));
     for (Event& e : out) {

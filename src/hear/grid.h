@@ -24,8 +24,9 @@ inline constexpr float quietestRise = 0.02F;
 // A change of harmony below this (see Strength::turn) is the wavering of one chord.
 inline constexpr float quietestTurn = 0.1F;
 
-// The onsets, and changes of pitch where there is no onset.
-std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Strength& s);
+// The onsets, and changes of pitch where there is no onset. Where chords blend into each other and hardly anything
+// is struck, their turns are what happens, and quiet onsets the wavering of what sounds.
+std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Curves& curves);
 
 // The peaks of the strength of onsets itself: for slow attacks steadier from note to note than any first frame.
 std::vector<Event> peaksOf(const Strength& s);

@@ -184,35 +184,33 @@ Kind silentKind(const Strength& s, const Colour& colour, const std::vector<Event
     return singsAlone(colour) ? Kind::Voice : Kind::NoBeat;
 }
 
+Later laterOf(const Strength& s, const Span& span) {
+    Later most;
+    for (std::size_t h = 0; h < s.size(); ++h)
+        if (s.seconds(h) > span.start + 0.2 && s.seconds(h) < span.file - 0.15) {
+            most.rise = std::max(most.rise, double(s.flux[h]));
+            most.change = std::max(most.change, double(s.change[h]));
+            most.turn = std::max(most.turn, double(s.turn[h]));
+        }
+    return most;
+}
+
 std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
                                 const Span& span) {
     if (s.level.empty()) return Kind::NoBeat;
-    float rise = 0;
-    float change = 0;
-    float turn = 0;
-    for (std::size_t h = 0; h < s.size(); ++h)
-        if (s.seconds(h) > span.start + 0.2 && s.seconds(h) < span.file - 0.15) {
-            rise = std::max(rise, s.flux[h]);
-            change = std::max(change, s.change[h]);
-            turn = std::max(turn, s.turn[h]);
-        }
-    // What begins after the first tenth of a second, with some force.
-    double later = 0;
-    double attacks = 0;
-    for (const Event& e : events) {
-        if (e.attack && e.at > span.start + 0.15 && e.at < span.file - 0.1) attacks += 1;
-        if (e.at > span.start + 0.15) later = std::max(later, e.attack ? e.strength : 6 * e.strength);
-    }
-    const bool dies = diesAway(s, span);
-    const bool turns = turn >= quietestTurn && !(dies && attacks == 0);
     // Nothing happens once it sounds: a drone, a hum; or one chord that wavers, as choruses make it: it rises a
-    // little all the time.
-    const bool wavers = rise < 0.05F && change < 0.15F;
-    const bool nothing = !turns && (wavers || (rise < quietestRise && attacks == 0));
+    // little all the time. What dies away may seem to turn while it does.
+    const auto attacks = std::count_if(events.begin(), events.end(), [&](const Event& e) {
+        return e.attack && e.at > span.start + 0.15 && e.at < span.file - 0.1;
+    });
+    const Later most = laterOf(s, span);
+    const bool turns = most.turn >= double(quietestTurn) && (attacks > 0 || !diesAway(s, span));
+    const bool nothing = !turns && most.rise < 0.03 && most.change < 0.1;
     // Noise: crowded with pitches that come and go, and no attack.
     const bool crowded = colour.lines > 24 || (colour.lines > 12 && colour.moving > 0.15);
-    const bool noise = crowded && attacks <= 1 + 0.05 * (span.end - span.start);
-    if ((later < 0.2 && !turns) || nothing || noise) return silentKind(s, colour, events, span);
+    const bool noise =
+        crowded && double(attacks) <= 1 + 0.05 * (span.end - span.start) && most.rise < 0.12 && most.change < 0.2;
+    if (nothing || noise) return silentKind(s, colour, events, span);
     if (events.size() < 2) return Kind::NoBeat;
     return std::nullopt;
 }

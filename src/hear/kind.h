@@ -40,7 +40,17 @@ Kind kindOf(const Colour& colour);
 // (somebody may know its tempo all the same); else NoBeat.
 Kind silentKind(const Strength& s, const Colour& colour, const std::vector<Event>& events, const Span& span);
 
-// The silentKind() of what has nothing that begins, or begins again. None: there may be a beat.
+// The greatest rise, change and turn (see Strength) once it sounds: later than a fifth of a second after the
+// beginning.
+struct Later {
+    double rise = 0;
+    double change = 0;
+    double turn = 0;
+};
+Later laterOf(const Strength& s, const Span& span);
+
+// The silentKind() of what neither begins, changes nor turns once it sounds, and of plain noise. None: there may be
+// a beat.
 std::optional<Kind> withoutBeat(const Strength& s, const Colour& colour, const std::vector<Event>& events,
                                 const Span& span);
 

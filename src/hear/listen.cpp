@@ -197,14 +197,14 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     if (progress.stopped()) return out;
     const Strength& s = c.strength;
     out.span = spanOf(s, fileSeconds);
-    const std::vector<Event> heard = events(onsets, Recording::rate, s);
+    const std::vector<Event> heard = events(onsets, Recording::rate, c);
     const Classes classes = classesOf(c.pitches);
     out.key = keyOf(classes);
     if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     const auto none = withoutBeat(s, colour, heard, out.span);
     const Repetition again(c.pitches);
-    std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(s, again, out.span);
+    std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(c, again, out.span);
     if (!found.empty()) found = weighedByLength(std::move(found), heard, s, out.span);
     const double sure = found.empty() ? 0 : surenessOf(surenessFiguresOf(s, again, colour, heard, out.span, found));
     // Who says between which tempos has more than the recording to go by.

@@ -53,7 +53,8 @@ class Nearness {
                 const double sigma = std::max({e.blur, spread_, 0.0015});
                 const double u = (off - lags[slot]) / sigma;
                 const double near = std::exp(-0.5 * u * u);
-                const double weight = std::pow(e.strength, 0.25) * (e.attack ? 1.0 : 0.3);
+                const double weight =
+                    std::pow(e.strength, 0.25) * (e.attack ? 1.0 : std::clamp(0.0036 / e.blur, 0.3, 1.0));
                 log += weight * std::log(near + 0.03);
                 const double w = weight * near / (near + 0.03) / (sigma * sigma);
                 offs[slot] += w * off;
@@ -99,6 +100,13 @@ Line straightest(const std::vector<Event>& onsets, const Strength& s, const Span
         return best;
     };
     const Grid byOnsets = through(onsets);
+    double struck = 0;
+    double whole = 1e-9;
+    for (const Event& e : onsets) {
+        struck += e.attack ? e.strength : 0;
+        whole += e.strength;
+    }
+    if (struck < 0.5 * whole) return {onsets, byOnsets}; // chords that turn: the strength has no peaks there
     const Grid byPeaks = through(peaks);
     if (byOnsets.blur > 0.003 && byPeaks.periodError < byOnsets.periodError) return {peaks, byPeaks};
     return {onsets, byOnsets};

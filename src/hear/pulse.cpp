@@ -2,11 +2,15 @@
 
 #include "hear/net.h"
 #include "hear/pulse_weights.h"
+#include "hear/turns.h"
 #include "sound/fft.h"
 
 #include <algorithm>
 #include <cmath>
+#include <complex>
+#include <numbers>
 #include <numeric>
+#include <optional>
 
 namespace hear {
 
@@ -236,6 +240,32 @@ double onsetRate(const Strength& s, const Span& span) {
     return count / std::max(0.1, span.end - span.start);
 }
 
+// How often chords turn, in Hz: the slowest rate at which all of the first turns come, where there is one.
+std::optional<double> rateOfTurns(std::vector<Turn> turns) {
+    constexpr std::size_t enough = 24;
+    if (turns.size() < 3) return std::nullopt;
+    turns.resize(std::min(turns.size(), enough));
+    const double length = turns.back().at - turns.front().at;
+    const auto agreement = [&](double hz) {
+        std::complex<double> sum = 0;
+        double whole = 1e-9;
+        for (const Turn& turn : turns) {
+            sum += std::polar(turn.height, 2 * std::numbers::pi * hz * turn.at);
+            whole += turn.height;
+        }
+        return std::abs(sum) / whole;
+    };
+    const double step = 0.1 / length; // a tenth of a turn from the first to the last
+    for (double hz = 0.15; hz < 1.8; hz += step) {
+        if (agreement(hz) < 0.88) continue;
+        double best = hz;
+        for (double f = hz - step; f < hz + 4 * step; f += step / 50)
+            if (agreement(f) > agreement(best)) best = f;
+        if (agreement(best) > 0.97) return best;
+    }
+    return std::nullopt;
+}
+
 void add(std::vector<Pulse>& out, double hz) {
     const double bpm = hz * 60;
     if (bpm < slowestPulse || bpm > fastestPulse) return;
@@ -246,7 +276,8 @@ void add(std::vector<Pulse>& out, double hz) {
 
 } // namespace
 
-std::vector<Pulse> pulses(const Strength& s, const Repetition& again, const Span& span) {
+std::vector<Pulse> pulses(const Curves& curves, const Repetition& again, const Span& span) {
+    const Strength& s = curves.strength;
     std::vector<Pulse> out;
     if (s.size() < 32) return out;
     const Views views(s, span);
@@ -266,6 +297,9 @@ std::vector<Pulse> pulses(const Strength& s, const Repetition& again, const Span
     for (const auto& [c, f] : peaks)
         for (const double k : {0.5, 2.0, 1.0 / 3, 3.0, 2.0 / 3, 1.5, 0.25, 4.0})
             add(out, views.tuned(f * k, 0.006));
+    if (const auto hz = rateOfTurns(turnsOf(curves.pitches, s)))
+        for (const double beats : {4.0, 2.0, 3.0, 8.0, 6.0, 1.0})
+            if (const double f = *hz * beats; f > 0.6 && f < 3.6) add(out, f);
     for (const double length : {span.file, span.file - span.start})
         for (const int beats : {4, 8, 16, 32, 64, 6, 12, 24, 3, 5, 7, 10, 20, 2})
             if (const double f = beats / length; f > 0.6 && f < 3.6) add(out, f);

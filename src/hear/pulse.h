@@ -35,8 +35,8 @@ inline constexpr double fastestPulse = 300;
 
 // All tempos worth considering, heaviest first. Periodicity by Fourier tempograms (Grosche & Müller, "Extracting
 // Predominant Local Pulse Information from Music Recordings", IEEE TASLP 2011, from memory) of four bands and of
-// the change of pitch, and whether what sounds comes again; the ranking is our own, with weights fitted to a
-// generated set (tools/fit_pulse.py). Empty when nothing begins anywhere. Any thread.
-std::vector<Pulse> pulses(const Strength& s, const Repetition& again, const Span& span);
+// the change of pitch, whether what sounds comes again, and how far apart chords turn; the ranking is our own, with
+// weights fitted to a generated set (tools/fit_pulse.py). Empty when nothing begins anywhere. Any thread.
+std::vector<Pulse> pulses(const Curves& curves, const Repetition& again, const Span& span);
 
 } // namespace hear

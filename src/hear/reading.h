@@ -46,9 +46,9 @@ std::optional<Witness> witnessFromWord(const std::string& word);
 // How sure hearing is that there is this beat, be it counted twice as fast or half as fast: the share of the
 // candidates that agree with the first, to 6 % (free playing wanders that far) and up to half and double. 0 to 1.
 double beatSureness(const Reading& heard);
-// Under this line it is more likely than not that there is no such beat, and nobody should rely on it: of single
-// sounds that hearing gives a tempo nearly all lie below, of loops few.
-inline constexpr double sureLine = 0.5;
+// Under this line there may well be no such beat, and nobody should rely on it: of single sounds that hearing gives
+// a tempo nearly all lie below, of loops few.
+inline constexpr double sureLine = 0.6;
 
 // True when the tempo rests on hearing alone, or on the length with it, and hearing is not sure: the number is
 // offered, and nothing is stretched by it unasked.

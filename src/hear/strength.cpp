@@ -129,9 +129,15 @@ class PitchPass {
     PitchPass(const Mono& mono, Pitches& p)
         : p_(p), steps_(mono, 0.186, 0.02), shape_(hannWindow(steps_.window)), fft_(steps_.window),
           binHz_(double(mono.rate()) / double(steps_.window)), magnitude_(fft_.bins()),
-          top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))) {
+          top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))), sums_(Pitches::bands),
+          logs_(Pitches::bands) {
         p.hop = double(steps_.hop) / mono.rate();
         p.loudness.assign(steps_.count, {});
+        p.sound.assign(steps_.count, {});
+        for (int band = 0; band <= Pitches::bands; ++band) {
+            const double lower = 440 * std::pow(2, (Pitches::lowest + band - 0.5 - 69) / 12);
+            edges_.push_back(std::min(top_ + 1, static_cast<std::size_t>(std::ceil(lower / binHz_))));
+        }
     }
 
     std::size_t window() const { return steps_.window; }
@@ -149,6 +155,14 @@ class PitchPass {
         const float scale = 4.0F / static_cast<float>(steps_.window);
         for (std::size_t b = 0; b <= top_ + 1; ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
+        for (std::size_t band = 0; band < sums_.size(); ++band) {
+            float sum = 0;
+            for (std::size_t b = edges_[band]; b < edges_[band + 1]; ++b)
+                sum += magnitude_[b];
+            sums_[band] = 1 + 1000 * sum;
+        }
+        logarithms(sums_, logs_);
+        std::copy(logs_.begin(), logs_.end(), p_.sound[h].begin());
         auto& out = p_.loudness[h];
         for (std::size_t b = 2; b <= top_; ++b) {
             const float m = magnitude_[b];
@@ -176,6 +190,9 @@ class PitchPass {
     double binHz_;
     std::vector<float> magnitude_;
     std::size_t top_;
+    std::vector<std::size_t> edges_; // the first bin of each semitone, and the one after the last
+    std::vector<float> sums_;
+    std::vector<float> logs_;
     std::complex<double> lean_ = 0;
 };
 

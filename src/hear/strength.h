@@ -28,7 +28,8 @@ struct Pitches {
     double hop = 0.02;
     static constexpr int lowest = 28;               // MIDI note of band 0: E1, 41 Hz
     static constexpr int bands = 68;                // semitones
-    std::vector<std::array<float, bands>> loudness; // square root of magnitude, 0 and up
+    std::vector<std::array<float, bands>> loudness; // of spectral peaks: square root of magnitude, 0 and up
+    std::vector<std::array<float, bands>> sound;    // of all: logarithm of 1 + 1000 × magnitude
     double tuning = 0;                              // cents off A4 = 440 Hz, −50 to 50
 };
 
@@ -40,7 +41,7 @@ struct Curves {
 // Spectral flux on semitone bands with a maximum filter against vibrato: Böck & Widmer, "Maximum Filter Vibrato
 // Suppression for Onset Detection", DAFx 2013 (from memory). The change of pitch compares the tenth of a second
 // before with the one after: a novelty after Foote, "Automatic Audio Segmentation Using a Measure of Audio
-// Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 8 kB a second
+// Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 35 kB a second
 // of audio. Returns what it has when stopped.
 Curves curves(const Mono& mono, const base::Progress& progress = {});
 

@@ -137,6 +137,16 @@ std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Re
     }
     put(std::log(peak));
     put(std::log(peak * double(s.size()) / (flux + 1e-9)));
+
+    // How much begins, changes and turns once it sounds; and the strongest of what does.
+    const Later most = laterOf(s, span);
+    put(std::log(0.01 + most.rise));
+    put(std::log(0.01 + most.change));
+    put(std::log(0.01 + most.turn));
+    double strongest = 0;
+    for (const Event& e : events)
+        if (e.at > span.start + 0.15) strongest = std::max(strongest, e.attack ? e.strength : 6 * e.strength);
+    put(std::min(1.0, strongest));
     assert(n == out.size());
     return out;
 }

@@ -12,7 +12,7 @@
 
 namespace hear {
 
-inline constexpr std::size_t surenessOwnFigures = 39;
+inline constexpr std::size_t surenessOwnFigures = 43;
 inline constexpr std::size_t surenessFigures = pulseFeatures + surenessOwnFigures;
 
 // What sureness is judged by: the features of the first pulse; how it stands among the others; how many sounds

@@ -14,7 +14,7 @@ struct Looked {
     explicit Looked(const sound::Audio& audio) {
         const hear::Recording recording = *hear::Recording::of(audio);
         curves = hear::curves(hear::Mono(recording));
-        events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, curves.strength);
+        events = hear::events(hear::onsets(recording, 0.5), hear::Recording::rate, curves);
         span = hear::spanOf(curves.strength, recording.length().value);
     }
 
