@@ -6,6 +6,7 @@
 #include <array>
 #include <cmath>
 #include <complex>
+#include <iterator>
 #include <numbers>
 
 namespace hear {
@@ -99,8 +100,7 @@ std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Curv
         }
     }
     std::vector<Event> out;
-    for (const Rising& r : rising)
-        out.push_back(r.event);
+    std::transform(rising.begin(), rising.end(), std::back_inserter(out), [](const Rising& r) { return r.event; });
     // Changes of pitch that no onset stands for.
     const std::vector<Event> struck = out;
     for (const Event& change : changesOf(s)) {
