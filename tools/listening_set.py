@@ -8,7 +8,7 @@ with a silent last beat. truth.json has for each file: bpm, beats, metre, first_
 steady. Weights are fitted on one seed and reported on another.
 
 Needs: python3-numpy, fluidsynth, fluid-soundfont-gm, timgm6mb-soundfont.
-Usage: tools/listening_set.py FOLDER [--seed N] [--loops N] [--songs N] [--free N]
+Usage: tools/listening_set.py FOLDER [--seed N] [--loops N] [--songs N] [--free N] [--only KIND]
 """
 import argparse
 import json
@@ -475,12 +475,13 @@ def main():
     parser.add_argument("--loops", type=int, default=240)
     parser.add_argument("--songs", type=int, default=16)
     parser.add_argument("--free", type=int, default=16)
+    parser.add_argument("--only", help="all loops of one kind: drums, bass, chords, arpeggio, guitar, pad, voice or mix")
     a = parser.parse_args()
     os.makedirs(a.folder, exist_ok=True)
     rng = np.random.default_rng(a.seed)
     kinds = ["drums"] * 6 + ["bass"] * 3 + ["chords"] * 3 + ["arpeggio"] * 2 + ["guitar"] * 2 + ["pad"] * 2 + ["voice"] * 2 + ["mix"] * 4
     conditions = ["trimmed"] * 6 + ["tail"] * 2 + ["silence"] * 2 + ["miscut"] * 2 + ["lastsilent"] + ["silencetail"]
-    jobs = [(a.folder, i, a.seed, str(rng.choice(kinds)), str(rng.choice(conditions))) for i in range(a.loops)]
+    jobs = [(a.folder, i, a.seed, a.only or str(rng.choice(kinds)), str(rng.choice(conditions))) for i in range(a.loops)]
     jobs += [(a.folder, a.loops + i, a.seed, "song", "song") for i in range(a.songs)]
     jobs += [(a.folder, a.loops + a.songs + i, a.seed, "free", "free") for i in range(a.free)]
     make_set(a.folder, make, jobs)

@@ -1,6 +1,6 @@
 #include "hear/grid.h"
 
-#include "hear/turns.h"
+#include "hear/summits.h"
 
 #include <algorithm>
 #include <array>
@@ -54,21 +54,9 @@ std::vector<Rising> risings(const std::vector<Onset>& onsets, int rate, const St
 // The peaks of the change of pitch.
 std::vector<Event> changesOf(const Strength& s) {
     std::vector<Event> list;
-    const auto n = s.change.size();
-    const std::size_t around = static_cast<std::size_t>(0.12 / s.hop);
-    for (std::size_t h = 1; h + 1 < n; ++h) {
-        const float here = s.change[h];
-        if (here < 0.09F || here < s.change[h - 1] || here <= s.change[h + 1]) continue;
-        bool highest = true;
-        for (std::size_t k = h > around ? h - around : 0; k < std::min(n, h + around) && highest; ++k)
-            highest = s.change[k] <= here;
-        if (!highest) continue;
-        const double l = s.change[h - 1];
-        const double r = s.change[h + 1];
-        const double bend = l - 2 * double(here) + r;
-        const double at = s.seconds(h) + (bend < 0 ? 0.5 * (l - r) / bend * s.hop : 0);
-        list.push_back({at, std::min(1.0, double(here)) * 0.5, 0.012, false});
-    }
+    for (const std::size_t h : summits(s.change, 0.09F, static_cast<std::size_t>(0.12 / s.hop)))
+        list.push_back({s.seconds(h) + besideSummit(s.change, h) * s.hop, std::min(1.0, double(s.change[h])) * 0.5,
+                        0.012, false});
     return list;
 }
 
@@ -87,7 +75,7 @@ std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Curv
     const Strength& s = curves.strength;
     const auto n = s.size();
     std::vector<Rising> rising = risings(onsets, rate, s);
-    const std::vector<Turn> turns = turnsOf(curves.pitches, s);
+    const std::vector<Turn>& turns = curves.turns;
     const auto isStruck = [](const Rising& r) { return r.rise >= clearRise; };
     const bool blends =
         turns.size() >= 2 && std::count_if(rising.begin(), rising.end(), isStruck) < std::ssize(turns);
@@ -101,15 +89,16 @@ std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Curv
     }
     std::vector<Event> out;
     std::transform(rising.begin(), rising.end(), std::back_inserter(out), [](const Rising& r) { return r.event; });
-    // Changes of pitch that no onset stands for.
     const std::vector<Event> struck = out;
-    for (const Event& change : changesOf(s)) {
-        const bool known = std::any_of(onsets.begin(), onsets.end(), [&](const Onset& o) {
+    // Changes of pitch that no onset stands for, not even one too quiet to count; nor a turn.
+    const auto isKnown = [&](const Event& change) {
+        if (blends) return isNear(struck, change.at, 0.09) || isNear(turns, change.at, 0.3);
+        return std::any_of(onsets.begin(), onsets.end(), [&](const Onset& o) {
             return std::abs(metre::toSeconds(o.at, rate).value - change.at) < 0.09;
         });
-        if (blends ? !isNear(struck, change.at, 0.09) && !isNear(turns, change.at, 0.3) : !known)
-            out.push_back(change);
-    }
+    };
+    for (const Event& change : changesOf(s))
+        if (!isKnown(change)) out.push_back(change);
     // Chords that blend into each other, where nothing else is near.
     for (const Turn& turn : turns)
         if (blends ? !isNear(struck, turn.at, 0.1) : !isNear(out, turn.at, 0.2)) out.push_back(eventOf(turn));
@@ -138,19 +127,9 @@ std::vector<Event> peaksOf(const Strength& s) {
     for (std::size_t h = 1; h + 1 < n; ++h)
         curve[h] =
             0.25F * s.flux[h - 1] + 0.5F * s.flux[h] + 0.25F * s.flux[h + 1] + 0.15F * greatest * s.change[h];
-    const std::size_t around = static_cast<std::size_t>(0.05 / s.hop);
-    for (std::size_t h = 1; h + 1 < n; ++h) {
-        if (curve[h] < 0.12F * greatest || curve[h] < curve[h - 1] || curve[h] <= curve[h + 1]) continue;
-        bool highest = true;
-        for (std::size_t k = h > around ? h - around : 0; k < std::min(n, h + around) && highest; ++k)
-            highest = curve[k] <= curve[h];
-        if (!highest) continue;
-        const double l = curve[h - 1];
-        const double r = curve[h + 1];
-        const double bend = l - 2 * double(curve[h]) + r;
-        const double shift = bend < 0 ? std::clamp(0.5 * (l - r) / bend, -0.5, 0.5) : 0.0;
-        out.push_back({s.seconds(h) + shift * s.hop, std::min(1.0, double(curve[h] / greatest)), 0.004, true});
-    }
+    for (const std::size_t h : summits(curve, 0.12F * greatest, static_cast<std::size_t>(0.05 / s.hop)))
+        out.push_back({s.seconds(h) + besideSummit(curve, h) * s.hop, std::min(1.0, double(curve[h] / greatest)),
+                       0.004, true});
     return out;
 }
 

@@ -85,8 +85,17 @@ struct Line {
     Grid grid;
 };
 
+double shareOfAttacks(const std::vector<Event>& events) {
+    double attacks = 0;
+    double all = 1e-9;
+    for (const Event& e : events) {
+        attacks += e.attack ? e.strength : 0;
+        all += e.strength;
+    }
+    return attacks / all;
+}
+
 Line straightest(const std::vector<Event>& onsets, const Strength& s, const Span& span, Bpm about) {
-    const std::vector<Event> peaks = peaksOf(s);
     const auto through = [&](const std::vector<Event>& these) {
         Grid best = straightGrid(these, span, about);
         for (const double length : {span.file, span.file - span.start}) {
@@ -100,13 +109,9 @@ Line straightest(const std::vector<Event>& onsets, const Strength& s, const Span
         return best;
     };
     const Grid byOnsets = through(onsets);
-    double struck = 0;
-    double whole = 1e-9;
-    for (const Event& e : onsets) {
-        struck += e.attack ? e.strength : 0;
-        whole += e.strength;
-    }
-    if (struck < 0.5 * whole) return {onsets, byOnsets}; // chords that turn: the strength has no peaks there
+    if (shareOfAttacks(onsets) < 0.5)
+        return {onsets, byOnsets}; // chords that turn: the strength has no peaks there
+    const std::vector<Event> peaks = peaksOf(s);
     const Grid byPeaks = through(peaks);
     if (byOnsets.blur > 0.003 && byPeaks.periodError < byOnsets.periodError) return {peaks, byPeaks};
     return {onsets, byOnsets};
@@ -173,11 +178,10 @@ Facts factsOf(const std::vector<Event>& events, const Strength& s, const Span& s
     double strength = 1e-9;
     for (const Event& e : events) {
         strength += e.strength;
-        f.attacks += e.attack ? e.strength : 0;
         f.blur += e.strength * e.blur;
         f.lastEvent = std::max(f.lastEvent, e.at);
     }
-    f.attacks /= strength;
+    f.attacks = shareOfAttacks(events);
     f.blur /= strength;
     f.events = std::log2(double(events.size()) + 1);
     const auto hops = s.level.size();

@@ -2,7 +2,6 @@
 
 #include "hear/net.h"
 #include "hear/pulse_weights.h"
-#include "hear/turns.h"
 #include "sound/fft.h"
 
 #include <algorithm>
@@ -297,7 +296,7 @@ std::vector<Pulse> pulses(const Curves& curves, const Repetition& again, const S
     for (const auto& [c, f] : peaks)
         for (const double k : {0.5, 2.0, 1.0 / 3, 3.0, 2.0 / 3, 1.5, 0.25, 4.0})
             add(out, views.tuned(f * k, 0.006));
-    if (const auto hz = rateOfTurns(turnsOf(curves.pitches, s)))
+    if (const auto hz = rateOfTurns(curves.turns))
         for (const double beats : {4.0, 2.0, 3.0, 8.0, 6.0, 1.0})
             if (const double f = *hz * beats; f > 0.6 && f < 3.6) add(out, f);
     for (const double length : {span.file, span.file - span.start})

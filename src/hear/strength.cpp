@@ -1,6 +1,7 @@
 #include "hear/strength.h"
 
 #include "hear/bands.h"
+#include "hear/turns.h"
 #include "sound/fft.h"
 
 #include <algorithm>
@@ -126,14 +127,14 @@ class StrengthPass {
 // the nearest semitone, as an angle.
 class PitchPass {
   public:
-    PitchPass(const Mono& mono, Pitches& p)
-        : p_(p), steps_(mono, 0.186, 0.02), shape_(hannWindow(steps_.window)), fft_(steps_.window),
+    PitchPass(const Mono& mono, Pitches& p, std::vector<Pitches::Profile>& sound)
+        : p_(p), sound_(sound), steps_(mono, 0.186, 0.02), shape_(hannWindow(steps_.window)), fft_(steps_.window),
           binHz_(double(mono.rate()) / double(steps_.window)), magnitude_(fft_.bins()),
           top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))), sums_(Pitches::bands),
           logs_(Pitches::bands) {
         p.hop = double(steps_.hop) / mono.rate();
         p.loudness.assign(steps_.count, {});
-        p.sound.assign(steps_.count, {});
+        sound.assign(steps_.count, {});
         for (int band = 0; band <= Pitches::bands; ++band) {
             const double lower = 440 * std::pow(2, (Pitches::lowest + band - 0.5 - 69) / 12);
             edges_.push_back(std::min(top_ + 1, static_cast<std::size_t>(std::ceil(lower / binHz_))));
@@ -162,7 +163,7 @@ class PitchPass {
             sums_[band] = 1 + 1000 * sum;
         }
         logarithms(sums_, logs_);
-        std::copy(logs_.begin(), logs_.end(), p_.sound[h].begin());
+        std::copy(logs_.begin(), logs_.end(), sound_[h].begin());
         auto& out = p_.loudness[h];
         for (std::size_t b = 2; b <= top_; ++b) {
             const float m = magnitude_[b];
@@ -184,6 +185,7 @@ class PitchPass {
     }
 
     Pitches& p_;
+    std::vector<Pitches::Profile>& sound_; // of all that sounds: see turnsOf()
     Steps steps_;
     std::vector<float> shape_;
     sound::RealFft fft_;
@@ -263,7 +265,8 @@ void changeOfPitch(const Pitches& p, Strength& s) {
 Curves curves(const Mono& mono, const base::Progress& progress) {
     Curves out;
     StrengthPass strength(mono, out.strength);
-    PitchPass pitch(mono, out.pitches);
+    std::vector<Pitches::Profile> sound;
+    PitchPass pitch(mono, out.pitches, sound);
     // Pieces overlap by the longest window; what does not lie within one does within the next. The first windows
     // lie half before the beginning, the last half beyond the end.
     const auto longest = static_cast<std::int64_t>(std::max(strength.window(), pitch.window()));
@@ -279,6 +282,7 @@ Curves curves(const Mono& mono, const base::Progress& progress) {
     }
     pitch.finish();
     changeOfPitch(out.pitches, out.strength);
+    out.turns = turnsOf(sound, out.pitches.hop, out.strength);
     return out;
 }
 

@@ -26,23 +26,31 @@ struct Strength {
 // What sounds at which pitch: one profile a hop of about 20 ms.
 struct Pitches {
     double hop = 0.02;
-    static constexpr int lowest = 28;               // MIDI note of band 0: E1, 41 Hz
-    static constexpr int bands = 68;                // semitones
-    std::vector<std::array<float, bands>> loudness; // of spectral peaks: square root of magnitude, 0 and up
-    std::vector<std::array<float, bands>> sound;    // of all: logarithm of 1 + 1000 × magnitude
-    double tuning = 0;                              // cents off A4 = 440 Hz, −50 to 50
+    static constexpr int lowest = 28; // MIDI note of band 0: E1, 41 Hz
+    static constexpr int bands = 68;  // semitones
+    using Profile = std::array<float, bands>;
+    std::vector<Profile> loudness; // of spectral peaks: square root of magnitude, 0 and up
+    double tuning = 0;             // cents off A4 = 440 Hz, −50 to 50
+};
+
+// One chord gives way to another.
+struct Turn {
+    double at = 0;     // seconds: a fifth of the way from the one chord to the other
+    double height = 0; // 0 to 1: how unlike they are
+    double takes = 0;  // seconds from a tenth of that way to six tenths
 };
 
 struct Curves {
     Strength strength;
     Pitches pitches;
+    std::vector<Turn> turns; // see hear/turns.h
 };
 
 // Spectral flux on semitone bands with a maximum filter against vibrato: Böck & Widmer, "Maximum Filter Vibrato
 // Suppression for Onset Detection", DAFx 2013 (from memory). The change of pitch compares the tenth of a second
 // before with the one after: a novelty after Foote, "Automatic Audio Segmentation Using a Measure of Audio
 // Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 35 kB a second
-// of audio. Returns what it has when stopped.
+// of audio, of which 22 stay. Returns what it has when stopped.
 Curves curves(const Mono& mono, const base::Progress& progress = {});
 
 } // namespace hear

@@ -17,8 +17,8 @@ inline constexpr std::size_t surenessFigures = pulseFeatures + surenessOwnFigure
 
 // What sureness is judged by: the features of the first pulse; how it stands among the others; how many sounds
 // there are, how evenly they lie and how their strengths go; how near a straight grid comes to them; the
-// recording's colour; and whether its level dies away. `again` is of the recording's pitches. REQUIRES pulses and
-// events not empty. Any thread.
+// recording's colour; whether its level dies away; and how much begins, changes and turns once it sounds. `again`
+// is of the recording's pitches. REQUIRES pulses and events not empty. Any thread.
 std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Repetition& again,
                                                      const Colour& colour, const std::vector<Event>& events,
                                                      const Span& span, const std::vector<Pulse>& pulses);

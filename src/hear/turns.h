@@ -7,16 +7,11 @@
 
 namespace hear {
 
-struct Turn {
-    double at = 0;     // seconds: a fifth of the way from the one chord to the other
-    double height = 0; // 0 to 1: how unlike they are
-    double takes = 0;  // seconds from a tenth of that way to six tenths
-};
-
 // The changes of harmony, in order: the peaks of `turn` (Strength::turn) that are no wavering of one chord. Chords
 // of pads and bows blend into each other slowly, but each like the other: the moment at which a certain part of the
 // change is done lies as far behind every chord's beginning, to a few milliseconds, where the peak of an unlikeness
-// does not. Any thread.
-std::vector<Turn> turnsOf(const Pitches& pitches, const Strength& s);
+// does not. `sound`: one profile every `hop` seconds of all that sounds, each the logarithms of 1 + 1000 ×
+// magnitude. Any thread.
+std::vector<Turn> turnsOf(const std::vector<Pitches::Profile>& sound, double hop, const Strength& s);
 
 } // namespace hear

@@ -1,7 +1,6 @@
 // Chords that blend into each other, with their moments known by construction.
 #include "hear/looked.h"
 #include "hear/loop_fit.h"
-#include "hear/turns.h"
 
 #include "support/audio.h"
 
@@ -56,7 +55,7 @@ TEST(Turns, LieAsFarBehindEveryChordsBeginning) {
         std::vector<double> moments = starts;
         moments.push_back(12.5);
         const Looked looked(pad(moments, 13.5, swell));
-        const std::vector<Turn> turns = hear::turnsOf(looked.curves.pitches, looked.curves.strength);
+        const std::vector<Turn>& turns = looked.curves.turns;
         ASSERT_EQ(turns.size(), starts.size() - 1) << swell;
         double least = 1;
         double most = -1;
@@ -73,7 +72,7 @@ TEST(Turns, LieAsFarBehindEveryChordsBeginning) {
 
 TEST(Turns, OneChordThatWaversHasNone) {
     const Looked looked(pad({0, 7}, 8, 0.2));
-    EXPECT_TRUE(hear::turnsOf(looked.curves.pitches, looked.curves.strength).empty());
+    EXPECT_TRUE(looked.curves.turns.empty());
 }
 
 TEST(Turns, AreWhatHappensInAPad) {

@@ -574,6 +574,14 @@ TEST(Player, ARenderingThatFailsIsNamedAndTheOldSoundDoesNotPlayOn) {
         ASSERT_EQ(played[i], 0.0F) << "the old sound does not play on";
 }
 
+// Until the workers of a cache have got so far.
+void waitUntil(const std::function<bool()>& done) {
+    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
+    while (!done() && std::chrono::steady_clock::now() < end)
+        std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
+    ASSERT_TRUE(done());
+}
+
 TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
     const auto sound = project::soundOf(support::noise(4.0));
     const auto job = [&](int i) { return jobWith(sound, Frames(192000), Frames(200000 + i), i); };
@@ -582,16 +590,10 @@ TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
     for (int i = 0; i < 6; ++i)
         wanted.push_back({job(i), double(6 - i)});
     cache.want(wanted);
-    const auto wait = [&](const std::function<bool()>& done) {
-        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-        while (!done() && std::chrono::steady_clock::now() < end)
-            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
-        ASSERT_TRUE(done());
-    };
-    wait([&] { return cache.isComplete(keyOf(5)); });
+    waitUntil([&] { return cache.isComplete(keyOf(5)); });
     EXPECT_FALSE(cache.isComplete(keyOf(0)));
     cache.want({{job(99), 0}});
-    wait([&] { return cache.isComplete(keyOf(99)); });
+    waitUntil([&] { return cache.isComplete(keyOf(99)); });
     EXPECT_EQ(cache.pending(), 0U);
     EXPECT_EQ(cache.wantedCount(), 1U);
     EXPECT_FALSE(cache.isComplete(keyOf(0)));
@@ -624,23 +626,17 @@ TEST(RenderCache, WhatCannotBeRenderedIsNotHeardAsADraft) {
     job.settings.semitones = 99; // rendering refuses it, a draft is made all the same
     const WantedRender wanted{std::make_shared<const project::RenderJob>(job), 0, false, Frames(0), Frames(20000)};
     RenderCache cache(1, 1 << 28, [] {});
-    const auto until = [&](const std::function<bool()>& done) {
-        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-        while (!done() && std::chrono::steady_clock::now() < end)
-            std::this_thread::sleep_for(std::chrono::milliseconds(1));
-        ASSERT_TRUE(done());
-    };
     const auto hasNoDraft = [&] {
         const auto answer = cache.answers({{keyOf(1), Frames(0), Frames(20000)}})[0];
         return answer.failed && answer.drafts.empty() && !answer.hasDraft;
     };
     cache.want({wanted});
     cache.draft({wanted}); // before it fails, or while it does
-    until([&] { return !cache.problemWith(keyOf(1)).empty(); });
+    waitUntil([&] { return !cache.problemWith(keyOf(1)).empty(); });
     EXPECT_TRUE(hasNoDraft());
     const auto before = cache.changes();
     cache.draft({wanted}); // and after it
-    until([&] { return cache.changes() > before; });
+    waitUntil([&] { return cache.changes() > before; });
     EXPECT_TRUE(hasNoDraft());
 }
 
