@@ -99,14 +99,6 @@ void placeInto(sound::WriteAs& as, const project::Project& p, Frames first, Fram
         std::max<std::int64_t>(0, std::llround(double(first.value) * rate / p.rate)), base::toUtf8(description)};
 }
 
-std::optional<Bpm> steadyTempo(const project::Project& p, const Span& span) {
-    const Bpm first = p.tempo.tempoAt(span.from);
-    for (const metre::TempoPoint& point : p.tempo.points())
-        if (point.at > span.from && point.at < span.to && point.bpm != first) return std::nullopt;
-    if (std::abs(p.tempo.tempoAt(span.to - Beats(1e-6)).value - first.value) > 1e-6) return std::nullopt;
-    return first;
-}
-
 // One order that is being carried out.
 class Work {
   public:
@@ -286,7 +278,7 @@ class Work {
         for (Target& target : targets) {
             sound::WriteAs as = writeAs(order_);
             if (order_.tags) {
-                as.tags.bpm = steadyTempo(laid_->project(), *span);
+                as.tags.bpm = laid_->project().tempo.steadyTempo(span->from, span->to);
                 placeInto(as, laid_->project(), span->first, span->length, rate_,
                           base::shownName(plan_[target.file].file));
                 if (const auto key = laid_->project().keys.points().front().key;
@@ -349,7 +341,7 @@ class Work {
         }
         sound::WriteAs as = writeAs(order_);
         if (order_.tags) {
-            as.tags.bpm = steadyTempo(laid_->project(), *span);
+            as.tags.bpm = laid_->project().tempo.steadyTempo(span->from, span->to);
             placeInto(as, laid_->project(), span->first, span->length, rate_, "click");
         }
         wrote(i, sound::write(plan_[i].file, sound::resampled(clickBlocks(laid_, *span), rate_), as, progress));

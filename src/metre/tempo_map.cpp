@@ -87,6 +87,17 @@ Bpm TempoMap::tempoAt(Beats b) const {
     return beats < 0 ? points()[i].bpm : Bpm(points()[i].bpm.value + slopeOf(points(), i) * beats);
 }
 
+std::optional<Bpm> TempoMap::steadyTempo(Beats from, Beats to) const {
+    const Bpm first = tempoAt(from);
+    auto point = std::partition_point(points().begin(), points().end(),
+                                      [from](const TempoPoint& p) { return p.at <= from; });
+    for (; point != points().end() && point->at < to; ++point)
+        if (point->bpm != first) return std::nullopt;
+    // A ramp that runs through shows at the end.
+    const Bpm last = tempoAt(to - Beats(1e-6));
+    return std::abs(last.value - first.value) < 1e-6 ? std::optional(first) : std::nullopt;
+}
+
 std::vector<Beats> TempoMap::bends(Beats until, Seconds error) const {
     std::vector<Beats> list;
     for (std::size_t i = 0; i < points().size() && points()[i].at < until; ++i) {

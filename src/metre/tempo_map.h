@@ -5,6 +5,7 @@
 #include "metre/units.h"
 
 #include <memory>
+#include <optional>
 #include <vector>
 
 namespace metre {
@@ -40,6 +41,8 @@ class TempoMap {
 
     // The tempo at a moment; at a point, the tempo that begins there.
     Bpm tempoAt(Beats b) const;
+    // The tempo over [from, to), where it is one. REQUIRES from < to.
+    std::optional<Bpm> steadyTempo(Beats from, Beats to) const;
 
     // The beats in (0, until) between which seconds run straight over beats to within `error`: every point of the
     // map, and along ramps as many places as that takes. Strictly increasing. REQUIRES error > 0. Along a ramp

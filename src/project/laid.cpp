@@ -57,7 +57,7 @@ class Layer {
         t.length = t.stretched ? frameOf(time.heardAt(clip.to)) - t.startFrame
                                : sourceFrame(clip.to) - sourceFrame(clip.from);
         t.tempo = time.held() ? *time.held() : p_.tempo.tempoAt(t.start);
-        t.steadyTempo = time.held() ? time.held() : steadyTempo(t);
+        t.steadyTempo = time.held() ? time.held() : p_.tempo.steadyTempo(t.start, t.end);
         if (source == nullptr) {
             t.problem = "The clip's source is no longer in the project.";
             return t;
@@ -226,18 +226,6 @@ class Layer {
         }
         points.push_back(last);
         return metre::TimeMap::make(std::move(points));
-    }
-
-    // The project's tempo over a clip, where it is one.
-    std::optional<Bpm> steadyTempo(const Timing& t) const {
-        const auto& points = p_.tempo.points();
-        auto point = std::partition_point(points.begin(), points.end(),
-                                          [&](const metre::TempoPoint& x) { return x.at <= t.start; });
-        for (; point != points.end() && point->at < t.end; ++point)
-            if (point->bpm != t.tempo) return std::nullopt;
-        // A ramp that runs through the clip shows at its end.
-        const Bpm last = p_.tempo.tempoAt(t.end - Beats(1e-6));
-        return std::abs(last.value - t.tempo.value) < 1e-6 ? std::optional(t.tempo) : std::nullopt;
     }
 
     const Project& p_;

@@ -85,6 +85,17 @@ TEST(TempoMap, TellsTheTempoAtABeat) {
     EXPECT_TRUE(TempoMap(Bpm(90)).isSteady());
 }
 
+TEST(TempoMap, TellsWhereItIsOneTempo) {
+    const TempoMap map = *TempoMap::make({{Beats(0), Bpm(100)},
+                                          {Beats(8), Bpm(100)},
+                                          {Beats(16), Bpm(120), TempoPoint::Shape::Ramp},
+                                          {Beats(20), Bpm(90)}});
+    EXPECT_EQ(map.steadyTempo(Beats(-4), Beats(16)), Bpm(100)) << "a point that changes nothing";
+    EXPECT_EQ(map.steadyTempo(Beats(12), Beats(17)), std::nullopt);
+    EXPECT_EQ(map.steadyTempo(Beats(16), Beats(17)), std::nullopt) << "on a ramp";
+    EXPECT_EQ(map.steadyTempo(Beats(20), Beats(400)), Bpm(90));
+}
+
 TEST(TempoMap, RefusesWhatCannotBe) {
     EXPECT_FALSE(TempoMap::make({}));
     EXPECT_FALSE(TempoMap::make({{Beats(1), Bpm(100)}}));

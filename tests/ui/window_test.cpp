@@ -510,6 +510,10 @@ TEST(Look, EveryTextColourStandsOutFromItsGround) {
             for (const QColor& text : {t.ink, t.inkSoft, t.brassText})
                 EXPECT_GE(app::contrast(text, t.band(i)), 4.5) << text.name().toStdString() << " on band " << i;
         EXPECT_GE(app::contrast(t.verdigris, t.sheet), 4.5);
+        for (const QColor& ground : {t.paper, t.sheet, t.panel})
+            for (const QColor& tint : t.tints)
+                EXPECT_GE(app::contrast(app::readable(tint, ground), ground), 4.5) << tint.name().toStdString();
+        EXPECT_EQ(app::readable(t.ink, t.paper), t.ink) << "what can be read stays";
     }
     EXPECT_NEAR(app::contrast(Qt::black, Qt::white), 21, 1e-6);
 }

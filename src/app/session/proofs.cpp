@@ -80,12 +80,6 @@ std::shared_ptr<const prove::Proof> Proofs::of(ClipId id) const {
     return known != nullptr ? known->proof : nullptr;
 }
 
-std::optional<prove::Landing> Proofs::landingOf(ClipId id) const {
-    const auto proof = of(id);
-    if (!proof) return std::nullopt;
-    return proof->landing(tolerance_);
-}
-
 bool Proofs::isWaiting(ClipId id) const {
     const project::LaidClip* clip = document_.laid()->find(id);
     return clip != nullptr && canBeMeasured(*clip) && knownOf(*clip) == nullptr;

@@ -30,8 +30,6 @@ class Proofs : public QObject {
 
     // Of a clip as it is now; null while that is not measured yet, and where it cannot be: an older proof is none.
     std::shared_ptr<const prove::Proof> of(ClipId id) const;
-    // How it landed; nothing while there is no proof.
-    std::optional<prove::Landing> landingOf(ClipId id) const;
     // Whether it is still to be measured: one that cannot be heard is not.
     bool isWaiting(ClipId id) const;
 

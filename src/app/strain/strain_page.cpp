@@ -23,12 +23,10 @@ enum StrainRole { IdRole = Qt::UserRole + 1, TintRole, ChangeRole, PercentRole, 
 
 QColor verdictColour(prove::Verdict verdict) {
     const Tokens& t = tokens();
-    QColor colour = verdict == prove::Verdict::Hard   ? t.wax
+    return readable(verdict == prove::Verdict::Hard   ? t.wax
                     : verdict == prove::Verdict::Firm ? t.amber
-                                                      : t.verdigris;
-    for (int i = 0; i < 12 && contrast(colour, t.panel) < 4.5; ++i)
-        colour = t.panel.lightness() > 128 ? colour.darker(108) : colour.lighter(108);
-    return colour;
+                                                      : t.verdigris,
+                    t.panel);
 }
 
 // A row: spine in the source's tint, its name over what becomes of its tempo, strain over verdict.

@@ -46,22 +46,6 @@ QColor mixed(const QColor& a, const QColor& b, double share) {
     return {of(a.red(), b.red()), of(a.green(), b.green()), of(a.blue(), b.blue())};
 }
 
-// A tint that can be told from the tones behind it.
-QColor lineColour(const QColor& tint) {
-    const Tokens& t = tokens();
-    QColor colour = tint;
-    for (int i = 0; i < 8 && contrast(colour, t.sheet) < 3; ++i)
-        colour = t.sheet.lightness() > 128 ? colour.darker(110) : colour.lighter(110);
-    return colour;
-}
-QColor nameColour(const QColor& tint) {
-    const Tokens& t = tokens();
-    QColor colour = tint;
-    for (int i = 0; i < 14 && contrast(colour, t.paper) < 4.5; ++i)
-        colour = t.paper.lightness() > 128 ? colour.darker(110) : colour.lighter(110);
-    return colour;
-}
-
 } // namespace
 
 StrainPlot::StrainPlot(QWidget* parent) : QWidget(parent) {
@@ -168,7 +152,7 @@ void StrainPlot::paintLines(QPainter& p) const {
     p.setBrush(Qt::NoBrush);
     const auto lead = content_.selected ? content_.selected : pointed_;
     const auto draw = [&](const prove::StrainedSource& s, bool marked) {
-        const QColor colour = lineColour(t.tint(s.tint));
+        const QColor colour = readable(t.tint(s.tint), t.sheet, 3);
         QPainterPath path;
         for (double px = f.left(); px <= f.right() + 0.5; px += 1) {
             const Bpm at = bpmAt(px);
@@ -262,7 +246,7 @@ void StrainPlot::paintNames(QPainter& p) const {
         lastX = at;
         const bool marked = content_.selected == s->id;
         p.setFont(textFont(sizes::label, marked ? QFont::DemiBold : QFont::Normal));
-        p.setPen(nameColour(t.tint(s->tint)));
+        p.setPen(readable(t.tint(s->tint), t.paper));
         p.save();
         p.translate(at, f.bottom() + 26 + std::min(down, 60.0));
         p.rotate(slant);

@@ -25,14 +25,8 @@ QColor landingColour(prove::Landing landing) {
 }
 
 QColor landingText(prove::Landing landing) {
-    const QColor colour = landingColour(landing);
-    // Amber is pale for text on paper: darkened until it can be read.
-    const Tokens& t = tokens();
-    QColor text = colour;
-    const bool darken = t.paper.lightness() > 128;
-    for (int i = 0; i < 12 && std::min(contrast(text, t.paper), contrast(text, t.panel)) < 4.5; ++i)
-        text = darken ? text.darker(108) : text.lighter(108);
-    return text;
+    // Amber is pale for text on paper.
+    return readable(readable(landingColour(landing), tokens().paper), tokens().panel);
 }
 
 void paintLanding(QPainter& p, const QPointF& c, prove::Landing landing, double r) {

@@ -216,4 +216,10 @@ double contrast(const QColor& a, const QColor& b) {
     return (std::max(la, lb) + 0.05) / (std::min(la, lb) + 0.05);
 }
 
+QColor readable(QColor colour, const QColor& ground, double least) {
+    for (int i = 0; i < 24 && contrast(colour, ground) < least; ++i)
+        colour = ground.lightness() > 128 ? colour.darker(108) : colour.lighter(108);
+    return colour;
+}
+
 } // namespace app

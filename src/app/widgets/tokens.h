@@ -46,6 +46,8 @@ QFont figureFont(int pixels);
 
 // The ratio of contrast of two colours: 1 to 21 (WCAG 2.1, definition of contrast ratio).
 double contrast(const QColor& a, const QColor& b);
+// A colour darkened, on dark ground lightened, until it has so much contrast to a ground.
+QColor readable(QColor colour, const QColor& ground, double least = 4.5);
 
 namespace sizes {
 inline constexpr int label = 11;
