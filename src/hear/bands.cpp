@@ -31,6 +31,17 @@ std::vector<Band> semitoneBands(int rate, std::size_t window, double lowest, dou
     return bands;
 }
 
+void bandSums(const std::vector<Band>& bands, std::span<const float> magnitudes, std::span<float> sums) {
+    for (std::size_t b = 0; b < bands.size(); ++b) {
+        const float* weights = bands[b].weights.data();
+        const float* of = magnitudes.data() + bands[b].first;
+        float sum = 0;
+        for (std::size_t k = 0; k < bands[b].weights.size(); ++k)
+            sum += weights[k] * of[k];
+        sums[b] = sum;
+    }
+}
+
 std::vector<float> hannWindow(std::size_t n) {
     std::vector<float> shape(n);
     for (std::size_t i = 0; i < n; ++i)

@@ -18,6 +18,10 @@ struct Band {
 // transform of `window` frames. REQUIRES highest below half the rate.
 std::vector<Band> semitoneBands(int rate, std::size_t window, double lowest, double highest);
 
+// What each band holds of the magnitudes of a spectrum. REQUIRES as many in as the transform has bins, as many out
+// as bands.
+void bandSums(const std::vector<Band>& bands, std::span<const float> magnitudes, std::span<float> sums);
+
 std::vector<float> hannWindow(std::size_t n);
 
 // Base 10, of positive numbers, several at a time; to about one part in a million. REQUIRES as many in as out.

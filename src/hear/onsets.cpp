@@ -52,12 +52,9 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
         for (std::size_t b = 0; b < magnitude.size(); ++b)
             magnitude[b] = std::sqrt(std::norm(spectrum[b]));
         std::vector<float>& now = history[h % (lag + 1)];
-        for (std::size_t b = 0; b < bands.size(); ++b) {
-            float sum = 0;
-            for (std::size_t k = 0; k < bands[b].weights.size(); ++k)
-                sum += bands[b].weights[k] * magnitude[bands[b].first + k];
-            sums[b] = 1.0F + 2.0F * sum;
-        }
+        bandSums(bands, magnitude, sums);
+        for (float& sum : sums)
+            sum = 1.0F + 2.0F * sum;
         logarithms(sums, now);
         if (h < 1) continue;
         const std::vector<float>& then = history[(h + 1) % (lag + 1)]; // `lag` hops ago
@@ -102,28 +99,26 @@ std::int64_t refined(const Read& read, std::int64_t frames, int rate, std::int64
             l = std::max(l, std::abs(here - before) + 0.25F * std::abs(here));
         }
     const std::int64_t ahead = std::min<std::int64_t>(12, cells - 1); // 3 ms
+    const auto greatest = [&](std::int64_t first, std::int64_t end) {
+        return first < end ? *std::max_element(level.begin() + first, level.begin() + end) : 0.0F;
+    };
+    const auto rise = [](float peak, float floor) {
+        return std::log((peak + 1e-5) / (floor + 1e-5)) + 0.5 * double(peak - floor);
+    };
     std::int64_t best = 0;
     double bestRise = -1;
     // A recording may begin with an attack: before its first frame there is silence.
     for (std::int64_t c = from == 0 ? (firstPlace - from) / cell : behind; c + ahead <= cells; ++c) {
-        float peak = 0;
-        for (std::int64_t k = c; k < c + ahead; ++k)
-            peak = std::max(peak, level[static_cast<std::size_t>(k)]);
-        float floor = 0;
-        for (std::int64_t k = std::max<std::int64_t>(0, c - behind); k < c; ++k)
-            floor = std::max(floor, level[static_cast<std::size_t>(k)]);
-        const double rise = std::log((peak + 1e-5) / (floor + 1e-5)) + 0.5 * double(peak - floor);
-        if (rise > bestRise) {
-            bestRise = rise;
+        const float peak = greatest(c, c + ahead);
+        // The moment before is part of what was there before: mostly that says enough.
+        if (c > 0 && rise(peak, level[static_cast<std::size_t>(c - 1)]) <= bestRise) continue;
+        if (const double r = rise(peak, greatest(std::max<std::int64_t>(0, c - behind), c)); r > bestRise) {
+            bestRise = r;
             best = c;
         }
     }
-    float peak = 0;
-    for (std::int64_t k = best; k < std::min(cells, best + ahead); ++k)
-        peak = std::max(peak, level[static_cast<std::size_t>(k)]);
-    float floor = 0;
-    for (std::int64_t k = std::max<std::int64_t>(0, best - behind); k < best; ++k)
-        floor = std::max(floor, level[static_cast<std::size_t>(k)]);
+    const float peak = greatest(best, std::min(cells, best + ahead));
+    const float floor = greatest(std::max<std::int64_t>(0, best - behind), best);
     const float threshold = floor + 0.12F * std::max(0.0F, peak - floor);
     std::int64_t at = best;
     while (at < cells - 1 && level[static_cast<std::size_t>(at)] <= threshold)

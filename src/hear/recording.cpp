@@ -169,7 +169,9 @@ base::Result<void> Recorder::add(const float* interleaved, std::int64_t n) {
 
 base::Result<Recording> Recorder::finished() {
     if (auto done = convert(nullptr, 0, converter_ != nullptr); !done) return tl::unexpected(done.error());
-    store_->samples.shrink_to_fit();
+    // Giving room back means moving everything.
+    if (store_->samples.capacity() > store_->samples.size() + store_->samples.size() / 16)
+        store_->samples.shrink_to_fit();
     Recording out;
     out.store_ = store_;
     out.frames_ = kept_;

@@ -87,12 +87,9 @@ class StrengthPass {
         const float scale = 4.0F / static_cast<float>(steps_.window); // a full-scale sine has magnitude 1
         for (std::size_t b = 0; b < magnitude_.size(); ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        for (std::size_t b = 0; b < bands_.size(); ++b) {
-            float sum = 0;
-            for (std::size_t k = 0; k < bands_[b].weights.size(); ++k)
-                sum += bands_[b].weights[k] * magnitude_[bands_[b].first + k];
-            sums_[b] = 1.0F + 1000.0F * sum;
-        }
+        bandSums(bands_, magnitude_, sums_);
+        for (float& sum : sums_)
+            sum = 1.0F + 1000.0F * sum;
         std::vector<float>& now = history_[h % (lag + 1)];
         logarithms(sums_, now);
         const std::vector<float>& then = history_[(h + 1) % (lag + 1)]; // `lag` hops ago; silence before the first

@@ -21,8 +21,10 @@ struct Audio {
 
     Audio() = default;
     Audio(int sampleRate, int channelCount, Frames length)
-        : rate(sampleRate),
-          channels(static_cast<std::size_t>(channelCount), Samples(static_cast<std::size_t>(length.value))) {}
+        : rate(sampleRate), channels(static_cast<std::size_t>(channelCount)) {
+        for (Samples& samples : channels)
+            samples.resize(static_cast<std::size_t>(length.value)); // each in its place, none copied
+    }
 
     int channelCount() const { return static_cast<int>(channels.size()); }
     Frames frames() const { return Frames(channels.empty() ? 0 : static_cast<std::int64_t>(channels[0].size())); }

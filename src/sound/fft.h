@@ -1,4 +1,4 @@
-// The real Fourier transform, by FFTW in single precision.
+// The Fourier transform of real samples, by FFTW in single precision.
 #pragma once
 
 #include <complex>
@@ -24,7 +24,9 @@ class RealFft {
     std::span<float> time();                   // size() samples
     std::span<std::complex<float>> spectrum(); // bins() values, from 0 Hz to half the sample rate
     void forward();                            // time() → spectrum(), unscaled
-    void inverse();                            // spectrum() → time(), scaled by 1/size; spectrum() is spent
+    // time() → bins() values elsewhere, where they may lie as a vector's do.
+    void forward(std::span<std::complex<float>> to);
+    void inverse(); // spectrum() → time(), scaled by 1/size; spectrum() is spent
 
   private:
     struct Buffers;

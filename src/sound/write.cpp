@@ -94,17 +94,15 @@ class Dither {
 
 // A float sample as the top bits of a 32-bit integer, rounded to the depth. libsndfile itself would scale by
 // 32767 on the way out and by 32768 on the way in, and a file read and written would come back changed.
-std::int32_t quantised(float sample, int bits, double noise, std::size_t& clipped) {
+std::int32_t quantised(float sample, int bits, double noise, std::int32_t& clipped) {
     const auto scale = static_cast<double>(std::int64_t(1) << (bits - 1));
     // Beyond this a double has no fraction: adding it rounds to the nearest whole number, and ties to even.
     constexpr double whole = 0x1.8p52;
-    double value = static_cast<double>(sample) * scale + noise + whole - whole;
-    if (value > scale - 1 || value < -scale) {
-        // +1.0 exactly is full scale, one step above the largest number; that is no clip that anyone hears.
-        if (double(sample) > 1 || double(sample) < -1) ++clipped;
-        value = std::clamp(value, -scale, scale - 1);
-    }
-    return static_cast<std::int32_t>(static_cast<std::int64_t>(value) * (std::int64_t(1) << (32 - bits)));
+    const double value = static_cast<double>(sample) * scale + noise + whole - whole;
+    const double kept = std::min(std::max(-scale, value), scale - 1);
+    // +1.0 exactly is full scale, one step above the largest number; that is no clip that anyone hears.
+    clipped += static_cast<std::int32_t>(value != kept) & static_cast<std::int32_t>(std::abs(sample) > 1);
+    return static_cast<std::int32_t>(kept) * (std::int32_t(1) << (32 - bits));
 }
 
 void copyText(char* to, std::size_t size, const std::string& text) {
@@ -188,6 +186,7 @@ struct Writer::State {
     Written written;
     Dither dither;
     std::vector<std::int32_t> whole;
+    std::vector<std::int32_t> channel;
     std::vector<float> floats;
 
     explicit State(const std::filesystem::path& to) : path(to), part(to) {}
@@ -206,9 +205,6 @@ Writer::Writer(std::unique_ptr<State> state) : state_(std::move(state)) {}
 Writer::~Writer() = default;
 Writer::Writer(Writer&&) noexcept = default;
 Writer& Writer::operator=(Writer&&) noexcept = default;
-const std::filesystem::path& Writer::path() const {
-    return state_->path;
-}
 
 Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int channels, Frames length,
                             const WriteAs& as) {
@@ -301,11 +297,14 @@ Result<void> Writer::add(const Audio& audio) {
                     to[i * channels] = from[i];
                 continue;
             }
+            s.channel.resize(static_cast<std::size_t>(n));
+            std::int32_t clipped = 0;
+            for (std::size_t i = 0; i < s.channel.size(); ++i)
+                s.channel[i] = quantised(from[i], bits, dithers ? s.dither.next() : 0.0, clipped);
+            s.written.clipped += static_cast<std::size_t>(clipped);
             std::int32_t* to = s.whole.data() + c;
-            std::size_t clipped = 0;
-            for (std::size_t i = 0; i < static_cast<std::size_t>(n); ++i)
-                to[i * channels] = quantised(from[i], bits, dithers ? s.dither.next() : 0.0, clipped);
-            s.written.clipped += clipped;
+            for (std::size_t i = 0; i < s.channel.size(); ++i)
+                to[i * channels] = s.channel[i];
         }
         errno = 0;
         const sf_count_t done =

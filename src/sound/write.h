@@ -89,7 +89,6 @@ class Writer {
     // After all of the length. Writes what it says of itself, looks whether it can be read again, and gives it its
     // name.
     Result<Written> finish();
-    const std::filesystem::path& path() const;
 
   private:
     struct State;

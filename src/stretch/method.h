@@ -20,7 +20,7 @@ using metre::TimeMap;
 using sound::Audio;
 
 // Counted up with every change to what comes out: renderings that are kept on disk are known by it.
-inline constexpr int renderVersion = 3;
+inline constexpr int renderVersion = 4;
 
 enum class Method { Struck, Held, Blend, Sung, Tape };
 

@@ -105,9 +105,7 @@ class Parting {
             in_.copy(c, {from, from + static_cast<std::int64_t>(size_)}, time.data());
             for (std::size_t i = 0; i < size_; ++i)
                 time[i] *= shape_[i];
-            fft_.forward();
-            const auto now = fft_.spectrum();
-            std::copy(now.begin(), now.end(), spectrum.begin());
+            fft_.forward(spectrum);
             for (std::size_t b = 0; b < bins_; ++b)
                 power_[slot][beside + b] += std::norm(spectrum[b]);
         }
@@ -162,10 +160,6 @@ class Parting {
         // The lasting share of power that goes half either way: over that of noise, which is about a half, so that
         // noise strikes, and what lasts stands out.
         constexpr double even = 0.7;
-        const auto steep = [](double x) {
-            const double squared = x * x;
-            return squared * squared * squared * squared;
-        };
         for (std::size_t b = 0; b < bins_; ++b) {
             lasting_[b + 1] = lasting_[b] + double(power[b] * mask_[b]);
             striking_[b + 1] = striking_[b] + double(power[b] * (1 - mask_[b]));
@@ -174,10 +168,21 @@ class Parting {
             const std::size_t about = std::max(narrowest, b / 8); // a third of an octave
             const std::size_t from = b > about ? b - about : 0;
             const std::size_t to = std::min(bins_, b + about + 1);
-            const double lasting = steep((1 - even) * (lasting_[to] - lasting_[from]));
-            const double striking = steep(even * (striking_[to] - striking_[from]));
-            mask_[b] = lasting + striking > 0 ? static_cast<float>(lasting / (lasting + striking)) : 0.0F;
+            const double lasting = (1 - even) * (lasting_[to] - lasting_[from]);
+            const double striking = even * (striking_[to] - striking_[from]);
+            // The eighth power of either's share, which goes steeply from the one to the other.
+            mask_[b] = static_cast<float>(lasting / (lasting + striking + 1e-300));
         }
+        for (float& mask : mask_) {
+            const float lasting = eighth(mask);
+            mask = lasting / (lasting + eighth(1 - mask));
+        }
+    }
+
+    static float eighth(float x) {
+        const float squared = x * x;
+        const float fourth = squared * squared;
+        return fourth * fourth;
     }
 
     const Excerpt in_;

@@ -89,6 +89,22 @@ __attribute__((target_clones("avx2", "default"))) double product(const float* x,
     return sum;
 }
 
+// Their sum, likewise.
+double total(const float* x, std::int64_t n) {
+    constexpr std::int64_t lanes = 16;
+    std::array<float, lanes> sums{};
+    std::int64_t i = 0;
+    for (; i + lanes <= n; i += lanes)
+        for (std::size_t k = 0; k < lanes; ++k)
+            sums[k] += x[i + static_cast<std::int64_t>(k)];
+    double sum = 0;
+    for (const float s : sums)
+        sum += static_cast<double>(s);
+    for (; i < n; ++i)
+        sum += static_cast<double>(x[i]);
+    return sum;
+}
+
 double likeness(const Products& p) {
     constexpr double nothing = 1e-12;
     if (p.aa < nothing && p.bb < nothing) return 1;
@@ -102,35 +118,51 @@ constexpr double costOfRise = 0.1;
 } // namespace
 
 Similarity::Similarity(const Excerpt& in, Span range, std::int64_t window)
-    : in_(in), window_(window), step_(std::max(1, in.audio->rate / 8000)), cell_(cellOf(range.from)) {
+    : in_(in), window_(window), step_(std::max(1, in.audio->rate / 8000)), cell_(cellOf(range.from)),
+      coarse_(in.audio->channels.size()) {
+    make(cellOf(range.to) + 1 - cell_);
+}
+
+void Similarity::goOn(Span range) {
+    const auto made = static_cast<std::int64_t>(bright_.size());
+    const std::int64_t past = std::min(made, cellOf(range.from) - cell_);
+    if (2 * past > made) { // moving what is left costs no more than was made
+        for (auto& low : coarse_)
+            low.erase(low.begin(), low.begin() + past);
+        bright_.erase(bright_.begin(), bright_.begin() + past);
+        energy_.erase(energy_.begin(), energy_.begin() + past);
+        cell_ += past;
+    }
+    make(cellOf(range.to) + 1 - cell_);
+}
+
+// Makes the coarse copy so many cells long.
+void Similarity::make(std::int64_t cells) {
+    const std::size_t first = bright_.size();
+    const auto count = static_cast<std::size_t>(std::max<std::int64_t>(0, cells));
+    if (count <= first) return;
+    bright_.resize(count, 0.0F);
+    energy_.resize(count, 0.0F);
     const auto step = static_cast<std::size_t>(step_);
-    const auto cells = static_cast<std::size_t>(cellOf(range.to) + 1 - cell_);
-    std::vector<float> fine(cells * step);
-    bright_.assign(cells + 1, 0.0);
-    for (std::size_t c = 0; c < in.audio->channels.size(); ++c) {
-        in.copy(c, {cell_ * step_, cell_ * step_ + static_cast<std::int64_t>(fine.size())}, fine.data());
-        std::vector<float> low(cells);
-        for (std::size_t cell = 0; cell < cells; ++cell) {
+    fine_.resize((count - first) * step + 1);
+    const std::int64_t begin = (cell_ + static_cast<std::int64_t>(first)) * step_ - 1;
+    for (std::size_t c = 0; c < coarse_.size(); ++c) {
+        in_.copy(c, {begin, begin + static_cast<std::int64_t>(fine_.size())}, fine_.data());
+        std::vector<float>& low = coarse_[c];
+        low.resize(count);
+        const float* from = fine_.data() + 1;
+        for (std::size_t cell = first; cell < count; ++cell, from += step) {
             float sum = 0;
             float power = 0;
-            float before = fine[cell * step > 0 ? cell * step - 1 : 0];
-            for (std::size_t i = cell * step; i < (cell + 1) * step; ++i) {
-                sum += fine[i];
-                power += (fine[i] - before) * (fine[i] - before);
-                before = fine[i];
+            for (std::size_t i = 0; i < step; ++i) {
+                sum += from[i];
+                const float rise = from[i] - from[std::ptrdiff_t(i) - 1];
+                power += rise * rise;
             }
             low[cell] = sum;
-            bright_[cell + 1] += double(power);
+            bright_[cell] += power;
+            energy_[cell] += sum * sum;
         }
-        coarse_.push_back(std::move(low));
-    }
-    for (std::size_t i = 0; i < cells; ++i)
-        bright_[i + 1] += bright_[i];
-    energy_.assign(cells + 1, 0.0);
-    for (std::size_t i = 0; i < cells; ++i) {
-        energy_[i + 1] = energy_[i];
-        for (const auto& low : coarse_)
-            energy_[i + 1] += double(low[i]) * double(low[i]);
     }
 }
 
@@ -179,42 +211,48 @@ std::vector<double> Similarity::atEach(std::int64_t a, std::int64_t first, std::
     return likes;
 }
 
-double Similarity::coarse(std::int64_t a, std::int64_t b) const {
-    const std::int64_t n = std::max<std::int64_t>(4, window_ / step_);
+std::int64_t Similarity::coarseWindow() const {
+    return std::max<std::int64_t>(4, window_ / step_);
+}
+
+// The product of two windows of the coarse copy; beyond it is silence.
+double Similarity::coarseProduct(std::int64_t a, std::int64_t b) const {
     a -= cell_;
     b -= cell_;
-    const auto size = static_cast<std::int64_t>(coarse_.front().size());
-    if (a < 0 || b < 0 || a + n > size || b + n > size) {
-        Products sums;
-        for (const auto& samples : coarse_)
-            add(sums, samples, a, b, n);
-        return likeness(sums);
-    }
-    Products sums;
-    for (const auto& samples : coarse_)
-        sums.ab += product(samples.data() + a, samples.data() + b, n);
-    const auto energy = [&](std::int64_t at) {
-        return std::max(0.0, energy_[static_cast<std::size_t>(at + n)] - energy_[static_cast<std::size_t>(at)]);
-    };
-    sums.aa = energy(a);
-    sums.bb = energy(b);
-    return likeness(sums);
+    const auto size = static_cast<std::int64_t>(bright_.size());
+    const std::int64_t skipped = std::max<std::int64_t>(0, -std::min(a, b));
+    const std::int64_t n = std::min(coarseWindow(), size - std::max(a, b)) - skipped;
+    double sum = 0;
+    if (n > 0)
+        for (const auto& low : coarse_)
+            sum += product(low.data() + a + skipped, low.data() + b + skipped, n);
+    return sum;
+}
+
+// What a window of cells sums to.
+double Similarity::coarseSum(const std::vector<float>& of, std::int64_t cell) const {
+    const auto size = static_cast<std::int64_t>(of.size());
+    const std::int64_t from = std::clamp<std::int64_t>(cell - cell_, 0, size);
+    const std::int64_t to = std::clamp<std::int64_t>(cell - cell_ + coarseWindow(), 0, size);
+    return total(of.data() + from, to - from);
+}
+
+double Similarity::energyOf(std::int64_t cell) const {
+    const std::int64_t i = cell - cell_;
+    return i >= 0 && i < static_cast<std::int64_t>(energy_.size()) ? double(energy_[static_cast<std::size_t>(i)])
+                                                                   : 0;
 }
 
 double Similarity::roughly(std::int64_t a, std::int64_t b) const {
-    return coarse(cellOf(a), cellOf(a) + (b - a) / step_);
+    const std::int64_t cellA = cellOf(a);
+    const std::int64_t cellB = cellA + (b - a) / step_;
+    return likeness({coarseProduct(cellA, cellB), coarseSum(energy_, cellA), coarseSum(energy_, cellB)});
 }
 
 double Similarity::rise(std::int64_t a, std::int64_t b) const {
-    const std::int64_t n = std::max<std::int64_t>(4, window_ / step_);
-    const auto last = static_cast<std::int64_t>(bright_.size()) - 1;
-    const auto power = [&](std::int64_t frame) {
-        const auto from = std::clamp<std::int64_t>(cellOf(frame) - cell_, 0, last);
-        const auto to = std::min(from + n, last);
-        return bright_[static_cast<std::size_t>(to)] - bright_[static_cast<std::size_t>(from)];
-    };
     constexpr double nothing = 1e-7;
-    return std::max(0.0, std::log((power(b) + nothing) / (power(a) + nothing)));
+    const double before = coarseSum(bright_, cellOf(a));
+    return std::max(0.0, std::log((coarseSum(bright_, cellOf(b)) + nothing) / (before + nothing)));
 }
 
 Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_t to, std::int64_t wanted) const {
@@ -227,9 +265,13 @@ Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_
     const std::int64_t shift = a - cellA * step_;
     std::int64_t middle = wanted;
     double bestScore = -10;
-    for (std::int64_t cell = cellOf(from - shift); cell <= cellOf(to - shift) + 1; ++cell) {
+    const double energyA = coarseSum(energy_, cellA);
+    const std::int64_t first = cellOf(from - shift);
+    double energy = coarseSum(energy_, first);
+    for (std::int64_t cell = first; cell <= cellOf(to - shift) + 1; ++cell) {
+        if (cell > first) energy = std::max(0.0, energy + energyOf(cell + coarseWindow() - 1) - energyOf(cell - 1));
         const std::int64_t place = cell * step_ + shift;
-        const double like = score(coarse(cellA, cell), place);
+        const double like = score(likeness({coarseProduct(cellA, cell), energyA, energy}), place);
         if (like <= bestScore) continue;
         if (const double s = like - costOfRise * rise(a, place); s > bestScore) {
             bestScore = s;
@@ -238,10 +280,10 @@ Similarity::Best Similarity::best(std::int64_t a, std::int64_t from, std::int64_
     }
     Best found;
     bestScore = -10;
-    const std::int64_t first = std::max(from, middle - step_);
-    const std::vector<double> likes = atEach(a, first, std::min(to, middle + step_));
+    const std::int64_t lowest = std::max(from, middle - step_);
+    const std::vector<double> likes = atEach(a, lowest, std::min(to, middle + step_));
     for (std::size_t i = 0; i < likes.size(); ++i) {
-        const std::int64_t place = first + static_cast<std::int64_t>(i);
+        const std::int64_t place = lowest + static_cast<std::int64_t>(i);
         const double like = likes[i];
         if (const double s = score(like, place); s > bestScore) {
             bestScore = s;

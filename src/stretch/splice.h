@@ -16,6 +16,9 @@ class Similarity {
     // window: frames that are compared.
     Similarity(const Excerpt& in, Span range, std::int64_t window);
 
+    // Goes on to a range that neither begins nor ends before the last one: what both have is not made again.
+    void goOn(Span range);
+
     // How alike the sound from frame a on is to that from frame b on: 1 the same, 0 unrelated, −1 inverted.
     // Silence is like silence. Frames outside the audio are silent.
     double at(std::int64_t a, std::int64_t b) const;
@@ -39,15 +42,20 @@ class Similarity {
   private:
     std::int64_t cellOf(std::int64_t frame) const; // the coarse copy's, in steps from frame 0
     std::vector<double> atEach(std::int64_t a, std::int64_t first, std::int64_t last) const;
-    double coarse(std::int64_t a, std::int64_t b) const;
+    std::int64_t coarseWindow() const;
+    double coarseProduct(std::int64_t a, std::int64_t b) const;
+    double coarseSum(const std::vector<float>& of, std::int64_t cell) const;
+    double energyOf(std::int64_t cell) const;
+    void make(std::int64_t cells);
 
     Excerpt in_;
     std::int64_t window_;
     std::int64_t step_; // frames of the audio to one of the coarse copy
     std::int64_t cell_; // the coarse copy's first, in steps from frame 0
     std::vector<std::vector<float>> coarse_;
-    std::vector<double> bright_; // power of the first difference up to a place, over all channels
-    std::vector<double> energy_; // of the coarse copy up to a place, over all channels
+    std::vector<float> bright_; // power of the first difference in each cell, over all channels
+    std::vector<float> energy_; // of the coarse copy in each cell, over all channels
+    std::vector<float> fine_;   // what the next cells are made from
 };
 
 } // namespace stretch

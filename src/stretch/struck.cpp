@@ -26,6 +26,11 @@ constexpr double comingBack = 12; // dB a second
 constexpr double leastGain = 0.1;
 constexpr double backBefore = 0.008; // seconds before an attack in which the level comes back
 
+// The frames that are compared.
+std::int64_t comparedAt(int rate) {
+    return std::max<std::int64_t>(16, static_cast<std::int64_t>(similarWindow * rate));
+}
+
 } // namespace
 
 Struck::Struck(const Passage& passage, bool alike, double before)
@@ -54,7 +59,7 @@ std::int64_t Struck::alikeBeside(std::int64_t source, const Anchor& anchor, std:
     const std::int64_t playedOn = anchor.source + output - anchor.output;
     const Similarity similar(
         passage_.in, {std::min(playedOn, source) - frames(beyond), std::max(playedOn, source) + frames(beyond)},
-        std::max<std::int64_t>(16, frames(similarWindow)));
+        comparedAt(rate_));
     return similar.best(playedOn, source - frames(0.012), source + frames(0.012), source).place;
 }
 
@@ -113,7 +118,8 @@ class StruckRun {
   public:
     StruckRun(const Struck& plan, const Excerpt& in, Span span)
         : plan_(plan), in_(in), span_(span), cross_(std::max<std::int64_t>(8, frames(0.012))),
-          drift_(frames(0.025)), out_(plan.rate_, in.audio->channelCount(), Frames(span.length())) {}
+          drift_(frames(0.025)), out_(plan.rate_, in.audio->channelCount(), Frames(span.length())),
+          similar_(in, {plan.sourceOf(span).from, plan.sourceOf(span).from}, comparedAt(plan.rate_)) {}
 
     Result<Audio> run(const Progress& progress) {
         const Span span{std::max<std::int64_t>(span_.from, 0), std::min(span_.to, plan_.passage_.length)};
@@ -213,8 +219,7 @@ class StruckRun {
             play(a.output, b.output, lag);
             return true;
         }
-        const Similarity similar(in_, {a.source - frames(beyond), b.source + frames(beyond)},
-                                 std::max<std::int64_t>(16, frames(similarWindow)));
+        similar_.goOn({a.source - frames(beyond), b.source + frames(beyond)});
         const std::int64_t head = a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
         const std::int64_t bodyStart = a.output + head;
         // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike.
@@ -253,7 +258,7 @@ class StruckRun {
                 const std::int64_t low = std::max(wanted - drift_, a.source + head);
                 const std::int64_t high = std::min(wanted + drift_, b.source - cross_);
                 if (low <= high) {
-                    const auto best = similar.best(o + current, low, high, std::clamp(wanted, low, high));
+                    const auto best = similar_.best(o + current, low, high, std::clamp(wanted, low, high));
                     if (best.place != o + current && (must || best.likeness > 0.97)) {
                         jump(o, cross_, best.place - o, best.likeness);
                         o = here;
@@ -264,10 +269,9 @@ class StruckRun {
             o += step;
         }
         if (b.exact && current != endLag) {
-            const std::int64_t at =
-                lastCrossing(similar, std::max(here, zone), a, b, head, lastCross, current, endLag);
+            const std::int64_t at = lastCrossing(std::max(here, zone), a, b, head, lastCross, current, endLag);
             const std::int64_t n = std::min(lastCross, b.output - at);
-            jump(at, n, endLag, similar.at(at + current, at + endLag));
+            jump(at, n, endLag, similar_.at(at + current, at + endLag));
         }
         if (!b.exact) {
             play(here, b.output, current, {gain, recovered(gain, b.output - here)});
@@ -282,14 +286,14 @@ class StruckRun {
     }
 
     // The best output frame for the crossing onto the next attack: alike, and neither side inside an attack.
-    std::int64_t lastCrossing(const Similarity& similar, std::int64_t from, const Anchor& a, const Anchor& b,
-                              std::int64_t head, std::int64_t n, std::int64_t lag, std::int64_t endLag) const {
+    std::int64_t lastCrossing(std::int64_t from, const Anchor& a, const Anchor& b, std::int64_t head,
+                              std::int64_t n, std::int64_t lag, std::int64_t endLag) const {
         const std::int64_t latest = std::max(from, b.output - n);
         std::int64_t best = latest;
         double bestLikeness = -2;
         for (std::int64_t o = from; o <= latest; o += frames(0.002) + 1) {
             if (o + lag + n > b.source || o + endLag < a.source + head / 2) continue;
-            const double likeness = similar.roughly(o + lag, o + endLag);
+            const double likeness = similar_.roughly(o + lag, o + endLag);
             if (likeness > bestLikeness) {
                 bestLikeness = likeness;
                 best = o;
@@ -305,6 +309,7 @@ class StruckRun {
     std::int64_t cross_; // frames of a crossing
     std::int64_t drift_; // frames that the sound may be away from its ideal place, outside attacks
     Audio out_;
+    Similarity similar_; // goes on with the anchors
 };
 
 Result<Audio> Struck::piece(Span span, const Excerpt& in, const Progress& progress) const {

@@ -120,8 +120,8 @@ class VocoderRun {
         : plan_(plan), in_(in), span_(span), size_(plan.size_), fft_(size_), bins_(fft_.bins()), shape_(size_),
           envelope_(size_, in.audio->rate, plan.settings_.formantsAgainst),
           out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_), behind_(bins_),
-          ahead_(bins_), rises_(bins_), scratch_(bins_), main_(in.audio->channels.size(), bins_),
-          next_(in.audio->channels.size(), bins_),
+          ahead_(bins_), rises_(bins_), scratch_(bins_), fits_(bins_), past_(bins_), before_(bins_),
+          main_(in.audio->channels.size(), bins_), next_(in.audio->channels.size(), bins_),
           // Hann windows squared, a hop apart, sum to this.
           scale_(static_cast<float>(plan.hops_.hop() / (0.375 * double(size_)))) {
         for (std::size_t i = 0; i < size_; ++i)
@@ -297,9 +297,7 @@ class VocoderRun {
         in_.copy(c, {from, from + static_cast<std::int64_t>(size_)}, time.data());
         for (std::size_t i = 0; i < size_; ++i)
             time[i] *= shape_[i];
-        fft_.forward();
-        const auto spectrum = fft_.spectrum();
-        std::copy(spectrum.begin(), spectrum.end(), to.begin());
+        fft_.forward(to);
     }
 
     // Parts the bins around the peaks of the power; the regions meet where it is lowest between peaks.
@@ -328,48 +326,52 @@ class VocoderRun {
 
     // Turns the bins of each region together.
     void turnAroundPeaks(Voice& voice) {
+        compare(voice);
         std::fill(voice.turn.begin(), voice.turn.begin() + std::ptrdiff_t(offsetEnd_), 1.0F);
         for (const Region& region : regions_)
-            turnAround(voice, region.from, region.peak, region.to);
+            turnAround(voice, region);
         voice.level = false;
     }
 
-    void turnAround(Voice& voice, std::size_t from, std::size_t peak, std::size_t to) {
-        const std::size_t low = std::max(from, peak > 1 ? peak - 1 : 0);
-        const std::size_t high = std::min(to, peak + 2);
-        std::complex<float> fit = 0;
-        float past = 0;
+    // Bin by bin, over all channels: what was put out before times its own past's conjugate, and the power of both.
+    void compare(const Voice& voice) {
+        std::fill(fits_.begin(), fits_.end(), 0.0F);
+        std::fill(past_.begin(), past_.end(), 0.0F);
+        std::fill(before_.begin(), before_.end(), 0.0F);
         for (std::size_t c = 0; c < back_.size(); ++c)
-            for (std::size_t b = low; b < high; ++b) {
-                fit += voice.before[c][b] * std::conj(back_[c][b]);
-                past += std::norm(back_[c][b]);
+            for (std::size_t b = 0; b < bins_; ++b) {
+                fits_[b] += voice.before[c][b] * std::conj(back_[c][b]);
+                past_[b] += std::norm(back_[c][b]);
+                before_[b] += std::norm(voice.before[c][b]);
             }
-        float present = 0;
-        for (std::size_t b = low; b < high; ++b)
-            present += power_[b];
+    }
+
+    void turnAround(Voice& voice, const Region& region) {
+        const std::size_t low = std::max(region.from, region.peak > 1 ? region.peak - 1 : 0);
+        const std::size_t high = std::min(region.to, region.peak + 2);
+        const std::complex<float> fit = sumOf(fits_, low, high);
         const float magnitude = std::sqrt(std::norm(fit));
         // Where the past has nothing like it, something begins: as recorded.
-        const bool begins = past < 0.003F * present || magnitude < 1e-20F;
+        const bool begins = sumOf(past_, low, high) < 0.003F * sumOf(power_, low, high) || magnitude < 1e-20F;
         std::complex<float> turn = 1;
         if (!begins) {
             turn = fit / magnitude;
-            turn *= levelAt(likeness(voice, from, to, turn));
+            // How well the whole region fits, turned, to what was put out before: 1 entirely.
+            const float both = (sumOf(fits_, region.from, region.to) * std::conj(turn)).real();
+            const float past = 1e-30F + sumOf(past_, region.from, region.to);
+            const float put = 1e-30F + sumOf(before_, region.from, region.to);
+            turn *= levelAt(both / std::sqrt(past * put));
         }
-        std::fill(voice.turn.begin() + std::ptrdiff_t(from), voice.turn.begin() + std::ptrdiff_t(to), turn);
+        std::fill(voice.turn.begin() + std::ptrdiff_t(region.from), voice.turn.begin() + std::ptrdiff_t(region.to),
+                  turn);
     }
 
-    // How well the whole region fits, turned, to what was put out before: 1 entirely.
-    float likeness(const Voice& voice, std::size_t from, std::size_t to, std::complex<float> turn) const {
-        float both = 0;
-        float past = 1e-30F;
-        float put = 1e-30F;
-        for (std::size_t c = 0; c < back_.size(); ++c)
-            for (std::size_t b = from; b < to; ++b) {
-                both += (voice.before[c][b] * std::conj(back_[c][b] * turn)).real();
-                past += std::norm(back_[c][b]);
-                put += std::norm(voice.before[c][b]);
-            }
-        return both / std::sqrt(past * put);
+    template <class Number>
+    static Number sumOf(const std::vector<Number>& bins, std::size_t from, std::size_t to) {
+        Number sum = 0;
+        for (std::size_t b = from; b < to; ++b)
+            sum += bins[b];
+        return sum;
     }
 
     // Frames that do not fit each other entirely lose power where they overlap. A sample in the middle of a frame
@@ -413,7 +415,9 @@ class VocoderRun {
     std::vector<float> ahead_;    // and after it
     std::vector<char> rises_;     // what it brings
     Spectrum scratch_;
-    Spectrum fits_;              // a channel each
+    Spectrum fits_;              // see compare()
+    std::vector<float> past_;    // the power of back_
+    std::vector<float> before_;  // and of what was put out before
     Voice main_;                 // what is heard
     Voice next_;                 // the run to come, unheard
     std::vector<Spectrum> now_;  // the frame

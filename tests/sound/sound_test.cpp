@@ -339,6 +339,28 @@ TEST(Fft, GoesThereAndBack) {
         EXPECT_NEAR(fft.time()[i], a.channels[0][i], 1e-6);
 }
 
+// The definition of the transform, term by term.
+TEST(Fft, IsTheTransform) {
+    const Audio a = support::noise(0.1, 48000);
+    for (const std::size_t n : {2U, 4U, 6U, 8U, 10U, 12U, 14U, 16U, 30U, 64U, 100U, 256U}) {
+        RealFft fft(n);
+        std::copy_n(a.channels[0].begin(), n, fft.time().begin());
+        fft.forward();
+        ASSERT_EQ(fft.spectrum().size(), n / 2 + 1);
+        for (std::size_t k = 0; k <= n / 2; ++k) {
+            std::complex<double> sum = 0;
+            for (std::size_t i = 0; i < n; ++i)
+                sum +=
+                    double(a.channels[0][i]) * std::polar(1.0, -2 * std::numbers::pi * double(i * k) / double(n));
+            EXPECT_NEAR(std::abs(std::complex<double>(fft.spectrum()[k]) - sum), 0, 1e-6 * double(n))
+                << n << " " << k;
+        }
+        fft.inverse();
+        for (std::size_t i = 0; i < n; ++i)
+            EXPECT_NEAR(fft.time()[i], a.channels[0][i], 1e-6) << n;
+    }
+}
+
 TEST(Fft, PlansFromManyThreadsAtOnce) {
     std::vector<std::jthread> threads;
     for (int t = 0; t < 4; ++t)
