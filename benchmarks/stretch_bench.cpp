@@ -112,8 +112,9 @@ void printFirstPieces(const sound::Audio& a) {
 int main(int argc, char** argv) {
     const bool quick = argc > 1 && std::string(argv[1]) == "--quick";
     const sound::Audio a = material();
-    const auto ours = [](stretch::Method m, bool listen, double semitones = 0) {
-        return [m, listen, semitones](const sound::Audio& audio, double ratio) {
+    const auto ours = [](stretch::Method m, bool listen, double semitones = 0,
+                         stretch::Method under = stretch::Method::Blend) {
+        return [m, listen, semitones, under](const sound::Audio& audio, double ratio) {
             static const std::vector<sound::Frames> known = [&audio] {
                 std::vector<sound::Frames> list;
                 for (const auto& o : hear::onsets(audio))
@@ -128,7 +129,9 @@ int main(int argc, char** argv) {
             }
             const auto map = metre::TimeMap::straight(
                 audio.frames(), sound::Frames(std::llround(double(audio.frames().value) * ratio)));
-            if (!stretch::render({audio, attacks}, *map, {m, semitones, false})) std::exit(1);
+            stretch::Settings settings{m, semitones, false};
+            settings.underTape = under;
+            if (!stretch::render({audio, attacks}, *map, settings)) std::exit(1);
         };
     };
     std::vector<Contender> contenders = {
@@ -139,7 +142,10 @@ int main(int argc, char** argv) {
         {"Sung", ours(stretch::Method::Sung, false), {}},
         {"Tape", ours(stretch::Method::Tape, false), {}},
         {"Struck, 3 semitones up", ours(stretch::Method::Struck, false, 3), {}},
-        {"Tape, 3 semitones up", ours(stretch::Method::Tape, false, 3), {}},
+        {"Tape, 3 semitones up, of mixes", ours(stretch::Method::Tape, false, 3), {}},
+        {"  of drums", ours(stretch::Method::Tape, false, 3, stretch::Method::Struck), {}},
+        {"  of keys", ours(stretch::Method::Tape, false, 3, stretch::Method::Held), {}},
+        {"  of voices", ours(stretch::Method::Tape, false, 3, stretch::Method::Sung), {}},
         {"soundtouch", [](const sound::Audio& x, double r) { reference::soundTouch(x, r); }, {}},
         {"rubberband, faster engine",
          [](const sound::Audio& x, double r) { reference::rubberband(x, r, reference::Engine::Faster); },

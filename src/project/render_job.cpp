@@ -1,5 +1,6 @@
 #include "project/render_job.h"
 
+#include "project/settle.h"
 #include "stretch/draft.h"
 
 #include <algorithm>
@@ -16,7 +17,7 @@ base::Key keyOf(const Source& source, const metre::TimeMap& map, const stretch::
     maker.add(settings.semitones)
         .add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0) +
              (settings.quiet ? 8 : 0));
-    maker.add(settings.sensitivity);
+    maker.add(settings.sensitivity).add(static_cast<std::uint64_t>(settings.underTape));
     for (const metre::TimePoint& point : map.points()) {
         maker.add(static_cast<std::uint64_t>(point.source.value));
         maker.add(static_cast<std::uint64_t>(point.output.value));
@@ -30,7 +31,9 @@ base::Key derived(base::Key from, std::string_view how) {
 
 } // namespace
 
-RenderJobPtr jobOf(const Source& source, metre::TimeMap map, const stretch::Settings& settings) {
+RenderJobPtr jobOf(const Source& source, metre::TimeMap map, stretch::Settings settings) {
+    // Stems that belong together are stretched alike.
+    if (!source.sound->strikes) settings.underTape = methodFor(source.kind);
     const base::Key key = keyOf(source, map, settings);
     return std::make_shared<const RenderJob>(RenderJob{source.sound, std::move(map), settings, key});
 }

@@ -17,8 +17,9 @@ struct RenderJob {
 };
 using RenderJobPtr = std::shared_ptr<const RenderJob>;
 
-// A job with its key, from a source's content at its sound's rate. REQUIRES source.sound.
-RenderJobPtr jobOf(const Source& source, metre::TimeMap map, const stretch::Settings& settings);
+// A job with its key, from a source's content at its sound's rate. What is transposed on tape is stretched by the
+// method for the source's kind. REQUIRES source.sound.
+RenderJobPtr jobOf(const Source& source, metre::TimeMap map, stretch::Settings settings);
 
 // The same by another method.
 RenderJobPtr byMethod(const RenderJob& job, stretch::Method method);

@@ -34,6 +34,8 @@ struct Settings {
     // Transposed, the pieces are played faster or slower, which changes their length.
     bool slices = false;
     double sensitivity = 0.5; // which attacks those are, 0 to 1: for whoever makes the list of them
+    // On Tape, what transposition needs is stretched by another method first, and then played at another speed.
+    Method underTape = Method::Blend;
     bool operator==(const Settings&) const = default;
 };
 

@@ -100,7 +100,7 @@ Result<std::unique_ptr<Line>> transposedLine(const Material& material, const Tim
     auto passage = passageOf(material, *longMap, settings.loop);
     if (!passage) return tl::unexpected(passage.error());
     auto line = settings.slices ? slicesLine(std::move(*passage))
-                                : lineOf(std::move(*passage), tape ? Method::Blend : settings.method,
+                                : lineOf(std::move(*passage), tape ? settings.underTape : settings.method,
                                          settings.formants && !tape ? factor : 1);
     return playedFaster(std::move(line), longMap->outputLength().value, settings.loop, material.audio.rate,
                         std::move(*backMap));

@@ -233,6 +233,22 @@ TEST(Fit, EqualJobsHaveEqualKeysAndOthersOthers) {
     EXPECT_NE(key(l.p), key(*setTranspose(l.p, {l.clip}, 1)));
 }
 
+TEST(Fit, WhatIsTransposedOnTapeIsStretchedByTheMethodForItsKind) {
+    Source drums = madeUp("drums", 2, 120);
+    drums.kind = hear::Kind::Struck;
+    Source voice = drums;
+    voice.kind = hear::Kind::Voice;
+    const auto job = [](const Source& s) {
+        return jobOf(s, *metre::TimeMap::straight(Frames(96000), Frames(90000)), {stretch::Method::Tape, 3});
+    };
+    EXPECT_EQ(job(drums)->settings.underTape, stretch::Method::Struck);
+    EXPECT_EQ(job(voice)->settings.underTape, stretch::Method::Sung);
+    EXPECT_NE(job(drums)->key, job(voice)->key);
+    // Stems that belong together stay alike, whatever each of them is.
+    drums.sound = std::make_shared<const Sound>(*drums.sound, drums.sound->onsets, std::vector<Frames>{Frames(0)});
+    EXPECT_EQ(job(drums)->settings.underTape, stretch::Method::Blend);
+}
+
 TEST(History, UndoesAndRedoesWithoutEnd) {
     History h;
     for (int i = 1; i <= 300; ++i)

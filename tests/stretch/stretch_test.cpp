@@ -494,6 +494,18 @@ TEST(Tape, PitchFollowsSpeed) {
     EXPECT_NEAR(tapeCents(*TimeMap::straight(Frames(1000), Frames(2000))), -1200, 1e-9);
 }
 
+TEST(Tape, WhatTranspositionNeedsIsStretchedByTheMethodUnderIt) {
+    const Audio a = support::strokes({4800, 28800, 52800}, 1.6);
+    for (const Method under : {Method::Struck, Method::Held, Method::Blend, Method::Sung}) {
+        Settings settings{Method::Tape, 3};
+        settings.underTape = under;
+        const auto onTape = stretched(a, 1.0, settings);
+        const auto byItself = stretched(a, 1.0, {under, 3}); // at its own speed tape adds nothing
+        ASSERT_TRUE(onTape && byItself);
+        EXPECT_EQ(onTape->channels, byItself->channels) << methodLabel(under);
+    }
+}
+
 TEST(Tape, FasterFoldsNothingBack) {
     // 20 kHz played twice as fast would be 40 kHz: it must be gone, not mirrored to 8 kHz.
     Audio a = support::sine(20000, 0.5);
