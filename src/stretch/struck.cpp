@@ -222,16 +222,24 @@ class StruckRun {
         similar_.goOn({a.source - frames(beyond), b.source + frames(beyond)});
         const std::int64_t head = a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
         const std::int64_t bodyStart = a.output + head;
-        // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike.
-        const std::int64_t lastCross = std::min(cross_, std::max<std::int64_t>(1, (length - head) / 2));
-        const std::int64_t zone = b.exact ? std::max(bodyStart, b.output - lastCross - frames(0.06)) : b.output;
+        // Between the strokes of a roll there is less sound than the time that is to be made of it; there must be
+        // room in it to go back and to cross over without meeting either stroke.
+        const std::int64_t cross =
+            std::clamp((b.source - a.source - head) / 4, std::min(cross_, frames(0.002)), cross_);
+        // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike, and
+        // not before what leads up to that attack has left the last one behind.
+        const std::int64_t lastCross = std::min(cross, std::max<std::int64_t>(1, (length - head) / 2));
+        const std::int64_t zone =
+            b.exact ? std::clamp(std::max(b.output - lastCross - frames(0.06), a.source + head / 2 - endLag),
+                                 bodyStart, std::max(bodyStart, b.output - lastCross))
+                    : b.output;
 
         const double offset = double(bodyStart + lag) - plan_.passage_.sourceAt(double(bodyStart));
         const auto idealLag = [&](std::int64_t o) {
             const double left = 1 - double(o - bodyStart) / double(std::max<std::int64_t>(1, b.output - bodyStart));
             return static_cast<std::int64_t>(std::llround(plan_.passage_.sourceAt(double(o)) + offset * left)) - o;
         };
-        const std::int64_t step = frames(0.006) + 1;
+        const std::int64_t step = std::min(frames(0.006), cross) + 1;
         std::int64_t here = a.output;
         std::int64_t current = lag;
         std::int64_t o = bodyStart;
@@ -250,17 +258,17 @@ class StruckRun {
         while (o < zone) {
             if (progress.stopped()) return false;
             const std::int64_t off = current - idealLag(o);
-            const std::int64_t room =
-                b.source - (o + current) - 2 * cross_; // before the next attack would be heard
+            const std::int64_t room = b.source - (o + current) - 2 * cross; // before the next attack would be heard
             const bool must = std::abs(off) > drift_ || (room < step && off > 0);
-            if ((must || std::abs(off) > drift_ / 2) && o + cross_ <= b.output) {
-                const std::int64_t wanted = idealLag(o + cross_) + o + (off > 0 ? -drift_ / 3 : drift_ / 3);
+            if ((must || std::abs(off) > drift_ / 2) && o + cross <= b.output) {
+                const std::int64_t wanted = idealLag(o + cross) + o + (off > 0 ? -drift_ / 3 : drift_ / 3);
                 const std::int64_t low = std::max(wanted - drift_, a.source + head);
-                const std::int64_t high = std::min(wanted + drift_, b.source - cross_);
+                // Before an attack there is to be room for this crossing and for another away from there.
+                const std::int64_t high = std::min(wanted + drift_, b.source - (b.exact ? 2 : 1) * cross);
                 if (low <= high) {
                     const auto best = similar_.best(o + current, low, high, std::clamp(wanted, low, high));
                     if (best.place != o + current && (must || best.likeness > 0.97)) {
-                        jump(o, cross_, best.place - o, best.likeness);
+                        jump(o, cross, best.place - o, best.likeness);
                         o = here;
                         continue;
                     }

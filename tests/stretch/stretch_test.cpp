@@ -197,6 +197,51 @@ TEST(Struck, AnAttackSoundsOnceAndWhole) {
     }
 }
 
+// How alike four milliseconds of one sound from a frame on are, at most, to another's from anywhere in [from, to);
+// of what is bright in both.
+double mostAlike(const Audio& one, std::int64_t at, const Audio& other, std::int64_t from, std::int64_t to) {
+    const auto bright = [](const Audio& a, std::int64_t i) {
+        return double(a.channels[0][static_cast<std::size_t>(i)]) -
+               double(a.channels[0][static_cast<std::size_t>(i - 1)]);
+    };
+    double most = 0;
+    for (std::int64_t place = from; place < to; ++place) {
+        double xx = 1e-12;
+        double yy = 1e-12;
+        double xy = 0;
+        for (std::int64_t i = 0; i < 192; ++i) {
+            const double x = bright(one, at + i);
+            const double y = bright(other, place + i);
+            xx += x * x;
+            yy += y * y;
+            xy += x * y;
+        }
+        most = std::max(most, xy / std::sqrt(xx * yy));
+    }
+    return most;
+}
+
+// Of a roll there is little between two strokes to make the time between them of: it must not be a stroke.
+TEST(Struck, StrokesOfARollSoundOnceEach) {
+    for (const std::int64_t gap : {1200, 1920, 2880, 3840}) {
+        const Audio a = support::strokes({9600, 9600 + gap}, 0.6);
+        const std::vector<Frames> attacks = {Frames(9600), Frames(9600 + gap)};
+        for (const int ratio : {2, 3}) {
+            const auto r =
+                render({a, attacks}, *TimeMap::straight(a.frames(), a.frames() * ratio), {Method::Struck});
+            ASSERT_TRUE(r);
+            const std::int64_t first = 9600 * ratio;
+            const std::int64_t second = first + gap * ratio;
+            EXPECT_GT(mostAlike(a, 9600, *r, first - 4, first + 4), 0.99);
+            EXPECT_LT(mostAlike(a, 9600, *r, first + 240, second - 192), 0.7)
+                << "the first again, " << gap << " frames before the second, × " << ratio;
+            EXPECT_LT(mostAlike(a, 9600 + gap, *r, first + 240, second - 192), 0.7)
+                << "the second too early, " << gap << " frames after the first, × " << ratio;
+            EXPECT_GT(mostAlike(a, 9600 + gap, *r, second - 4, second + 4), 0.99);
+        }
+    }
+}
+
 // Root mean square of ten milliseconds, dB.
 std::vector<double> levelsOf(const Audio& a) {
     std::vector<double> out;
