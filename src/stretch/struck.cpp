@@ -286,7 +286,9 @@ class StruckRun {
             return true;
         }
         const std::int64_t rest = b.output - here;
-        const std::int64_t back = b.attack ? std::min(rest, frames(backBefore)) : rest;
+        // Long before an attack nothing covers a step: what leads up to it is met as slowly as it is long.
+        const std::int64_t back =
+            b.attack ? std::min(rest, std::max(frames(backBefore), frames(plan_.lead_))) : rest;
         const double before = recovered(gain, rest - back);
         play(here, b.output - back, current, {gain, before});
         play(b.output - back, b.output, current, {before, 1});

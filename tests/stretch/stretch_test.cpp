@@ -1,5 +1,6 @@
 #include "sound/read.h"
 #include "stretch/method.h"
+#include "stretch/struck.h"
 #include "stretch/tape.h"
 #include "support/audio.h"
 #include "support/files.h"
@@ -255,16 +256,22 @@ std::vector<double> levelsOf(const Audio& a) {
     return out;
 }
 
-TEST(Struck, WhatDiesAwayDoesSoAsItWouldAtTheOtherTempo) {
-    // Strokes of noise that fall by 43 dB a second: with more time between them they fall further. To repeat pieces
-    // of them as loud as they were would halve the fall, and strike each piece again.
+// Three strokes of noise, so many frames apart, that fall by so many dB a second.
+Audio dyingStrokes(int apart, double fall) {
     std::mt19937 random(5);
     std::normal_distribution<float> noise(0, 0.2F);
-    Audio a(48000, 1, Frames(3 * 24000));
+    Audio a(48000, 1, Frames(3 * apart));
     for (int stroke = 0; stroke < 3; ++stroke)
-        for (int i = 0; i < 24000; ++i)
-            a.channels[0][static_cast<std::size_t>(stroke * 24000 + i)] =
-                noise(random) * std::exp(-5.0F * static_cast<float>(i) / 48000);
+        for (int i = 0; i < apart; ++i)
+            a.channels[0][static_cast<std::size_t>(stroke * apart + i)] =
+                noise(random) * static_cast<float>(std::pow(10, -fall / 20 * i / 48000));
+    return a;
+}
+
+TEST(Struck, WhatDiesAwayDoesSoAsItWouldAtTheOtherTempo) {
+    // With more time between them strokes fall further. To repeat pieces of them as loud as they were would halve
+    // the fall, and strike each piece again.
+    const Audio a = dyingStrokes(24000, 43.4);
     const auto map = TimeMap::straight(a.frames(), a.frames() * 2);
     const std::vector<Frames> attacks = {Frames(0), Frames(24000), Frames(48000)};
     const auto r = render({a, attacks}, *map, {Method::Struck});
@@ -274,6 +281,25 @@ TEST(Struck, WhatDiesAwayDoesSoAsItWouldAtTheOtherTempo) {
         // Up to three hundredths before the next, where the level comes back; 12 dB a second come back on the way.
         for (std::size_t i = 0; i < 97; ++i)
             EXPECT_NEAR(levels[stroke * 100 + i], -14 - 0.314 * double(i), 6)
+                << "stroke " << stroke << ", " << i << " hundredths";
+}
+
+TEST(Struck, WhatDiedAwayComesBackWithoutAStepWhereMuchIsCopiedBeforeAnAttack) {
+    // Of the eighth of a second between strokes the last 45 ms are as recorded, which is louder than what has died
+    // away for twice as long. A step up to it would be heard as a stroke, long before the true one.
+    const Audio a = dyingStrokes(6000, 150);
+    const Passage passage{nullptr,
+                          {&a, 0},
+                          {Frames(0), Frames(6000), Frames(12000)},
+                          *TimeMap::straight(a.frames(), a.frames() * 2),
+                          0,
+                          2 * a.frames().value};
+    const auto r = Struck(passage, false, 0.045).piece({0, passage.length}, passage.in, {});
+    ASSERT_TRUE(r);
+    const std::vector<double> levels = levelsOf(*r);
+    for (std::size_t stroke = 0; stroke < 2; ++stroke)
+        for (std::size_t i = 8; i < 23; ++i)
+            EXPECT_LT(levels[stroke * 25 + i + 1] - levels[stroke * 25 + i], 7)
                 << "stroke " << stroke << ", " << i << " hundredths";
 }
 
