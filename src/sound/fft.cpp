@@ -21,10 +21,13 @@ namespace {
 // Two complex numbers at a time.
 using base::Four;
 using base::four;
-using base::FourWhole;
-constexpr FourWhole swapped{1, 0, 3, 2}; // real and imaginary parts
-constexpr FourWhole turned{2, 3, 0, 1};  // the two numbers
 constexpr Four conjugating{1, -1, 1, -1};
+Four withPartsSwapped(Four two) {
+    return __builtin_shufflevector(two, two, 1, 0, 3, 2);
+}
+Four inOtherOrder(Four two) {
+    return __builtin_shufflevector(two, two, 2, 3, 0, 1);
+}
 
 struct Plan {
     fftwf_plan forward = nullptr;
@@ -87,13 +90,12 @@ void partPairs(float* z, std::size_t size, const Plan& plan, float scale) {
         float* a = z + 2 * k;
         float* b = z + 2 * (half - k - 1);
         const Four here = four(a);
-        const Four there = conjugating * __builtin_shuffle(four(b), turned);
+        const Four there = conjugating * inOtherOrder(four(b));
         const Four even = scale * (here + there);
         const Four odd = scale * (here - there);
-        const Four t =
-            odd * four(&plan.real[2 * k]) + __builtin_shuffle(odd, swapped) * (way * four(&plan.imaginary[2 * k]));
+        const Four t = odd * four(&plan.real[2 * k]) + withPartsSwapped(odd) * (way * four(&plan.imaginary[2 * k]));
         base::put(even + t, a);
-        base::put(__builtin_shuffle(conjugating * (even - t), turned), b);
+        base::put(inOtherOrder(conjugating * (even - t)), b);
     }
     for (; k < half - k; ++k)
         pair(k, half - k);
