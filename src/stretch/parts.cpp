@@ -170,9 +170,9 @@ class Parting {
             const std::size_t to = std::min(bins_, b + about + 1);
             const double lasting = (1 - even) * (lasting_[to] - lasting_[from]);
             const double striking = even * (striking_[to] - striking_[from]);
-            // The eighth power of either's share, which goes steeply from the one to the other.
             mask_[b] = static_cast<float>(lasting / (lasting + striking + 1e-300));
         }
+        // Steeply from the one to the other.
         for (float& mask : mask_) {
             const float lasting = eighth(mask);
             mask = lasting / (lasting + eighth(1 - mask));

@@ -225,7 +225,7 @@ class StruckRun {
         // Between the strokes of a roll there is less sound than the time that is to be made of it; there must be
         // room in it to go back and to cross over without meeting either stroke.
         const std::int64_t cross =
-            std::clamp((b.source - a.source - head) / 4, std::min(cross_, frames(0.002)), cross_);
+            std::clamp((b.source - a.source - head) / 4, std::min(cross_, frames(0.002) + 8), cross_);
         // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike, and
         // not before what leads up to that attack has left the last one behind.
         const std::int64_t lastCross = std::min(cross, std::max<std::int64_t>(1, (length - head) / 2));
