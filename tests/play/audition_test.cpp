@@ -9,7 +9,6 @@
 #include "support/audio.h"
 
 #include <cmath>
-#include <functional>
 #include <gtest/gtest.h>
 #include <thread>
 
@@ -65,8 +64,7 @@ class Audition : public ::testing::Test {
             out->advance(256);
             idle = player->pendingRenders() == 0 ? idle + 1 : 0;
             due += std::chrono::milliseconds(idle > 10 ? 2 : 8);
-            while (std::chrono::steady_clock::now() < due)
-                std::this_thread::sleep_for(std::chrono::milliseconds(1));
+            std::this_thread::sleep_until(due);
         }
     }
     Player::Auditioned told(std::shared_ptr<const project::Source> source) const {

@@ -5,14 +5,13 @@
 #include "project/edit_time.h"
 #include "project/save.h"
 #include "support/files.h"
+#include "support/wait.h"
 
 #include <atomic>
-#include <chrono>
 #include <cstdlib>
 #include <dlfcn.h>
 #include <gtest/gtest.h>
 #include <pthread.h>
-#include <thread>
 
 namespace {
 
@@ -120,10 +119,10 @@ TEST(Callback, NeitherLocksNorAllocatesWhateverIsDoneMeanwhile) {
     locks = 0;
     const auto playOn = [&](std::int64_t frames) {
         const auto end = out->framesPlayed() + frames;
-        while (out->framesPlayed() < end) {
+        ASSERT_TRUE(support::waitFor([&] {
             player.tick();
-            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
-        }
+            return out->framesPlayed() >= end;
+        }));
     };
     for (int i = 0; i < 6; ++i) {
         p = *project::setTempo(p, metre::Bpm(96 + 4 * i));

@@ -1,18 +1,17 @@
 // A real output without a device: JACK's server with its dummy driver, which counts frames exactly.
 #include "play/output.h"
 #include "support/files.h"
+#include "support/wait.h"
 
 #include <algorithm>
 #include <atomic>
 #include <chrono>
 #include <csignal>
 #include <fcntl.h>
-#include <functional>
 #include <gtest/gtest.h>
 #include <string>
 #include <sys/file.h>
 #include <sys/wait.h>
-#include <thread>
 #include <unistd.h>
 
 namespace {
@@ -109,10 +108,7 @@ TEST(Device, PlaysThroughASoundServer) {
         frames += n;
     });
     ASSERT_TRUE(started) << started.error().text;
-    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(30);
-    while (frames < 48000 && std::chrono::steady_clock::now() < end)
-        std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
-    EXPECT_GE(frames.load(), 48000);
+    EXPECT_TRUE(support::waitFor([&] { return frames >= 48000; }));
     opened.output->stop();
     const auto after = frames.load();
     EXPECT_EQ(frames.load(), after);
@@ -131,16 +127,10 @@ TEST(Device, AServerThatIsKilledIsNoticedAndTakenAgain) {
         frames += n;
     };
     ASSERT_TRUE(opened.output->start(silence));
-    const auto within = [](const std::function<bool()>& holds) {
-        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(30);
-        while (!holds() && std::chrono::steady_clock::now() < end)
-            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
-        return holds();
-    };
-    ASSERT_TRUE(within([&] { return frames > 4800; }));
+    ASSERT_TRUE(support::waitFor([&] { return frames > 4800; }));
     EXPECT_TRUE(opened.output->isAlive());
     server->kill9();
-    EXPECT_TRUE(within([&] { return !opened.output->isAlive(); }));
+    EXPECT_TRUE(support::waitFor([&] { return !opened.output->isAlive(); }));
     opened.output->stop();
     opened.output.reset();
     server = std::make_unique<JackServer>("48000");
@@ -148,7 +138,7 @@ TEST(Device, AServerThatIsKilledIsNoticedAndTakenAgain) {
     ASSERT_FALSE(opened.output->isSimulated()) << opened.told;
     frames = 0;
     ASSERT_TRUE(opened.output->start(silence));
-    EXPECT_TRUE(within([&] { return frames > 4800; })) << "the new one is taken";
+    EXPECT_TRUE(support::waitFor([&] { return frames > 4800; })) << "the new one is taken";
     opened.output->stop();
 }
 

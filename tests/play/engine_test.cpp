@@ -10,8 +10,8 @@
 #include "project/save.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/wait.h"
 
-#include <chrono>
 #include <cmath>
 #include <gtest/gtest.h>
 
@@ -228,13 +228,11 @@ project::Project demo() {
 }
 
 void tickUntil(Player& player, const std::function<bool()>& done) {
-    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-    bool is = false;
-    while (!(is = done()) && std::chrono::steady_clock::now() < end) {
+    ASSERT_TRUE(support::waitFor([&] {
+        if (done()) return true;
         player.tick();
-        std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
-    }
-    ASSERT_TRUE(is);
+        return false;
+    }));
 }
 
 struct Stage {
@@ -523,8 +521,7 @@ TEST(RateFeed, WhatIsPlayedKeepsItsPitchAtTheDevicesRate) {
         std::vector<float> played;
         std::vector<float> block(2 * 200);
         while (played.size() < 2 * static_cast<std::size_t>(to)) {
-            while (feed.readyFrames() < 200)
-                std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
+            ASSERT_TRUE(support::waitFor([&] { return feed.readyFrames() >= 200; }));
             feed.pull(block.data(), 200);
             played.insert(played.end(), block.begin(), block.end());
         }
@@ -574,14 +571,6 @@ TEST(Player, ARenderingThatFailsIsNamedAndTheOldSoundDoesNotPlayOn) {
         ASSERT_EQ(played[i], 0.0F) << "the old sound does not play on";
 }
 
-// Until the workers of a cache have got so far.
-void waitUntil(const std::function<bool()>& done) {
-    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-    while (!done() && std::chrono::steady_clock::now() < end)
-        std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
-    ASSERT_TRUE(done());
-}
-
 TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
     const auto sound = project::soundOf(support::noise(4.0));
     const auto job = [&](int i) { return jobWith(sound, Frames(192000), Frames(200000 + i), i); };
@@ -590,10 +579,10 @@ TEST(RenderCache, TheMostUrgentIsMadeFirstAndWhatIsNoLongerWantedIsNotMade) {
     for (int i = 0; i < 6; ++i)
         wanted.push_back({job(i), double(6 - i)});
     cache.want(wanted);
-    waitUntil([&] { return cache.isComplete(keyOf(5)); });
+    ASSERT_TRUE(support::waitFor([&] { return cache.isComplete(keyOf(5)); }));
     EXPECT_FALSE(cache.isComplete(keyOf(0)));
     cache.want({{job(99), 0}});
-    waitUntil([&] { return cache.isComplete(keyOf(99)); });
+    ASSERT_TRUE(support::waitFor([&] { return cache.isComplete(keyOf(99)); }));
     EXPECT_EQ(cache.pending(), 0U);
     EXPECT_EQ(cache.wantedCount(), 1U);
     EXPECT_FALSE(cache.isComplete(keyOf(0)));
@@ -606,11 +595,7 @@ TEST(RenderCache, WhatFailedIsTriedAgainWhenAskedTo) {
     RenderCache cache(1, 1 << 28, [] {});
     cache.want({{std::make_shared<const project::RenderJob>(job), 0}});
     const auto failsAfter = [&](std::int64_t changes) {
-        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-        while ((cache.changes() == changes || cache.problemWith(keyOf(1)).empty()) &&
-               std::chrono::steady_clock::now() < end)
-            std::this_thread::sleep_for(std::chrono::milliseconds(1));
-        return cache.changes() > changes && !cache.problemWith(keyOf(1)).empty();
+        return support::waitFor([&] { return cache.changes() > changes && !cache.problemWith(keyOf(1)).empty(); });
     };
     ASSERT_TRUE(failsAfter(0));
     const auto before = cache.changes();
@@ -632,11 +617,11 @@ TEST(RenderCache, WhatCannotBeRenderedIsNotHeardAsADraft) {
     };
     cache.want({wanted});
     cache.draft({wanted}); // before it fails, or while it does
-    waitUntil([&] { return !cache.problemWith(keyOf(1)).empty(); });
+    ASSERT_TRUE(support::waitFor([&] { return !cache.problemWith(keyOf(1)).empty(); }));
     EXPECT_TRUE(hasNoDraft());
     const auto before = cache.changes();
     cache.draft({wanted}); // and after it
-    waitUntil([&] { return cache.changes() > before; });
+    ASSERT_TRUE(support::waitFor([&] { return cache.changes() > before; }));
     EXPECT_TRUE(hasNoDraft());
 }
 
@@ -645,8 +630,7 @@ TEST(RenderCache, ForgetsTheOldestWhenItIsFull) {
     RenderCache cache(1, 300 * 1024, [] {}); // room for one rendering of 200 kB
     for (int i = 0; i < 3; ++i) {
         cache.want({{jobWith(sound, Frames(48000), Frames(50000 + i), i), 0}});
-        while (cache.pending() > 0)
-            std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
+        ASSERT_TRUE(support::waitFor([&] { return cache.pending() == 0; }));
     }
     EXPECT_TRUE(cache.find(keyOf(0)).empty());
     EXPECT_TRUE(cache.isComplete(keyOf(2)));

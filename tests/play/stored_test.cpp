@@ -11,12 +11,12 @@
 #include "sound/mapped.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/wait.h"
 
 #include <filesystem>
 #include <gtest/gtest.h>
 #include <sndfile.h>
 #include <sys/mman.h>
-#include <thread>
 
 namespace {
 
@@ -24,13 +24,6 @@ using namespace play;
 using namespace project;
 using support::Folder;
 namespace fs = std::filesystem;
-
-void waitFor(const std::function<bool()>& done) {
-    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(120);
-    while (!done() && std::chrono::steady_clock::now() < end)
-        std::this_thread::sleep_for(std::chrono::milliseconds(1));
-    ASSERT_TRUE(done());
-}
 
 class StoredPlay : public testing::Test {
   protected:
@@ -74,7 +67,7 @@ TEST_F(StoredPlay, ARenderingIsFoundAgainAndTheSameToTheBit) {
         RenderCache cache(
             2, 1 << 28, [] {}, store.get());
         cache.want({{job, 0}});
-        waitFor([&] { return cache.pending() == 0; });
+        ASSERT_TRUE(support::waitFor([&] { return cache.pending() == 0; }));
     }
     // All was made a moment before it was put together in the store; a cache that has ended has done that too.
     store->settle();
@@ -82,7 +75,7 @@ TEST_F(StoredPlay, ARenderingIsFoundAgainAndTheSameToTheBit) {
     RenderCache cache(
         1, 1 << 28, [] {}, store.get());
     cache.want({{job, 0}});
-    waitFor([&] { return cache.pending() == 0; });
+    ASSERT_TRUE(support::waitFor([&] { return cache.pending() == 0; }));
     const auto pieces = cache.find(job->key);
     ASSERT_EQ(pieces.size(), 1U) << "whole";
     EXPECT_EQ(pieces[0].audio->channels, whole->channels);
@@ -104,7 +97,7 @@ TEST_F(StoredPlay, WhatIsHeardAsItIsIsTheRecordingItself) {
     const RenderJobPtr job = jobIn(p);
     RenderCache cache(1, 1 << 28, [] {});
     cache.want({{job, 0}});
-    waitFor([&] { return cache.pending() == 0; });
+    ASSERT_TRUE(support::waitFor([&] { return cache.pending() == 0; }));
     const auto pieces = cache.find(job->key);
     ASSERT_EQ(pieces.size(), 1U);
     EXPECT_EQ(pieces[0].audio->channels[1].data(), job->sound->audio.channels[1].data()) << "no copy of it";
@@ -112,7 +105,7 @@ TEST_F(StoredPlay, WhatIsHeardAsItIsIsTheRecordingItself) {
     const RenderJobPtr part = asRecorded(*jobOf(
         *p.sources[0], *metre::TimeMap::make({{Frames(500), Frames(0)}, {Frames(90500), Frames(95000)}}), {}));
     cache.want({{part, 0}});
-    waitFor([&] { return cache.pending() == 0; });
+    ASSERT_TRUE(support::waitFor([&] { return cache.pending() == 0; }));
     EXPECT_EQ(cache.find(part->key).front().audio->channels[0], planOf(*part)->whole()->channels[0]);
 }
 
@@ -125,10 +118,10 @@ TEST_F(StoredPlay, EmptyingTheStoreIsNotHeard) {
         Project p = projectOf(into, 104);
         p = *repeatUntil(p, allClips(p).front(), Beats(64));
         player.setProject(lay(p));
-        waitFor([&] {
+        EXPECT_TRUE(support::waitFor([&] {
             player.tick();
             return player.pendingRenders() == 0;
-        });
+        }));
         player.play();
         player.tick();
         out.advance(48000 * 4);
@@ -177,12 +170,12 @@ TEST_F(StoredPlay, TheReaderStaysAheadAndLetsGoOfTheRest) {
     ASSERT_LT(shareInMemory(audio->channels[0], 200'000, 1'200'000), 0.01);
     ReadAhead reader(0);
     reader.need({{audio, Frames(480'000), Frames(720'000)}});
-    waitFor([&] { return shareInMemory(audio->channels[1], 480'000, 720'000) == 1; });
+    ASSERT_TRUE(support::waitFor([&] { return shareInMemory(audio->channels[1], 480'000, 720'000) == 1; }));
     sound::fetch({audio->channels[0].data(), audio->channels[0].size() * sizeof(float)});
-    waitFor([&] { return shareInMemory(audio->channels[0], 760'000, 1'400'000) < 0.01; });
+    ASSERT_TRUE(support::waitFor([&] { return shareInMemory(audio->channels[0], 760'000, 1'400'000) < 0.01; }));
     EXPECT_EQ(shareInMemory(audio->channels[0], 480'000, 720'000), 1);
     reader.need({});
-    waitFor([&] { return shareInMemory(audio->channels[0], 490'000, 710'000) < 0.01; });
+    ASSERT_TRUE(support::waitFor([&] { return shareInMemory(audio->channels[0], 490'000, 710'000) < 0.01; }));
 }
 
 TEST_F(StoredPlay, APlayerHasInMemoryWhatComesNextAlsoAfterAJump) {
@@ -192,10 +185,10 @@ TEST_F(StoredPlay, APlayerHasInMemoryWhatComesNextAlsoAfterAJump) {
         std::move(output), [] {}, store.get());
     const Project p = projectOf(store.get(), 96);
     player.setProject(lay(p));
-    waitFor([&] {
+    ASSERT_TRUE(support::waitFor([&] {
         player.tick();
         return player.pendingRenders() == 0;
-    });
+    }));
     player.play();
     player.tick();
     out.advance(4800);
@@ -203,10 +196,10 @@ TEST_F(StoredPlay, APlayerHasInMemoryWhatComesNextAlsoAfterAJump) {
     const sound::Samples& samples = p.sources[0]->sound->audio.channels[0];
     player.locate(Beats(32)); // 20 s
     EXPECT_EQ(shareInMemory(samples, 960'000, 970'000), 1) << "before the callback asks for it";
-    waitFor([&] {
+    ASSERT_TRUE(support::waitFor([&] {
         player.tick();
         return shareInMemory(samples, 960'000, 1'080'000) == 1;
-    });
+    }));
 }
 
 } // namespace

@@ -8,6 +8,7 @@
 #include "project/edit_tracks.h"
 #include "project/import.h"
 #include "support/audio.h"
+#include "support/wait.h"
 
 #include <cmath>
 #include <gtest/gtest.h>
@@ -68,16 +69,14 @@ struct Stage {
             player->tick();
             out->advance(256);
             due += std::chrono::milliseconds(8);
-            while (std::chrono::steady_clock::now() < due)
-                std::this_thread::sleep_for(std::chrono::milliseconds(1)); // workers give way to whoever spins
+            std::this_thread::sleep_until(due);
         }
     }
     void renderAll() {
-        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-        while (player->pendingRenders() > 0 && std::chrono::steady_clock::now() < end) {
+        ASSERT_TRUE(support::waitFor([&] {
             player->tick();
-            std::this_thread::sleep_for(std::chrono::milliseconds(1));
-        }
+            return player->pendingRenders() == 0;
+        }));
         player->tick();
     }
 };

@@ -1,0 +1,21 @@
+// Waiting for what other threads do.
+#pragma once
+
+#include <chrono>
+#include <functional>
+#include <thread>
+
+namespace support {
+
+// Whether something comes to hold within two minutes. It is asked again and again, a millisecond apart: workers
+// give way to whoever spins.
+inline bool waitFor(const std::function<bool()>& holds) {
+    const auto end = std::chrono::steady_clock::now() + std::chrono::minutes(2);
+    while (!holds()) {
+        if (std::chrono::steady_clock::now() >= end) return holds();
+        std::this_thread::sleep_for(std::chrono::milliseconds(1));
+    }
+    return true;
+}
+
+} // namespace support
