@@ -31,15 +31,18 @@ std::vector<Band> semitoneBands(int rate, std::size_t window, double lowest, dou
     return bands;
 }
 
-void bandSums(const std::vector<Band>& bands, std::span<const float> magnitudes, std::span<float> sums) {
+void bandLevels(const std::vector<Band>& bands, std::span<const float> magnitudes, float gain,
+                std::span<float> levels) {
     for (std::size_t b = 0; b < bands.size(); ++b) {
         const float* weights = bands[b].weights.data();
         const float* of = magnitudes.data() + bands[b].first;
         float sum = 0;
         for (std::size_t k = 0; k < bands[b].weights.size(); ++k)
             sum += weights[k] * of[k];
-        sums[b] = sum;
+        levels[b] = 1 + gain * sum;
     }
+    for (float& level : levels) // several at a time
+        level = std::log10(level);
 }
 
 std::vector<float> hannWindow(std::size_t n) {
@@ -47,13 +50,6 @@ std::vector<float> hannWindow(std::size_t n) {
     for (std::size_t i = 0; i < n; ++i)
         shape[i] = static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(n)));
     return shape;
-}
-
-void logarithms(std::span<const float> from, std::span<float> to) {
-    const float* __restrict x = from.data();
-    float* __restrict y = to.data();
-    for (std::size_t i = 0; i < from.size(); ++i)
-        y[i] = std::log10(x[i]);
 }
 
 } // namespace hear

@@ -30,7 +30,6 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
     std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
     std::vector<float> flux(hops, 0.0F);
     std::vector<float> magnitude(fft.bins());
-    std::vector<float> sums(bands.size());
     std::vector<float> piece(window + 65536);
     std::int64_t from = 0;
     for (std::size_t h = 0; h < hops; ++h) {
@@ -52,10 +51,7 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
         for (std::size_t b = 0; b < magnitude.size(); ++b)
             magnitude[b] = std::sqrt(std::norm(spectrum[b]));
         std::vector<float>& now = history[h % (lag + 1)];
-        bandSums(bands, magnitude, sums);
-        for (float& sum : sums)
-            sum = 1.0F + 2.0F * sum;
-        logarithms(sums, now);
+        bandLevels(bands, magnitude, 2, now);
         if (h < 1) continue;
         const std::vector<float>& then = history[(h + 1) % (lag + 1)]; // `lag` hops ago
         float rise = 0;

@@ -256,11 +256,15 @@ std::optional<double> rateOfTurns(std::vector<Turn> turns) {
     };
     const double step = 0.1 / length; // a tenth of a turn from the first to the last
     for (double hz = 0.15; hz < 1.8; hz += step) {
-        if (agreement(hz) < 0.88) continue;
+        double most = agreement(hz);
+        if (most < 0.88) continue;
         double best = hz;
-        for (double f = hz - step; f < hz + 4 * step; f += step / 50)
-            if (agreement(f) > agreement(best)) best = f;
-        if (agreement(best) > 0.97) return best;
+        for (double f = hz - step; f < hz + 4 * step; f += step / 50) {
+            const double here = agreement(f);
+            if (here > most) best = f;
+            most = std::max(most, here);
+        }
+        if (most > 0.97) return best;
     }
     return std::nullopt;
 }

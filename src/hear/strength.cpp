@@ -62,7 +62,7 @@ class StrengthPass {
     StrengthPass(const Mono& mono, Strength& s)
         : s_(s), steps_(mono, 0.046, 0.005),
           bands_(semitoneBands(mono.rate(), steps_.window, 30, std::min(11000.0, mono.rate() * 0.47))),
-          shape_(hannWindow(steps_.window)), fft_(steps_.window), magnitude_(fft_.bins()), sums_(bands_.size()) {
+          shape_(hannWindow(steps_.window)), fft_(steps_.window), magnitude_(fft_.bins()) {
         s.hop = double(steps_.hop) / mono.rate();
         for (auto* curve : {&s.flux, &s.low, &s.mid, &s.high, &s.level})
             curve->assign(steps_.count, 0.0F);
@@ -87,11 +87,8 @@ class StrengthPass {
         const float scale = 4.0F / static_cast<float>(steps_.window); // a full-scale sine has magnitude 1
         for (std::size_t b = 0; b < magnitude_.size(); ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        bandSums(bands_, magnitude_, sums_);
-        for (float& sum : sums_)
-            sum = 1.0F + 1000.0F * sum;
         std::vector<float>& now = history_[h % (lag + 1)];
-        logarithms(sums_, now);
+        bandLevels(bands_, magnitude_, 1000, now);
         const std::vector<float>& then = history_[(h + 1) % (lag + 1)]; // `lag` hops ago; silence before the first
         float low = 0;
         float mid = 0;
@@ -116,7 +113,6 @@ class StrengthPass {
     std::vector<float> shape_;
     sound::RealFft fft_;
     std::vector<float> magnitude_;
-    std::vector<float> sums_;
     std::array<std::vector<float>, lag + 1> history_;
 };
 
@@ -127,15 +123,16 @@ class PitchPass {
     PitchPass(const Mono& mono, Pitches& p, std::vector<Pitches::Profile>& sound)
         : p_(p), sound_(sound), steps_(mono, 0.186, 0.02), shape_(hannWindow(steps_.window)), fft_(steps_.window),
           binHz_(double(mono.rate()) / double(steps_.window)), magnitude_(fft_.bins()),
-          top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))), sums_(Pitches::bands),
-          logs_(Pitches::bands) {
+          top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))) {
         p.hop = double(steps_.hop) / mono.rate();
         p.loudness.assign(steps_.count, {});
         sound.assign(steps_.count, {});
-        for (int band = 0; band <= Pitches::bands; ++band) {
+        const auto from = [this](int band) {
             const double lower = 440 * std::pow(2, (Pitches::lowest + band - 0.5 - 69) / 12);
-            edges_.push_back(std::min(top_ + 1, static_cast<std::size_t>(std::ceil(lower / binHz_))));
-        }
+            return std::min(top_ + 1, static_cast<std::size_t>(std::ceil(lower / binHz_)));
+        };
+        for (int band = 0; band < Pitches::bands; ++band)
+            semitones_.push_back({0, from(band), std::vector<float>(from(band + 1) - from(band), 1.0F)});
     }
 
     std::size_t window() const { return steps_.window; }
@@ -153,14 +150,7 @@ class PitchPass {
         const float scale = 4.0F / static_cast<float>(steps_.window);
         for (std::size_t b = 0; b <= top_ + 1; ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        for (std::size_t band = 0; band < sums_.size(); ++band) {
-            float sum = 0;
-            for (std::size_t b = edges_[band]; b < edges_[band + 1]; ++b)
-                sum += magnitude_[b];
-            sums_[band] = 1 + 1000 * sum;
-        }
-        logarithms(sums_, logs_);
-        std::copy(logs_.begin(), logs_.end(), sound_[h].begin());
+        bandLevels(semitones_, magnitude_, 1000, sound_[h]);
         auto& out = p_.loudness[h];
         for (std::size_t b = 2; b <= top_; ++b) {
             const float m = magnitude_[b];
@@ -189,9 +179,7 @@ class PitchPass {
     double binHz_;
     std::vector<float> magnitude_;
     std::size_t top_;
-    std::vector<std::size_t> edges_; // the first bin of each semitone, and the one after the last
-    std::vector<float> sums_;
-    std::vector<float> logs_;
+    std::vector<Band> semitones_; // each with all its bins whole
     std::complex<double> lean_ = 0;
 };
 

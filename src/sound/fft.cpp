@@ -69,22 +69,6 @@ template <bool back>
 void partPairs(float* z, std::size_t size, const Plan& plan, float scale) {
     const std::size_t half = size / 2;
     const float way = back ? -1 : 1;
-    const auto pair = [&](std::size_t k, std::size_t mirrored) {
-        float* a = z + 2 * k;
-        float* b = z + 2 * mirrored;
-        const float evenRe = scale * (a[0] + b[0]);
-        const float evenIm = scale * (a[1] - b[1]);
-        const float oddRe = scale * (a[0] - b[0]);
-        const float oddIm = scale * (a[1] + b[1]);
-        const float tRe = plan.real[2 * k];
-        const float tIm = way * plan.imaginary[2 * k + 1];
-        const float turnedRe = oddRe * tRe - oddIm * tIm;
-        const float turnedIm = oddIm * tRe + oddRe * tIm;
-        a[0] = evenRe + turnedRe;
-        a[1] = evenIm + turnedIm;
-        b[0] = evenRe - turnedRe;
-        b[1] = turnedIm - evenIm;
-    };
     std::size_t k = 1;
     for (; k + 2 < half - k; k += 2) {
         float* a = z + 2 * k;
@@ -97,13 +81,17 @@ void partPairs(float* z, std::size_t size, const Plan& plan, float scale) {
         base::put(even + t, a);
         base::put(inOtherOrder(conjugating * (even - t)), b);
     }
-    for (; k < half - k; ++k)
-        pair(k, half - k);
-    // In the middle the two are one.
-    if (k == half - k) {
-        z[2 * k] *= 2 * scale;
-        z[2 * k + 1] *= -2 * scale;
+    auto* number = reinterpret_cast<std::complex<float>*>(z);
+    for (; k < half - k; ++k) {
+        const std::complex<float> there = std::conj(number[half - k]);
+        const std::complex<float> even = scale * (number[k] + there);
+        const std::complex<float> odd = scale * (number[k] - there);
+        const std::complex<float> t = odd * std::complex<float>(plan.real[2 * k], way * plan.imaginary[2 * k + 1]);
+        number[k] = even + t;
+        number[half - k] = std::conj(even - t);
     }
+    // In the middle the two are one.
+    if (k == half - k) number[k] = 2 * scale * std::conj(number[k]);
 }
 
 } // namespace

@@ -117,14 +117,16 @@ constexpr double costOfRise = 0.1;
 
 } // namespace
 
-Similarity::Similarity(const Excerpt& in, Span range, std::int64_t window)
-    : in_(in), window_(window), step_(std::max(1, in.audio->rate / 8000)), cell_(cellOf(range.from)),
-      coarse_(in.audio->channels.size()) {
-    make(cellOf(range.to) + 1 - cell_);
+Similarity::Similarity(const Excerpt& in, std::int64_t window)
+    : in_(in), window_(window), step_(std::max(1, in.audio->rate / 8000)), coarse_(in.audio->channels.size()) {}
+
+Similarity::Similarity(const Excerpt& in, Span range, std::int64_t window) : Similarity(in, window) {
+    goOn(range);
 }
 
 void Similarity::goOn(Span range) {
     const auto made = static_cast<std::int64_t>(bright_.size());
+    if (made == 0) cell_ = cellOf(range.from);
     const std::int64_t past = std::min(made, cellOf(range.from) - cell_);
     if (2 * past > made) { // moving what is left costs no more than was made
         for (auto& low : coarse_)

@@ -15,6 +15,8 @@ class Similarity {
     // The audio must outlive this. range: the frames from which the coarse copy is made; beyond them it is silent.
     // window: frames that are compared.
     Similarity(const Excerpt& in, Span range, std::int64_t window);
+    // Without a range as yet: goOn() first.
+    Similarity(const Excerpt& in, std::int64_t window);
 
     // Goes on to a range that neither begins nor ends before the last one: what both have is not made again.
     void goOn(Span range);
@@ -50,8 +52,8 @@ class Similarity {
 
     Excerpt in_;
     std::int64_t window_;
-    std::int64_t step_; // frames of the audio to one of the coarse copy
-    std::int64_t cell_; // the coarse copy's first, in steps from frame 0
+    std::int64_t step_;     // frames of the audio to one of the coarse copy
+    std::int64_t cell_ = 0; // the coarse copy's first, in steps from frame 0
     std::vector<std::vector<float>> coarse_;
     std::vector<float> bright_; // power of the first difference in each cell, over all channels
     std::vector<float> energy_; // of the coarse copy in each cell, over all channels

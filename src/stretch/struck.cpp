@@ -119,7 +119,7 @@ class StruckRun {
     StruckRun(const Struck& plan, const Excerpt& in, Span span)
         : plan_(plan), in_(in), span_(span), cross_(std::max<std::int64_t>(8, frames(0.012))),
           drift_(frames(0.025)), out_(plan.rate_, in.audio->channelCount(), Frames(span.length())),
-          similar_(in, {plan.sourceOf(span).from, plan.sourceOf(span).from}, comparedAt(plan.rate_)) {}
+          similar_(in, comparedAt(plan.rate_)) {}
 
     Result<Audio> run(const Progress& progress) {
         const Span span{std::max<std::int64_t>(span_.from, 0), std::min(span_.to, plan_.passage_.length)};
