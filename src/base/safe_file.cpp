@@ -1,21 +1,25 @@
 #include "base/safe_file.h"
 
+#include "base/disk.h"
+#include "base/user_folders.h"
 #include "base/utf8.h"
 
+#include <array>
 #include <atomic>
 #include <cerrno>
 #include <cstring>
 #include <fcntl.h>
 #include <fmt/format.h>
-#include <fstream>
 #include <mutex>
 #include <random>
 #include <set>
 #include <sys/file.h>
 #include <sys/stat.h>
 #include <sys/statvfs.h>
+#include <sys/xattr.h>
 #include <unistd.h>
 #include <utility>
+#include <vector>
 
 namespace base {
 
@@ -39,10 +43,10 @@ std::filesystem::path folderOf(const std::filesystem::path& path) {
 // a new file for such a one before it is locked; then it has no name any more, and is made again.
 int createLocked(const std::filesystem::path& path) {
     while (true) {
-        const int handle = open(path.c_str(), O_RDWR | O_CREAT | O_EXCL | O_CLOEXEC, 0666);
+        const int handle = disk::open(path, O_RDWR | O_CREAT | O_EXCL);
         if (handle < 0) return handle;
         struct stat facts {};
-        if (flock(handle, LOCK_EX) != 0) return handle; // a file system without locks
+        if (disk::lock(handle, LOCK_EX) != 0) return handle; // a file system without locks
         if (fstat(handle, &facts) == 0 && facts.st_nlink > 0) return handle;
         close(handle);
     }
@@ -68,11 +72,41 @@ tl::unexpected<Problem> failure(const std::filesystem::path& path, int error) {
 }
 
 int syncPath(const std::filesystem::path& path, int flags) {
-    const int handle = open(path.c_str(), flags | O_CLOEXEC);
+    const int handle = disk::open(path, flags);
     if (handle < 0) return errno;
-    const int error = fsync(handle) != 0 ? errno : 0;
+    const int error = disk::sync(handle) != 0 ? errno : 0;
     close(handle);
     return error;
+}
+
+// The access list (system.posix_acl_access) and what users attach (user.*) of one file to another; what the file
+// system does not know or this user may not set is left.
+void handOnAttributes(const std::filesystem::path& from, int to) {
+    const ssize_t size = listxattr(from.c_str(), nullptr, 0);
+    if (size <= 0) return;
+    std::vector<char> names(static_cast<std::size_t>(size));
+    const ssize_t listed = listxattr(from.c_str(), names.data(), names.size());
+    std::vector<char> value(65536); // the most that one may hold
+    for (ssize_t at = 0; at < listed;) {
+        const std::string name(names.data() + at);
+        at += static_cast<ssize_t>(name.size()) + 1;
+        if (name.rfind("user.", 0) != 0 && name != "system.posix_acl_access") continue;
+        const ssize_t bytes = getxattr(from.c_str(), name.c_str(), value.data(), value.size());
+        if (bytes >= 0) fsetxattr(to, name.c_str(), value.data(), static_cast<std::size_t>(bytes), 0);
+    }
+}
+
+// What a file that is about to be replaced lets others do with it, handed on to what takes its place.
+void handOnPermissions(const std::filesystem::path& from, const std::filesystem::path& part) {
+    struct stat old {};
+    if (stat(from.c_str(), &old) != 0 || !S_ISREG(old.st_mode)) return;
+    const int to = open(part.c_str(), O_RDONLY | O_CLOEXEC | O_NOFOLLOW);
+    if (to < 0) return;
+    // A group that cannot be kept must not give another group what was meant for it.
+    const bool kept = fchown(to, static_cast<uid_t>(-1), old.st_gid) == 0;
+    fchmod(to, old.st_mode & (kept ? 07777 : 07707));
+    handOnAttributes(from, to);
+    close(to);
 }
 
 } // namespace
@@ -88,6 +122,31 @@ std::string writeReason(const std::filesystem::path& path, int error) {
     if (statvfs(folderOf(path).c_str(), &disk) == 0 && disk.f_bavail * disk.f_frsize < 65536)
         return "the disk is full";
     return error != 0 ? std::strerror(error) : "the disk refused it";
+}
+
+std::string otherNamesNote(const std::filesystem::path& path) {
+    struct stat facts {};
+    if (stat(path.c_str(), &facts) != 0 || !S_ISREG(facts.st_mode) || facts.st_nlink < 2) return {};
+    return fmt::format("{} has {} in other places (hard links): {} what it was before.", shownPath(path),
+                       facts.st_nlink == 2 ? "another name" : fmt::format("{} other names", facts.st_nlink - 1),
+                       facts.st_nlink == 2 ? "that one keeps" : "those keep");
+}
+
+int namelessFile() {
+    const std::filesystem::path folder = cacheFolder() / "scratch";
+    std::error_code error;
+    std::filesystem::create_directories(folder, error);
+    if (error) {
+        errno = error.value();
+        return -1;
+    }
+    const int handle = disk::open(folder, O_TMPFILE | O_RDWR, 0600);
+    if (handle >= 0 || (errno != EOPNOTSUPP && errno != EISDIR && errno != EINVAL)) return handle;
+    // A file system that knows only files with names.
+    std::filesystem::path named = folder / uniqueWord();
+    const int other = disk::open(named, O_RDWR | O_CREAT | O_EXCL, 0600);
+    if (other >= 0) unlink(named.c_str());
+    return other;
 }
 
 std::filesystem::path throughLinks(const std::filesystem::path& path) {
@@ -120,9 +179,9 @@ Result<LockedFile> LockedFile::make(const std::filesystem::path& folder, const s
 }
 
 std::optional<LockedFile> LockedFile::take(const std::filesystem::path& file) {
-    const int handle = open(file.c_str(), O_RDWR | O_CLOEXEC | O_NOFOLLOW);
+    const int handle = disk::open(file, O_RDWR | O_NOFOLLOW);
     if (handle < 0) return std::nullopt;
-    if (flock(handle, LOCK_EX | LOCK_NB) != 0) {
+    if (disk::lock(handle, LOCK_EX | LOCK_NB) != 0) {
         close(handle);
         return std::nullopt;
     }
@@ -158,14 +217,11 @@ PartFile::~PartFile() {
 }
 
 Result<void> PartFile::commit(Existing existing) {
+    if (existing == Existing::Replace) handOnPermissions(target_, part_);
     if (const int error = syncPath(part_, O_RDONLY); error != 0) return failure(target_, error);
-    const unsigned flags = existing == Existing::Refuse ? RENAME_NOREPLACE : 0;
-    if (renameat2(AT_FDCWD, part_.c_str(), AT_FDCWD, target_.c_str(), flags) != 0) {
-        // A few network file systems know no flags: link() refuses an existing name just as well.
-        if (errno != EINVAL || flags == 0 || link(part_.c_str(), target_.c_str()) != 0)
-            return failure(target_, errno);
-        unlink(part_.c_str());
-    }
+    const int renamed =
+        existing == Existing::Refuse ? disk::renameNew(part_, target_) : disk::rename(part_, target_);
+    if (renamed != 0) return failure(target_, errno);
     part_.clear();
     syncPath(folderOf(target_), O_RDONLY | O_DIRECTORY); // the name itself; some file systems cannot, and need not
     return {};
@@ -173,41 +229,61 @@ Result<void> PartFile::commit(Existing existing) {
 
 Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing) {
     PartFile part(path);
-    const int handle = open(part.path().c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644);
-    if (handle < 0) return failure(path, errno);
-    while (!text.empty()) {
-        const ssize_t n = ::write(handle, text.data(), text.size());
-        if (n < 0 && errno == EINTR) continue;
-        if (n < 0) {
-            const int error = errno;
-            close(handle);
-            return failure(path, error);
-        }
-        text.remove_prefix(static_cast<std::size_t>(n));
-    }
-    if (close(handle) != 0) return failure(path, errno);
+    disk::Handle out(disk::open(part.path(), O_WRONLY | O_CREAT | O_TRUNC));
+    if (!out.isOpen() || !disk::writeAll(out.get(), text.data(), text.size())) return failure(path, errno);
+    if (const int error = out.close(); error != 0) return failure(path, error);
     return part.commit(existing);
 }
 
 Result<std::string> readText(const std::filesystem::path& path) {
+    const auto fail = [&](const std::string& reason) {
+        return problem(fmt::format("{} could not be read: {}.", shownPath(path), reason));
+    };
     struct stat facts {};
     if (stat(path.c_str(), &facts) != 0)
-        return problem(fmt::format("{} could not be read: {}.", shownPath(path),
-                                   errno == ENOENT ? "there is no such file" : std::strerror(errno)));
-    if (!S_ISREG(facts.st_mode) || facts.st_size > (64 << 20))
-        return problem(fmt::format("{} could not be read: it is not a text file.", shownPath(path)));
-    std::ifstream in(path, std::ios::binary);
-    std::string text((std::istreambuf_iterator<char>(in)), std::istreambuf_iterator<char>());
-    if (!in.is_open() || in.bad())
-        return problem(fmt::format("{} could not be read: the disk refused it.", shownPath(path)));
+        return fail(errno == ENOENT ? std::string("there is no such file") : std::strerror(errno));
+    if (!S_ISREG(facts.st_mode)) return fail("it is not a regular file");
+    if (facts.st_size > mostText)
+        return fail(
+            fmt::format("it has {} MB, and no more than {} MB are read", facts.st_size >> 20, mostText >> 20));
+    const disk::Handle in(disk::open(path, O_RDONLY));
+    if (!in.isOpen())
+        return fail(errno == EACCES ? std::string("you may not read this file") : std::strerror(errno));
+    std::string text;
+    std::array<char, 65536> block{};
+    while (text.size() <= static_cast<std::size_t>(mostText)) {
+        const ssize_t got = disk::read(in.get(), block.data(), block.size());
+        if (got < 0) return fail(std::strerror(errno));
+        if (got == 0) break;
+        text.append(block.data(), static_cast<std::size_t>(got));
+    }
     return text;
+}
+
+Result<void> copyBytes(const std::filesystem::path& from, const std::filesystem::path& to,
+                       const std::filesystem::path& shownAs) {
+    const auto unread = [&] {
+        return problem(fmt::format("{} could not be read: {}.", shownPath(from),
+                                   errno == EACCES ? "you may not read this file" : std::strerror(errno)));
+    };
+    const disk::Handle in(disk::open(from, O_RDONLY));
+    if (!in.isOpen()) return unread();
+    disk::Handle out(disk::open(to, O_WRONLY | O_CREAT | O_TRUNC));
+    if (!out.isOpen()) return failure(shownAs, errno);
+    std::vector<char> block(std::size_t(1) << 20);
+    while (true) {
+        const ssize_t got = disk::read(in.get(), block.data(), block.size());
+        if (got < 0) return unread();
+        if (got == 0) break;
+        if (!disk::writeAll(out.get(), block.data(), static_cast<std::size_t>(got))) return failure(shownAs, errno);
+    }
+    if (const int error = out.close(); error != 0) return failure(shownAs, error);
+    return {};
 }
 
 Result<void> copyFile(const std::filesystem::path& from, const std::filesystem::path& to, Existing existing) {
     PartFile part(to);
-    std::error_code error;
-    std::filesystem::copy_file(from, part.path(), std::filesystem::copy_options::overwrite_existing, error);
-    if (error) return failure(to, error.value());
+    if (auto copied = copyBytes(from, part.path(), to); !copied) return copied;
     return part.commit(existing);
 }
 

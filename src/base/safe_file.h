@@ -3,6 +3,7 @@
 
 #include "base/result.h"
 
+#include <cstdint>
 #include <filesystem>
 #include <optional>
 #include <string>
@@ -14,8 +15,10 @@ enum class Existing { Refuse, Replace };
 
 // A file being written beside its final place, under a hidden name of the same ending. Until commit() the
 // final place is untouched; without commit() the part is removed. A final place that is a symbolic link is written
-// through: what it points at is replaced, and the link stays. The part is locked while its process lives; parts
-// that a killed process left behind in the same folder are removed when the first part of a process is made there.
+// through: what it points at is replaced, and the link stays. What is replaced hands on its permissions, its group
+// and its access list, as far as this user may set them; other names of it (hard links) keep what it was, which
+// otherNamesNote() says in words. The part is locked while its process lives; parts that a killed process left
+// behind in the same folder are removed when the first part of a process is made there.
 class PartFile {
   public:
     explicit PartFile(const std::filesystem::path& target);
@@ -63,11 +66,24 @@ std::filesystem::path throughLinks(const std::filesystem::path& path);
 // True when both names lead to one and the same file that is there.
 bool isSameFile(const std::filesystem::path& a, const std::filesystem::path& b);
 
+// Where replacing a file leaves others of its names (hard links) with what it was: the sentence that says so. Empty
+// where there is no such name, or no file.
+std::string otherNamesNote(const std::filesystem::path& path);
+
+// A file without a name in cacheFolder()/scratch, for what has no room in memory; it goes when it is closed,
+// however this process ends. Opened for reading and writing; −1 and errno where there can be none. Any thread.
+int namelessFile();
+
 // Writes text to a file, whole or not at all.
 Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing);
 
-// Reads a text file of at most 64 MiB.
+// Reads a text file of at most mostText bytes.
+inline constexpr std::int64_t mostText = std::int64_t(64) << 20;
 Result<std::string> readText(const std::filesystem::path& path);
+
+// Copies a file's bytes over whatever stands at `to`; half of it where that fails, naming `shownAs`. For parts.
+Result<void> copyBytes(const std::filesystem::path& from, const std::filesystem::path& to,
+                       const std::filesystem::path& shownAs);
 
 // Copies a file, whole or not at all.
 Result<void> copyFile(const std::filesystem::path& from, const std::filesystem::path& to, Existing existing);

@@ -54,11 +54,33 @@ std::string toUtf8(std::string_view bytes) {
     return out;
 }
 
+std::string escaped(std::string_view text) {
+    constexpr std::string_view hex = "0123456789abcdef";
+    std::string out;
+    const auto add = [&](unsigned char c) {
+        out += "\\x";
+        out += hex[c >> 4];
+        out += hex[c & 15];
+    };
+    for (std::size_t i = 0; i < text.size(); ++i) {
+        const auto c = static_cast<unsigned char>(text[i]);
+        // C1 controls are two bytes in UTF-8: C2 80 to C2 9F.
+        const bool c1 = c == 0xC2 && i + 1 < text.size() && static_cast<unsigned char>(text[i + 1]) < 0xA0;
+        if (c < 0x20 || c == 0x7F)
+            add(c);
+        else if (c1)
+            add(static_cast<unsigned char>(text[++i]));
+        else
+            out += text[i];
+    }
+    return out;
+}
+
 std::string shownName(const std::filesystem::path& path) {
-    return toUtf8(path.filename().native());
+    return escaped(toUtf8(path.filename().native()));
 }
 std::string shownPath(const std::filesystem::path& path) {
-    return toUtf8(path.native());
+    return escaped(toUtf8(path.native()));
 }
 
 } // namespace base
