@@ -1,13 +1,15 @@
 #include "hear/recording.h"
 
+#include "base/disk.h"
+#include "base/safe_file.h"
+#include "base/user_folders.h"
+#include "base/utf8.h"
+
 #include <algorithm>
 #include <array>
 #include <cerrno>
 #include <cmath>
-#include <cstdlib>
 #include <cstring>
-#include <fcntl.h>
-#include <filesystem>
 #include <fmt/format.h>
 #include <mutex>
 #include <soxr.h>
@@ -34,7 +36,7 @@ float greatestOf(const float* samples, std::size_t n) {
 base::Result<void> noRoom(int error) {
     return base::problem(
         fmt::format("It is too long to be kept in memory for listening, and there is no room for it in {}: {}.",
-                    std::filesystem::temp_directory_path().string(), std::strerror(error)));
+                    base::shownPath(base::cacheFolder()), std::strerror(error)));
 }
 } // namespace
 
@@ -50,25 +52,14 @@ struct Recording::Store {
     }
 
     base::Result<void> write(const float* from, std::size_t n, std::int64_t at) const {
-        const auto* bytes = reinterpret_cast<const char*>(from);
-        std::size_t left = n * sizeof(float);
-        off_t to = static_cast<off_t>(at) * static_cast<off_t>(sizeof(float));
-        while (left > 0) {
-            const ssize_t done = pwrite(file, bytes, left, to);
-            if (done < 0 && errno == EINTR) continue;
-            if (done <= 0) return noRoom(done < 0 ? errno : ENOSPC);
-            bytes += done;
-            to += done;
-            left -= static_cast<std::size_t>(done);
-        }
+        if (!base::disk::writeAllAt(file, from, n * sizeof(float), at * std::int64_t(sizeof(float))))
+            return noRoom(errno);
         return {};
     }
 
     base::Result<void> moveToDisk() {
-        std::string name = (std::filesystem::temp_directory_path() / "patient-metre-XXXXXX").string();
-        file = mkostemp(name.data(), O_CLOEXEC);
+        file = base::namelessFile();
         if (file < 0) return noRoom(errno);
-        unlink(name.c_str());
         auto written = write(samples.data(), samples.size(), 0);
         samples = {};
         return written;
@@ -86,13 +77,8 @@ void Recording::read(std::int64_t first, std::span<float> out) const {
         std::copy_n(store_->samples.begin() + from, count, at);
         return;
     }
-    auto* bytes = reinterpret_cast<char*>(at);
-    for (std::size_t done = 0; done < count * sizeof(float);) {
-        const ssize_t got = pread(store_->file, bytes + done, count * sizeof(float) - done,
-                                  from * static_cast<off_t>(sizeof(float)) + static_cast<off_t>(done));
-        if (got <= 0) return; // our own file, written before: silence is the best there is
-        done += static_cast<std::size_t>(got);
-    }
+    // Our own file, written before: where it cannot be read, silence is the best there is.
+    base::disk::readAllAt(store_->file, at, count * sizeof(float), from * std::int64_t(sizeof(float)));
 }
 
 struct Recorder::Converter {

@@ -1,5 +1,7 @@
 #include "sound/audio_store.h"
 
+#include "base/disk.h"
+
 #include <algorithm>
 #include <array>
 #include <cstring>
@@ -36,21 +38,6 @@ std::int64_t wholePages(std::int64_t bytes) {
 }
 std::int64_t channelAt(std::int64_t stride, std::size_t channel) {
     return pageBytes() + stride * static_cast<std::int64_t>(channel);
-}
-
-bool readAll(int handle, void* data, std::size_t bytes, std::int64_t at) {
-    auto* to = static_cast<char*>(data);
-    while (bytes > 0) {
-        const ssize_t done = pread(handle, to, bytes, at);
-        if (done <= 0) {
-            if (done < 0 && errno == EINTR) continue;
-            return false;
-        }
-        to += done;
-        at += done;
-        bytes -= static_cast<std::size_t>(done);
-    }
-    return true;
 }
 
 AudioPtr viewOf(const std::vector<std::shared_ptr<const Mapping>>& channels, int rate, std::int64_t from,
@@ -95,8 +82,8 @@ StoreDraft::~StoreDraft() {
 bool StoreDraft::put(std::size_t channel, Frames at, const float* samples, std::size_t count) const {
     if (at < Frames(0) || at + Frames(static_cast<std::int64_t>(count)) > mostFrames_) return false;
     const std::int64_t stride = wholePages(mostFrames_.value * std::int64_t(sizeof(float)));
-    return writeAll(handle_, samples, count * sizeof(float),
-                    channelAt(stride, channel) + at.value * std::int64_t(sizeof(float)));
+    return base::disk::writeAllAt(handle_, samples, count * sizeof(float),
+                                  channelAt(stride, channel) + at.value * std::int64_t(sizeof(float)));
 }
 
 bool StoreDraft::write(Frames at, const Audio& audio) {
@@ -196,12 +183,12 @@ fs::path AudioStore::noteFile(base::Key key) const {
 
 std::optional<AudioStore::Kept> AudioStore::find(base::Key key) {
     const fs::path path = audioFile(key);
-    const int handle = open(path.c_str(), O_RDONLY | O_CLOEXEC | O_NOFOLLOW);
+    const int handle = base::disk::open(path, O_RDONLY | O_NOFOLLOW);
     if (handle < 0) return std::nullopt;
     const auto found = [&]() -> std::optional<Kept> {
         Head head;
         struct stat s {};
-        if (!readAll(handle, &head, sizeof head, 0) || fstat(handle, &s) != 0) return std::nullopt;
+        if (!base::disk::readAllAt(handle, &head, sizeof head, 0) || fstat(handle, &s) != 0) return std::nullopt;
         const std::int64_t bytes = head.frames * std::int64_t(sizeof(float));
         const bool isSound = head.magic == magic && head.keyHigh == key.high && head.keyLow == key.low &&
                              head.rate > 0 && head.channels >= 1 && head.channels <= 2 && head.frames > 0 &&
@@ -213,7 +200,7 @@ std::optional<AudioStore::Kept> AudioStore::find(base::Key key) {
             s.st_size < head.peaksAt + std::int64_t(cells * sizeof(Extent)))
             return std::nullopt;
         std::vector<Extent> base(cells);
-        if (!readAll(handle, base.data(), cells * sizeof(Extent), head.peaksAt)) return std::nullopt;
+        if (!base::disk::readAllAt(handle, base.data(), cells * sizeof(Extent), head.peaksAt)) return std::nullopt;
         std::vector<std::shared_ptr<const Mapping>> channels;
         for (std::size_t c = 0; c < static_cast<std::size_t>(head.channels); ++c) {
             auto mapping = Mapping::of(handle, channelAt(head.stride, c), static_cast<std::size_t>(bytes));
@@ -270,7 +257,7 @@ std::shared_ptr<StoreDraft> AudioStore::begin(int rate, int channels, Frames mos
     if (!makeRoom(likely.value * channels * std::int64_t(sizeof(float)))) return nullptr;
     auto file = base::LockedFile::make(folder_, "", draftEnding);
     if (!file) return nullptr;
-    const int handle = open(file->path().c_str(), O_RDWR | O_CLOEXEC | O_NOFOLLOW);
+    const int handle = base::disk::open(file->path(), O_RDWR | O_NOFOLLOW);
     std::vector<std::shared_ptr<const Mapping>> mapped;
     if (handle >= 0 && ftruncate(handle, channelAt(stride, static_cast<std::size_t>(channels))) == 0)
         for (std::size_t c = 0; c < static_cast<std::size_t>(channels); ++c)
@@ -304,9 +291,9 @@ AudioStore::Kept AudioStore::finish(const std::shared_ptr<StoreDraft>& draft, ba
         head.channels = draft->channelCount();
         const auto& base = outline->base();
         // Under its name it is whole, also after the power went: it comes to disk first.
-        if (writeAll(draft->handle_, base.data(), base.size() * sizeof(Extent), head.peaksAt) &&
-            writeAll(draft->handle_, &head, sizeof head, 0) && fdatasync(draft->handle_) == 0 &&
-            std::rename(draft->file_.path().c_str(), audioFile(key).c_str()) == 0)
+        if (base::disk::writeAllAt(draft->handle_, base.data(), base.size() * sizeof(Extent), head.peaksAt) &&
+            base::disk::writeAllAt(draft->handle_, &head, sizeof head, 0) &&
+            base::disk::sync(draft->handle_) == 0 && base::disk::rename(draft->file_.path(), audioFile(key)) == 0)
             draft->taken_ = true;
         makeRoom(0);
     });

@@ -1,13 +1,17 @@
 #include "sound/byte_file.h"
 
+#include "base/disk.h"
+
 #include <algorithm>
+#include <cerrno>
 #include <fcntl.h>
 #include <sys/stat.h>
 #include <unistd.h>
 
 namespace sound {
 
-ByteFile::ByteFile(const std::filesystem::path& path) : handle_(open(path.c_str(), O_RDONLY | O_CLOEXEC)) {
+ByteFile::ByteFile(const std::filesystem::path& path) : handle_(base::disk::open(path, O_RDONLY)) {
+    if (handle_ < 0) error_ = errno;
     struct stat facts {};
     if (handle_ >= 0 && fstat(handle_, &facts) == 0) size_ = facts.st_size;
 }
@@ -24,8 +28,9 @@ std::span<const unsigned char> ByteFile::at(std::int64_t at, std::size_t n) {
         block_.resize(blockSize);
         std::size_t got = 0;
         while (got < block_.size()) {
-            const ssize_t part =
-                pread(handle_, block_.data() + got, block_.size() - got, at + static_cast<std::int64_t>(got));
+            const ssize_t part = base::disk::pread(handle_, block_.data() + got, block_.size() - got,
+                                                   at + static_cast<std::int64_t>(got));
+            if (part < 0 && error_ == 0) error_ = errno;
             if (part <= 0) break;
             got += static_cast<std::size_t>(part);
         }

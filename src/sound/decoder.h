@@ -23,6 +23,8 @@ class Decoder {
     // After the end, why the file is not whole, as the end of a sentence ("the file was cut off"); empty when it
     // is.
     virtual std::string flaw() const { return {}; }
+    // The errno with which the disk refused a read; then the end that read() came to is none. 0 as a rule.
+    virtual int error() const { return 0; }
 
     int rate = 0;
     int channels = 0;
@@ -31,9 +33,9 @@ class Decoder {
     bool isExact = true;        // whether `declared` is to be taken by its word
 };
 
-// Opens WAV (RF64 too), AIFF, FLAC, Ogg Vorbis, Opus or MP3, told apart by their first bytes and, for MP3, by a run
-// of valid frames: never by their names. Chained Ogg files and MP3s that were joined are read whole. Fails with a
-// reason that can stand after "could not be read: ". Any thread.
+// Opens WAV (RF64 and Wave64 too), AIFF, CAF, FLAC, Ogg Vorbis, Opus or MP3, told apart by their first bytes and,
+// for MP3, by a run of valid frames: never by their names. Chained Ogg files and MP3s that were joined are read
+// whole. Fails with a reason that can stand after "could not be read: ". Any thread.
 Result<std::unique_ptr<Decoder>> openDecoder(const std::filesystem::path& path);
 
 // MP3 alone, through libmpg123; see decoder.cpp for the others. Fails when there is no run of valid frames.

@@ -1,25 +1,29 @@
 #include "sound/loop_info.h"
 
 #include "metre/tempo.h"
+#include "sound/chunk_file.h"
+#include "sound/snd_io.h"
 
 #include <cmath>
 #include <fmt/format.h>
-#include <sndfile.h>
 
 namespace sound {
 
 LoopInfo readLoopInfo(const std::filesystem::path& path) {
     LoopInfo out;
     SF_INFO info{};
-    SNDFILE* file = sf_open(path.c_str(), SFM_READ, &info);
-    if (file == nullptr) return out;
+    // Only these have such chunks; of others libsndfile would try to make something.
+    if (!holdsChunks(path)) return out;
+    const auto io = SndIo::read(path, info);
+    if (!io) return out;
+    SNDFILE* file = io->file();
     SF_LOOP_INFO loop{};
     if (sf_command(file, SFC_GET_LOOP_INFO, &loop, sizeof loop) == SF_TRUE) {
         const Bpm bpm(static_cast<double>(loop.bpm));
         if (metre::isTempo(bpm))
             out.bpm = bpm;
         else if (!(bpm.value == 0)) // 0 says nothing
-            out.refused = fmt::format("{:g}", bpm.value);
+            out.refused = std::isfinite(bpm.value) ? fmt::format("{:g}", bpm.value) : "no number";
         if (loop.num_beats > 0 && loop.num_beats <= 100000) out.beats = loop.num_beats;
         if (loop.root_key >= 1 && loop.root_key <= 127) out.rootNote = loop.root_key;
     }
@@ -30,10 +34,9 @@ LoopInfo readLoopInfo(const std::filesystem::path& path) {
         if (instrument.loop_count > 0) {
             const auto from = static_cast<std::int64_t>(instrument.loops[0].start);
             const auto to = static_cast<std::int64_t>(instrument.loops[0].end);
-            if (from >= 0 && to > from && to <= info.frames) out.loop = {Frames(from), Frames(to)};
+            if (from >= 0 && to > from && to <= io->frames()) out.loop = {Frames(from), Frames(to)};
         }
     }
-    sf_close(file);
     return out;
 }
 

@@ -93,21 +93,6 @@ void release(std::uintptr_t first, std::uintptr_t end) {
 
 } // namespace
 
-bool writeAll(int handle, const void* data, std::size_t bytes, std::int64_t at) {
-    const auto* from = static_cast<const char*>(data);
-    while (bytes > 0) {
-        const ssize_t done = pwrite(handle, from, bytes, at);
-        if (done <= 0) {
-            if (done < 0 && errno == EINTR) continue;
-            return false;
-        }
-        from += done;
-        at += done;
-        bytes -= static_cast<std::size_t>(done);
-    }
-    return true;
-}
-
 std::int64_t pageBytes() {
     static const std::int64_t bytes = sysconf(_SC_PAGESIZE);
     return bytes;

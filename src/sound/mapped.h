@@ -31,9 +31,6 @@ class Mapping {
     std::size_t slot_;
 };
 
-// Writes all of it at a place in a file; false where the disk refuses.
-bool writeAll(int handle, const void* data, std::size_t bytes, std::int64_t at);
-
 // Where each mapping has to begin in its file.
 std::int64_t pageBytes();
 

@@ -77,6 +77,7 @@ class Mp3Decoder : public Decoder {
     std::string flaw() const override {
         return frames_.isCut || broken_ ? "the file was cut off or is damaged" : "";
     }
+    int error() const override { return file_->error(); }
 
   private:
     // The next MPEG frame's sound; silence of its length where it cannot be decoded.
@@ -123,6 +124,7 @@ class Mp3Decoder : public Decoder {
 Result<std::unique_ptr<Decoder>> openMp3(const std::filesystem::path& path) {
     auto file = std::make_unique<ByteFile>(path);
     Mp3Frames frames = mp3Frames(*file);
+    if (file->error() != 0) return base::problem(std::strerror(file->error()));
     if (frames.frames.empty() || frames.kept.empty())
         return base::problem("it is not an audio file of a kind that is known here, or it is damaged");
     Handle handle = newHandle(frames);

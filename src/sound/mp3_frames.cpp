@@ -107,6 +107,8 @@ std::optional<std::int64_t> nextRun(ByteFile& file, std::int64_t at, std::int64_
     return std::nullopt;
 }
 
+constexpr int mostDelay = 4096; // frames; more is no encoder's
+
 // What an encoder writes into a first frame of silence.
 struct Info {
     std::int64_t frames = -1; // that follow; −1: not said
@@ -119,6 +121,15 @@ std::optional<Info> infoOf(ByteFile& file, const Mp3Frame& frame, const Header& 
     const auto b = file.at(frame.at, frame.bytes);
     const std::size_t side = h.version == 1 ? (h.channels == 1 ? 17 : 32) : (h.channels == 1 ? 9 : 17);
     const std::size_t at = 4 + side;
+    // Another encoder's, always in the same place: version, delay, quality, bytes and frames.
+    constexpr std::size_t other = 4 + 32;
+    if (h.layer == 3 && b.size() >= other + 18 && startsWith(b.subspan(other), "VBRI")) {
+        Info info;
+        info.frames = big32(b, other + 14);
+        info.delay = b[other + 6] << 8 | b[other + 7];
+        info.hasDelay = info.delay <= mostDelay;
+        return info;
+    }
     if (h.layer != 3 || b.size() < at + 8) return std::nullopt;
     if (!startsWith(b.subspan(at), "Xing") && !startsWith(b.subspan(at), "Info")) return std::nullopt;
     Info info;

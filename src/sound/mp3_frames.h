@@ -31,7 +31,8 @@ struct Mp3Frames {
 // Walks over a file: past tags at either end, from frame to frame by their lengths, and over what lies between
 // files that were joined. A beginning counts when several frames of the same kind follow each other, or as many as
 // there are. Frame headers: ISO/IEC 11172-3:1993 2.4.2.3 and 13818-3:1998 (from memory); the number of frames,
-// delay and padding that encoders write into a first frame of silence ("Xing", "Info"): common practice.
+// delay and padding that encoders write into a first frame of silence ("Xing", "Info"; "VBRI", from memory): common
+// practice.
 Mp3Frames mp3Frames(ByteFile& file);
 
 } // namespace sound

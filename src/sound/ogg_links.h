@@ -24,4 +24,9 @@ struct OggLinks {
 // Walks from page to page (The Ogg Encapsulation Format Version 0, RFC 3533, 2003; from memory).
 OggLinks oggLinks(ByteFile& file);
 
+// Gives the pages of a file with one stream, of our own and not yet in its place, a serial number that follows from
+// what it holds, where libraries draw lots: the same sound makes the same file. False, with errno, where the disk
+// refuses.
+bool setOggSerial(const std::filesystem::path& path);
+
 } // namespace sound

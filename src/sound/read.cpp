@@ -34,6 +34,7 @@ std::string fileSystemReason(const std::filesystem::path& path) {
 }
 
 std::string inMinutes(double seconds) {
+    if (seconds < 0.1) return fmt::format("{:.2f} ms", seconds * 1000);
     if (seconds < 600) return fmt::format("{:.3g} s", seconds);
     return fmt::format("{:.0f} min", seconds / 60);
 }
@@ -73,6 +74,7 @@ base::Problem Reader::tooLong(std::int64_t frames) const {
 
 Result<std::int64_t> Reader::read(float* out, std::int64_t n) {
     const std::int64_t got = decoder_->read(out, n);
+    if (decoder_->error() != 0) return tl::unexpected(couldNot(path_, std::strerror(decoder_->error())));
     const auto count = static_cast<std::size_t>(got) * static_cast<std::size_t>(facts_.channels);
     // Seldom is one no number: that all are is seen at once, as zero times anything else is zero.
     std::array<float, 16> nothing{};
@@ -86,6 +88,13 @@ Result<std::int64_t> Reader::read(float* out, std::int64_t n) {
             out[i] = 0;
             ++notNumbers_;
         }
+    for (std::size_t i = 0; i < count; ++i)
+        loudest_ = loudest_ > std::abs(out[i]) ? loudest_ : std::abs(out[i]);
+    if (loudest_ > loudestSample)
+        return tl::unexpected(couldNot(
+            path_,
+            fmt::format("its samples reach {:.0f}, where full scale is 1: they were written in another scale",
+                        loudest_)));
     facts_.frames += Frames(got);
     if (facts_.frames.value > mostFrames_) return tl::unexpected(tooLong(facts_.frames.value));
     return got;
@@ -105,8 +114,10 @@ Result<std::vector<std::string>> Reader::end() const {
     if (notNumbers_ == static_cast<std::size_t>(got) * static_cast<std::size_t>(facts_.channels))
         return tl::unexpected(couldNot(path_, "none of its samples is a number"));
     if (notNumbers_ > 0)
-        warnings.push_back(
-            fmt::format("{} holds {} samples that are no numbers; they were made silent.", name, notNumbers_));
+        warnings.push_back(notNumbers_ == 1
+                               ? fmt::format("{} holds one sample that is no number; it was made silent.", name)
+                               : fmt::format("{} holds {} samples that are no numbers; they were made silent.",
+                                             name, notNumbers_));
     return warnings;
 }
 

@@ -36,6 +36,7 @@ struct ReadFile {
 inline constexpr int lowestRate = 4000;
 inline constexpr int highestRate = 384000;
 inline constexpr int mostChannels = 2;
+inline constexpr float loudestSample = 1024; // 60 dB above full scale
 inline constexpr std::int64_t mostBytes = std::int64_t(4)
                                           << 30; // in memory, per file, at the target rate: three hours at 48 kHz
 
@@ -49,7 +50,7 @@ class Reader {
     static Result<Reader> open(const std::filesystem::path& path, std::int64_t mostSamples, int keptAt = 0);
 
     // Up to n interleaved frames, samples that are no numbers as silence; 0 at the end. Fails when it turns out
-    // longer than it may be.
+    // longer than it may be, when the disk refuses to be read, and when samples are far beyond any scale.
     Result<std::int64_t> read(float* out, std::int64_t n);
     // After the end: what there is to warn of, in sentences naming the file. Fails when there was no sound.
     Result<std::vector<std::string>> end() const;
@@ -69,6 +70,7 @@ class Reader {
     FileFacts facts_;
     std::int64_t mostFrames_ = 0;
     std::size_t notNumbers_ = 0;
+    float loudest_ = 0;
 };
 
 // Reads WAV, AIFF, FLAC, Ogg Vorbis, Opus or MP3 from its first frame to its last, in order, and converts it

@@ -1,17 +1,16 @@
 #include "sound/riff_chunks.h"
 
+#include "base/disk.h"
+
 #include <algorithm>
-#include <array>
-#include <cstring>
-#include <fstream>
+#include <bit>
+#include <cerrno>
+#include <fcntl.h>
+#include <unistd.h>
 
 namespace sound {
 
 namespace {
-
-ChunkBytes startOf(const char* name) {
-    return {name, name + 4};
-}
 
 void put32(ChunkBytes& out, std::uint32_t value) {
     for (int i = 0; i < 4; ++i)
@@ -23,20 +22,36 @@ void put16(ChunkBytes& out, std::uint16_t value) {
     out.push_back(static_cast<char>(value >> 8));
 }
 
-std::uint32_t get32(const char* at) {
-    std::uint32_t value = 0;
-    for (int i = 0; i < 4; ++i)
-        value |= static_cast<std::uint32_t>(static_cast<unsigned char>(at[i])) << (8 * i);
-    return value;
+std::uint32_t numberIn(const ChunkBytes& bytes, std::size_t at) {
+    return chunkNumber(bytes, at, false);
 }
+void setNumber(ChunkBytes& bytes, std::size_t at, std::uint32_t value) {
+    setChunkNumber(bytes, at, value, false);
+}
+
+// The sampler chunk: nine numbers, loops of six each, and data of a sampler's own.
+constexpr std::size_t noteAt = 12;
+constexpr std::size_t countAt = 28;
+constexpr std::size_t samplerHead = 36;
+constexpr std::size_t loopBytes = 24;
+
+void putLoop(ChunkBytes& out, const std::pair<Frames, Frames>& loop) {
+    put32(out, 0); // its number
+    put32(out, 0); // forwards
+    put32(out, static_cast<std::uint32_t>(loop.first.value));
+    put32(out, static_cast<std::uint32_t>(loop.second.value - 1)); // the last frame that sounds
+    put32(out, 0);                                                 // no fraction
+    put32(out, 0);                                                 // for ever
+}
+
+// The loop chunk: what of it is meant, root note, two unknown fields, beats, metre, tempo.
+constexpr std::uint32_t hasRoot = 2;
+constexpr std::size_t loopHead = 24;
 
 } // namespace
 
 ChunkBytes samplerChunk(const LoopInfo& loop, int rate) {
     ChunkBytes out;
-    for (const char c : {'s', 'm', 'p', 'l'})
-        out.push_back(c);
-    put32(out, loop.loop ? 60 : 36);
     put32(out, 0); // maker
     put32(out, 0); // product
     put32(out, static_cast<std::uint32_t>(1'000'000'000LL / rate));
@@ -46,43 +61,57 @@ ChunkBytes samplerChunk(const LoopInfo& loop, int rate) {
     put32(out, 0); // SMPTE offset
     put32(out, loop.loop ? 1 : 0);
     put32(out, 0); // no data of a sampler's own
-    if (loop.loop) {
-        put32(out, 0);
-        put32(out, 0); // forwards
-        put32(out, static_cast<std::uint32_t>(loop.loop->first.value));
-        put32(out, static_cast<std::uint32_t>(loop.loop->second.value - 1)); // the last frame that sounds
-        put32(out, 0);
-        put32(out, 0); // for ever
-    }
+    if (loop.loop) putLoop(out, *loop.loop);
     return out;
+}
+
+ChunkBytes samplerChunk(ChunkBytes there, const LoopInfo& loop, const Replacing& replacing) {
+    if (there.size() < samplerHead) return there;
+    const std::size_t count = numberIn(there, countAt);
+    if (count > (there.size() - samplerHead) / loopBytes) return there;
+    if (loop.rootNote && replacing.root) setNumber(there, noteAt, static_cast<std::uint32_t>(*loop.rootNote));
+    if (loop.loop && (count == 0 || replacing.loops)) {
+        ChunkBytes one;
+        putLoop(one, *loop.loop);
+        const auto first = there.begin() + samplerHead;
+        there.erase(first, first + static_cast<std::ptrdiff_t>(count * loopBytes));
+        there.insert(there.begin() + samplerHead, one.begin(), one.end());
+        setNumber(there, countAt, 1);
+    }
+    return there;
 }
 
 ChunkBytes loopChunk(const LoopInfo& loop) {
     ChunkBytes out;
-    for (const char c : {'a', 'c', 'i', 'd'})
-        out.push_back(c);
-    put32(out, 24);
-    put32(out, loop.rootNote ? 2 : 0); // stretches; with a root note
+    put32(out, loop.rootNote ? hasRoot : 0);
     put16(out, static_cast<std::uint16_t>(loop.rootNote.value_or(60)));
     put16(out, 0x8000);
     put32(out, 0);
     put32(out, static_cast<std::uint32_t>(*loop.beats));
     put16(out, 4); // unit of the metre
     put16(out, 4); // beats in a bar
-    const auto tempo = static_cast<float>(loop.bpm->value);
-    std::uint32_t bits = 0;
-    std::memcpy(&bits, &tempo, sizeof bits);
-    put32(out, bits);
+    put32(out, std::bit_cast<std::uint32_t>(static_cast<float>(loop.bpm->value)));
     return out;
 }
 
-std::vector<ChunkBytes> cueChunks(const std::vector<CuePoint>& cues) {
+ChunkBytes loopChunk(ChunkBytes there, const LoopInfo& loop, const Replacing& replacing) {
+    if (there.size() < loopHead) return there;
+    if (loop.rootNote && replacing.root) {
+        setNumber(there, 0, numberIn(there, 0) | hasRoot);
+        there[4] = static_cast<char>(*loop.rootNote);
+        there[5] = 0;
+    }
+    if (loop.beats) setNumber(there, 12, static_cast<std::uint32_t>(*loop.beats));
+    if (loop.bpm) setNumber(there, 20, std::bit_cast<std::uint32_t>(static_cast<float>(loop.bpm->value)));
+    return there;
+}
+
+std::vector<NamedChunk> cueChunks(const std::vector<CuePoint>& cues) {
     if (cues.empty()) return {};
-    ChunkBytes points = startOf("cue ");
-    put32(points, static_cast<std::uint32_t>(4 + 24 * cues.size()));
+    ChunkBytes points;
     put32(points, static_cast<std::uint32_t>(cues.size()));
-    ChunkBytes names = startOf("LIST");
-    ChunkBytes labels = startOf("adtl");
+    const std::string list = "adtl";
+    ChunkBytes labels(list.begin(), list.end());
     for (std::size_t i = 0; i < cues.size(); ++i) {
         const auto id = static_cast<std::uint32_t>(i + 1);
         const auto at = static_cast<std::uint32_t>(std::clamp<std::int64_t>(cues[i].at.value, 0, 0xFFFFFFFFLL));
@@ -102,56 +131,30 @@ std::vector<ChunkBytes> cueChunks(const std::vector<CuePoint>& cues) {
         labels.push_back(0);
         if (labels.size() % 2 == 1) labels.push_back(0);
     }
-    if (labels.size() == 4) return {points};
-    put32(names, static_cast<std::uint32_t>(labels.size()));
-    names.insert(names.end(), labels.begin(), labels.end());
-    return {points, names};
+    if (labels.size() == list.size()) return {{"cue ", points}};
+    return {{"cue ", points}, {"LIST", labels}};
 }
 
-bool putChunks(const std::filesystem::path& path, const std::vector<ChunkBytes>& chunks) {
-    std::fstream file(path, std::ios::in | std::ios::out | std::ios::binary);
-    std::array<char, 12> head{};
-    if (!file.read(head.data(), head.size())) return false;
-    if (std::memcmp(head.data(), "RIFF", 4) != 0 || std::memcmp(head.data() + 8, "WAVE", 4) != 0) return true;
-    file.seekg(0, std::ios::end);
-    const std::uint64_t size = static_cast<std::uint64_t>(file.tellg());
-    std::uint64_t at = 12;
-    while (at + 8 <= size) {
-        std::array<char, 12> there{};
-        file.clear();
-        file.seekg(static_cast<std::streamoff>(at));
-        file.read(there.data(), there.size());
-        if (file.gcount() < 8) return false;
-        file.clear();
-        const std::uint64_t length = get32(there.data() + 4);
-        for (const ChunkBytes& chunk : chunks)
-            if (std::memcmp(there.data(), chunk.data(), 4) == 0 &&
-                (std::memcmp(chunk.data(), "LIST", 4) != 0 ||
-                 std::memcmp(there.data() + 8, chunk.data() + 8, 4) == 0)) {
-                // Set aside under a name that nobody reads; moving all that follows would touch the audio.
-                file.seekp(static_cast<std::streamoff>(at));
-                file.write("JUNK", 4);
-            }
-        at += 8 + length + length % 2;
+bool appendChunks(const std::filesystem::path& path, const std::vector<NamedChunk>& chunks) {
+    base::disk::Handle file(base::disk::open(path, O_RDWR));
+    if (!file.isOpen()) return false;
+    const off_t size = lseek(file.get(), 0, SEEK_END);
+    ChunkBytes all(size % 2 == 1 ? 1 : 0, 0);
+    for (const auto& [name, body] : chunks) {
+        all.insert(all.end(), name.begin(), name.end());
+        put32(all, static_cast<std::uint32_t>(body.size()));
+        all.insert(all.end(), body.begin(), body.end());
+        if (body.size() % 2 == 1) all.push_back(0);
     }
-    file.clear();
-    file.seekp(0, std::ios::end);
-    std::uint64_t total = size;
-    if (size % 2 == 1) {
-        file.put(0);
-        ++total;
-    }
-    for (const ChunkBytes& chunk : chunks) {
-        file.write(chunk.data(), static_cast<std::streamsize>(chunk.size()));
-        total += chunk.size();
-    }
-    if (total > 0xFFFFFFFFULL) return false;
+    const std::int64_t total = size + static_cast<std::int64_t>(all.size()) - 8;
     ChunkBytes length;
-    put32(length, static_cast<std::uint32_t>(total - 8));
-    file.seekp(4);
-    file.write(length.data(), 4);
-    file.flush();
-    return static_cast<bool>(file);
+    put32(length, static_cast<std::uint32_t>(total));
+    errno = EFBIG;
+    if (size < 12 || total > 0xFFFFFFFFLL || !base::disk::writeAllAt(file.get(), all.data(), all.size(), size) ||
+        !base::disk::writeAllAt(file.get(), length.data(), length.size(), 4))
+        return false;
+    errno = file.close();
+    return errno == 0;
 }
 
 } // namespace sound

@@ -1,12 +1,10 @@
 #include "sound/scratch.h"
 
+#include "base/disk.h"
+#include "base/safe_file.h"
 #include "sound/mapped.h"
 
 #include <algorithm>
-#include <cstdlib>
-#include <fcntl.h>
-#include <filesystem>
-#include <string>
 #include <unistd.h>
 #include <utility>
 
@@ -16,17 +14,6 @@ namespace {
 
 constexpr std::size_t fewBytes = std::size_t(16) << 20; // that stay in memory
 constexpr std::int64_t blockFrames = 1 << 18;
-
-// A file without a name; −1 where there can be none.
-int namelessFile() {
-    std::error_code error;
-    const std::filesystem::path folder = std::filesystem::temp_directory_path(error);
-    if (error) return -1;
-    std::string name = (folder / "patient-metre-XXXXXX").string();
-    const int handle = mkostemp(name.data(), O_CLOEXEC);
-    if (handle >= 0) unlink(name.c_str());
-    return handle;
-}
 
 } // namespace
 
@@ -40,7 +27,7 @@ AudioPtr madeAside(int rate, int channels, Frames length,
         return std::make_shared<const Audio>(std::move(all));
     };
     if (bytes * static_cast<std::size_t>(channels) < fewBytes) return inMemory();
-    const int handle = namelessFile();
+    const int handle = base::namelessFile();
     if (handle < 0) return inMemory();
     const auto page = static_cast<std::size_t>(pageBytes());
     const std::size_t stride = (bytes + page - 1) / page * page;
@@ -49,8 +36,9 @@ AudioPtr madeAside(int rate, int channels, Frames length,
         Audio block(rate, channels, std::min(Frames(blockFrames), length - from));
         fill(from, block);
         for (std::size_t c = 0; isThere && c < block.channels.size(); ++c)
-            isThere = writeAll(handle, block.channels[c].data(), block.channels[c].size() * sizeof(float),
-                               static_cast<std::int64_t>(c * stride) + from.value * std::int64_t(sizeof(float)));
+            isThere = base::disk::writeAllAt(
+                handle, block.channels[c].data(), block.channels[c].size() * sizeof(float),
+                static_cast<std::int64_t>(c * stride) + from.value * std::int64_t(sizeof(float)));
     }
     auto away = std::make_shared<Audio>();
     away->rate = rate;

@@ -20,16 +20,15 @@ std::string first(const TagLib::PropertyMap& properties, const char* name) {
     return found->second.front().to8Bit(true);
 }
 
-// Three decimals are finer than any tempo is meant, and whole tempos stay whole for readers that want integers.
-std::string tagText(Bpm bpm) {
+} // namespace
+
+std::string tempoText(Bpm bpm) {
     std::string text = fmt::format("{:.3f}", bpm.value);
     while (text.back() == '0')
         text.pop_back();
     if (text.back() == '.') text.pop_back();
     return text;
 }
-
-} // namespace
 
 Tags readTags(const std::filesystem::path& path) {
     Tags tags;
@@ -65,7 +64,8 @@ Result<void> writeTags(const std::filesystem::path& path, const Tags& tags) {
         if (file.isNull() || file.file() == nullptr) return fail();
         TagLib::PropertyMap properties = file.file()->properties();
         if (tags.bpm)
-            properties.replace("BPM", TagLib::StringList(TagLib::String(tagText(*tags.bpm), TagLib::String::UTF8)));
+            properties.replace("BPM",
+                               TagLib::StringList(TagLib::String(tempoText(*tags.bpm), TagLib::String::UTF8)));
         if (!tags.key.empty())
             properties.replace("INITIALKEY", TagLib::StringList(TagLib::String(tags.key, TagLib::String::UTF8)));
         if (tags.beats) properties.replace("BEATS", TagLib::String(std::to_string(*tags.beats)));

@@ -27,12 +27,17 @@ struct Tags {
     bool operator==(const Tags&) const = default;
 };
 
+// A tempo as it is written into tags: three decimals at most, which is finer than any tempo is meant, and none
+// where it is whole, for readers that want integers.
+std::string tempoText(Bpm bpm);
+
 // The tags of a file that read() can open; empty where there are none or the file is unreadable. Any thread.
 Tags readTags(const std::filesystem::path& path);
 
-// Writes tempo, key, beats and others (a missing one is left as it is) in place. Only for a file that is not yet
-// where the user looks for it: this call itself is not atomic. Fails, naming the file, when nothing came to be
-// written; that is found out by reading it back.
+// Writes tempo, key, beats and others (a missing one is left as it is) in place. Only for a file of our own that is
+// not yet where the user looks for it: this call itself is not atomic, and what else stands in tags may be written
+// anew. tag_file.h is for files of others. Fails, naming the file, when nothing came to be written; that is found
+// out by reading it back.
 Result<void> writeTags(const std::filesystem::path& path, const Tags& tags);
 
 } // namespace sound

@@ -1,7 +1,10 @@
 #include "sound/write.h"
 
+#include "base/hash.h"
 #include "base/utf8.h"
-#include "sound/read.h"
+#include "sound/decoder.h"
+#include "sound/ogg_links.h"
+#include "sound/snd_io.h"
 
 #include <algorithm>
 #include <array>
@@ -12,7 +15,6 @@
 #include <fmt/format.h>
 #include <memory>
 #include <optional>
-#include <sndfile.h>
 #include <variant>
 
 namespace sound {
@@ -82,6 +84,8 @@ bool isWholeNumbers(int format) {
 // Theoretical Survey", JAES 1992, from memory).
 class Dither {
   public:
+    // Another sequence for every name, so that the noises of stems do not add up as one.
+    explicit Dither(const std::string& name) : state_(base::KeyMaker().add(std::string_view(name)).key().low) {}
     double next() { return even() - even(); }
 
   private:
@@ -89,7 +93,7 @@ class Dither {
         state_ = state_ * 6364136223846793005ULL + 1442695040888963407ULL;
         return double(state_ >> 11) * 0x1p-53;
     }
-    std::uint64_t state_ = 20;
+    std::uint64_t state_;
 };
 
 // A float sample as the top bits of a 32-bit integer, rounded to the depth. libsndfile itself would scale by
@@ -108,6 +112,18 @@ std::int32_t quantised(float sample, int bits, double noise, std::int32_t& clipp
 void copyText(char* to, std::size_t size, const std::string& text) {
     std::memset(to, 0, size);
     std::memcpy(to, text.data(), std::min(size, text.size()));
+}
+
+// Whether a file is there with so many frames of sound. MP3 is kept in frames of its own, and may be read a little
+// longer.
+bool isThere(const std::filesystem::path& path, FileKind kind, std::int64_t length) {
+    if (kind == FileKind::Mp3) {
+        const auto mp3 = openMp3(path);
+        return mp3 && (*mp3)->flaw().empty() && (*mp3)->declared >= length && (*mp3)->declared < length + 10000;
+    }
+    SF_INFO info{};
+    const auto io = SndIo::read(path, info);
+    return io && io->frames() == length;
 }
 
 } // namespace
@@ -182,19 +198,16 @@ struct Writer::State {
     std::int64_t done = 0;
     WriteAs as;
     base::PartFile part;
-    SNDFILE* file = nullptr;
+    std::unique_ptr<SndIo> io;
     Written written;
     Dither dither;
     std::vector<std::int32_t> whole;
     std::vector<std::int32_t> channel;
     std::vector<float> floats;
 
-    explicit State(const std::filesystem::path& to) : path(to), part(to) {}
+    explicit State(const std::filesystem::path& to) : path(to), part(to), dither(to.filename().native()) {}
     State(const State&) = delete;
     State& operator=(const State&) = delete;
-    ~State() {
-        if (file != nullptr) sf_close(file);
-    }
     tl::unexpected<base::Problem> fail(const std::string& reason) const {
         return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(path), reason));
     }
@@ -236,15 +249,16 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
     if (sf_format_check(&info) == 0)
         return fail(fmt::format("this kind of file takes no {} channels at {} Hz", channels, rate));
     errno = 0;
-    state->file = sf_open(state->part.path().c_str(), SFM_WRITE, &info);
-    if (state->file == nullptr) return fail(base::writeReason(path, errno));
+    state->io = SndIo::write(state->part.path(), info);
+    if (!state->io) return fail(base::writeReason(path, errno));
+    SNDFILE* file = state->io->file();
     if (isLossy(*kind)) {
         if (*kind == FileKind::Mp3) {
             int variable = SF_BITRATE_MODE_VARIABLE;
-            sf_command(state->file, SFC_SET_BITRATE_MODE, &variable, sizeof variable);
+            sf_command(file, SFC_SET_BITRATE_MODE, &variable, sizeof variable);
         }
         double quality = std::clamp(as.quality, 0, 10) / 10.0;
-        sf_command(state->file, SFC_SET_VBR_ENCODING_QUALITY, &quality, sizeof quality);
+        sf_command(file, SFC_SET_VBR_ENCODING_QUALITY, &quality, sizeof quality);
     }
     if (as.reference && *kind == FileKind::Wav) {
         SF_BROADCAST_INFO note{};
@@ -254,7 +268,7 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
         note.time_reference_low = static_cast<std::uint32_t>(frames & 0xFFFFFFFFU);
         note.time_reference_high = static_cast<std::uint32_t>(frames >> 32);
         note.version = 1;
-        sf_command(state->file, SFC_SET_BROADCAST_INFO, &note, sizeof note);
+        sf_command(file, SFC_SET_BROADCAST_INFO, &note, sizeof note);
     }
     if (!as.cues.empty() && *kind == FileKind::Aiff) {
         std::vector<char> bytes(sizeof(std::uint32_t) + as.cues.size() * sizeof(SF_CUE_POINT));
@@ -269,7 +283,7 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
             copyText(cue.name, sizeof cue.name - 1, as.cues[i].name);
             std::memcpy(bytes.data() + sizeof count + i * sizeof cue, &cue, sizeof cue);
         }
-        sf_command(state->file, SFC_SET_CUE, bytes.data(), static_cast<int>(bytes.size()));
+        sf_command(file, SFC_SET_CUE, bytes.data(), static_cast<int>(bytes.size()));
     }
     return Writer(std::move(state));
 }
@@ -306,10 +320,9 @@ Result<void> Writer::add(const Audio& audio) {
             for (std::size_t i = 0; i < s.channel.size(); ++i)
                 to[i * channels] = s.channel[i];
         }
-        errno = 0;
-        const sf_count_t done =
-            wholeNumbers ? sf_writef_int(s.file, s.whole.data(), n) : sf_writef_float(s.file, s.floats.data(), n);
-        if (done != n) return s.fail(base::writeReason(s.path, errno));
+        const sf_count_t done = wholeNumbers ? sf_writef_int(s.io->file(), s.whole.data(), n)
+                                             : sf_writef_float(s.io->file(), s.floats.data(), n);
+        if (done != n || s.io->error() != 0) return s.fail(base::writeReason(s.path, s.io->error()));
         s.done += n;
     }
     return {};
@@ -317,32 +330,25 @@ Result<void> Writer::add(const Audio& audio) {
 
 Result<Written> Writer::finish() {
     State& s = *state_;
-    errno = 0;
-    SNDFILE* file = s.file;
-    s.file = nullptr;
-    if (sf_close(file) != 0) return s.fail(base::writeReason(s.path, errno));
+    if (s.io->close() != 0) return s.fail(base::writeReason(s.path, s.io->error()));
     if (s.kind == FileKind::Wav && !s.isRf64()) {
-        std::vector<ChunkBytes> chunks = cueChunks(s.as.cues);
-        if (s.as.loop.rootNote || s.as.loop.loop) chunks.push_back(samplerChunk(s.as.loop, s.rate));
-        if (s.as.loop.bpm && s.as.loop.beats) chunks.push_back(loopChunk(s.as.loop));
-        errno = 0;
-        if (!chunks.empty() && !putChunks(s.part.path(), chunks)) return s.fail(base::writeReason(s.path, errno));
+        std::vector<NamedChunk> chunks = cueChunks(s.as.cues);
+        if (s.as.loop.rootNote || s.as.loop.loop) chunks.emplace_back(samplerName, samplerChunk(s.as.loop, s.rate));
+        if (s.as.loop.bpm && s.as.loop.beats) chunks.emplace_back(loopName, loopChunk(s.as.loop));
+        if (!chunks.empty() && !appendChunks(s.part.path(), chunks))
+            return s.fail(base::writeReason(s.path, errno));
     }
+    if ((s.kind == FileKind::Ogg || s.kind == FileKind::Opus) && !setOggSerial(s.part.path()))
+        return s.fail(base::writeReason(s.path, errno));
     const Tags& tags = s.as.tags;
     if ((tags.bpm || !tags.key.empty() || tags.beats || !tags.others.empty()) && !s.isRf64()) {
         errno = 0;
         if (const auto ok = writeTags(s.part.path(), tags); !ok)
             return s.fail(errno != 0 ? base::writeReason(s.path, errno) : "its tempo tag could not be written");
     }
-    // A disk that filled up behind a library's back shows in the length of what can be read again. MP3 is kept in
-    // frames of its own, and may be read a little longer.
-    SF_INFO back{};
-    SNDFILE* check = sf_open(s.part.path().c_str(), SFM_READ, &back);
-    if (check != nullptr) sf_close(check);
-    const bool isThere =
-        check != nullptr && (s.kind == FileKind::Mp3 ? back.frames >= s.length && back.frames < s.length + 10000
-                                                     : back.frames == s.length);
-    if (!isThere || s.done != s.length) return s.fail(base::writeReason(s.path, 0));
+    // A disk that filled up behind a library's back shows in the length of what can be read again.
+    if (!isThere(s.part.path(), s.kind, s.length) || s.done != s.length)
+        return s.fail(base::writeReason(s.path, 0));
     if (auto done = s.part.commit(s.as.existing); !done) return tl::unexpected(done.error());
     return s.written;
 }

@@ -55,7 +55,7 @@ struct TimeReference {
 // How a file is written, and what it says of itself.
 struct WriteAs {
     Depth depth = Depth::Int24; // of WAV, AIFF and FLAC; FLAC takes 24 bits for floats
-    bool dither = false;        // 16 bits: triangular noise of one step, the same in every run
+    bool dither = false;        // 16 bits: triangular noise of one step, the same whenever the name is
     int quality = 6;            // 0 to 10, of Ogg Vorbis, Opus and MP3
     Tags tags;
     LoopInfo loop;                          // into WAV: sampler and loop chunk

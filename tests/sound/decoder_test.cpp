@@ -131,4 +131,91 @@ TEST(Reader, TheLimitCountsAtTheRateAtWhichItIsKept) {
     EXPECT_FALSE(sound::Reader::open(folder / "low.wav", 20000, 48000));
 }
 
+// What programs leave that write to a pipe.
+TEST(Reader, WhatCameThroughAPipeIsWhole) {
+    const Folder folder;
+    for (const char* name : {"piped.wav", "piped.flac"}) {
+        const std::string kind = fs::path(name).extension().string().substr(1);
+        const auto made =
+            support::run("ffmpeg -v error -i " + support::quoted(support::demoAudio("winch_hands_112bpm.wav")) +
+                         " -f " + kind + " - | cat > " + support::quoted(folder / name));
+        ASSERT_EQ(made.status, 0) << made.err;
+        const auto piped = sound::read(folder / name, 0);
+        ASSERT_TRUE(piped) << piped.error().text;
+        EXPECT_TRUE(piped->warnings.empty()) << piped->warnings[0];
+        EXPECT_EQ(piped->audio.frames(),
+                  sound::read(support::demoAudio("winch_hands_112bpm.wav"), 0)->audio.frames());
+    }
+    // Half of one is cut, whatever else it does not say.
+    support::writeSound(folder / "whole.wav", support::noise(2), SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    support::cutFile(folder / "whole.wav", folder / "half.wav", 0.5);
+    EXPECT_EQ(sound::read(folder / "half.wav", 0)->warnings.size(), 1U);
+}
+
+TEST(Ogg, WhatFollowsTheEndOfAStreamIsNoLoss) {
+    const Folder folder;
+    support::writeSound(folder / "a.opus", support::noise(2), SF_FORMAT_OGG | SF_FORMAT_OPUS);
+    for (const auto& [name, whole] : {std::pair(std::string("kalimba.ogg"), demo("kalimba_eddies.ogg")),
+                                      {"a.opus", support::readBytes(folder / "a.opus")}}) {
+        for (const std::string& tail : {std::string(5000, '\0'), std::string("some words behind it")}) {
+            support::writeBytes(folder / name, whole + tail);
+            const auto read = sound::read(folder / name, 0);
+            ASSERT_TRUE(read) << read.error().text;
+            EXPECT_TRUE(read->warnings.empty()) << read->warnings[0];
+        }
+        support::writeBytes(folder / name, whole.substr(0, whole.size() - 40));
+        EXPECT_EQ(sound::read(folder / name, 0)->warnings.size(), 1U) << "its last page is cut";
+    }
+}
+
+TEST(Reader, Wave64AndCafAreRead) {
+    const Folder folder;
+    const auto sound = support::noise(1, 48000, 2);
+    support::writeSound(folder / "a.w64", sound, SF_FORMAT_W64 | SF_FORMAT_PCM_24);
+    support::writeSound(folder / "a.caf", sound, SF_FORMAT_CAF | SF_FORMAT_PCM_16);
+    for (const char* name : {"a.w64", "a.caf"}) {
+        const auto read = sound::read(folder / name, 0);
+        ASSERT_TRUE(read) << read.error().text;
+        EXPECT_EQ(read->audio.frames(), sound.frames());
+        EXPECT_TRUE(read->warnings.empty());
+    }
+}
+
+TEST(Reader, SamplesInAnotherScaleAreRefusedWithTheirSize) {
+    const Folder folder;
+    support::Audio loud = support::sine(440, 1);
+    for (float& s : loud.channels[0])
+        s *= 1.6e7F;
+    support::writeSound(folder / "loud.wav", loud, SF_FORMAT_WAV | SF_FORMAT_FLOAT);
+    const auto read = sound::read(folder / "loud.wav", 0);
+    ASSERT_FALSE(read);
+    EXPECT_NE(read.error().text.find("full scale is 1"), std::string::npos) << read.error().text;
+}
+
+// A first frame as another encoder writes it: no sound, and the delay of what follows.
+TEST(Mp3, AVbriFrameIsNoSoundAndItsDelayIsCut) {
+    const Folder folder;
+    std::string plain;
+    {
+        // Without any such frame: 20 frames of 128 kbit/s at 44.1 kHz, from the demo's own.
+        const auto made = support::run("ffmpeg -v error -y -f lavfi -i sine=440:d=1:r=44100 -c:a libmp3lame -b:a "
+                                       "128k -write_xing 0 -id3v2_version "
+                                       "0 " +
+                                       support::quoted(folder / "plain.mp3"));
+        ASSERT_EQ(made.status, 0) << made.err;
+        plain = support::readBytes(folder / "plain.mp3");
+    }
+    const auto without = sound::read(folder / "plain.mp3", 0);
+    ASSERT_TRUE(without) << without.error().text;
+    const std::int64_t frames = without->audio.frames().value / 1152;
+    std::string vbri = plain.substr(0, 4) + std::string(413, '\0');
+    const std::string head = std::string("VBRI\0\1", 6) + std::string("\x04\x80", 2) + std::string(6, '\0') +
+                             std::string(2, '\0') + char(frames >> 8) + char(frames & 0xFF);
+    vbri.replace(36, head.size(), head);
+    support::writeBytes(folder / "vbri.mp3", vbri + plain);
+    const auto with = sound::read(folder / "vbri.mp3", 0);
+    ASSERT_TRUE(with) << with.error().text;
+    EXPECT_EQ(with->audio.frames().value, without->audio.frames().value - 0x480 - 529);
+}
+
 } // namespace

@@ -80,7 +80,7 @@ TEST(TagFile, LoopPointsRootNoteAndBeatsAreReadByALibraryThatIsNotOurs) {
     loop.rootNote = 60;
     loop.beats = 8;
     loop.bpm = Bpm(240);
-    ASSERT_TRUE(sound::tagFile(file, {Bpm(240), "C", {}}, loop));
+    ASSERT_TRUE(sound::tagFile(file, {Bpm(240), "C", {}}, loop, {true, true}));
     EXPECT_EQ(sound::readLoopInfo(file), loop);
     EXPECT_EQ(chunk(file, "data"), audio);
 }
