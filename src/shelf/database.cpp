@@ -9,6 +9,11 @@ namespace {
 constexpr int busyMilliseconds = 2000;
 }
 
+bool saysDamaged(const SQLite::Exception& e) {
+    const int code = e.getErrorCode() & 0xFF;
+    return code == SQLITE_NOTADB || code == SQLITE_CORRUPT;
+}
+
 Result<std::unique_ptr<Database>> openDatabase(const std::filesystem::path& file,
                                                std::span<const Migration> versions, const std::string& what,
                                                bool* damaged) {
@@ -32,7 +37,7 @@ Result<std::unique_ptr<Database>> openDatabase(const std::filesystem::path& file
         all.commit();
         return database;
     } catch (const SQLite::Exception& e) {
-        if (damaged != nullptr) *damaged = e.getErrorCode() == SQLITE_NOTADB || e.getErrorCode() == SQLITE_CORRUPT;
+        if (damaged != nullptr) *damaged = saysDamaged(e);
         return base::problem(fmt::format("{}: {}.", what, e.what()));
     } catch (const std::exception& e) {
         return base::problem(fmt::format("{}: {}.", what, e.what()));

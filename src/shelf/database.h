@@ -29,6 +29,9 @@ Result<std::unique_ptr<Database>> openDatabase(const std::filesystem::path& file
                                                std::span<const Migration> versions, const std::string& what,
                                                bool* damaged = nullptr);
 
+// Whether an error says that the database is damaged, and not merely that it could not be read now.
+bool saysDamaged(const SQLite::Exception& e);
+
 // Calls what uses the database; what goes wrong there becomes a sentence.
 template <class Use>
 auto used(const char* what, const Use& use) -> Result<decltype(use())> {

@@ -1,5 +1,6 @@
 #include "shelf/library.h"
 
+#include "base/disk.h"
 #include "base/safe_file.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
@@ -11,6 +12,8 @@
 
 #include <algorithm>
 #include <array>
+#include <cerrno>
+#include <cstring>
 #include <fmt/format.h>
 
 namespace shelf {
@@ -63,9 +66,38 @@ fs::path ownFile(const fs::path& library) {
     return library.parent_path() / (library.stem().string() + "-own.json");
 }
 
-bool isWhole(SQLite::Database& d) {
-    SQLite::Statement check(d, "PRAGMA quick_check(1)");
-    return check.executeStep() && check.getColumn(0).getString() == "ok";
+// Copies the words beside a library to the next free of three names, the oldest of which then makes room. Where.
+Result<fs::path> keptBeside(const fs::path& beside) {
+    const auto name = [&](int n) {
+        return beside.parent_path() / fmt::format("{}-before-{}.json", beside.stem().string(), n);
+    };
+    constexpr int most = 3;
+    std::error_code error;
+    int free = 1;
+    while (free < most && fs::exists(name(free), error))
+        ++free;
+    if (free == most && fs::exists(name(most), error))
+        for (int n = 1; n < most; ++n)
+            if (base::disk::rename(name(n + 1), name(n)) != 0) return base::problem(std::strerror(errno));
+    if (auto copied = base::copyFile(beside, name(free), base::Existing::Replace); !copied)
+        return tl::unexpected(copied.error());
+    return name(free);
+}
+
+enum class State { Whole, Damaged, Unknown };
+
+// Unknown, with the reason, where the check itself could not be done: no memory, no right to read, another program.
+State stateOf(SQLite::Database& d, std::string& why) {
+    try {
+        SQLite::Statement check(d, "PRAGMA quick_check(1)");
+        return check.executeStep() && check.getColumn(0).getString() == "ok" ? State::Whole : State::Damaged;
+    } catch (const SQLite::Exception& e) {
+        why = e.what();
+        return saysDamaged(e) ? State::Damaged : State::Unknown;
+    } catch (const std::exception& e) {
+        why = e.what();
+        return State::Unknown;
+    }
 }
 
 // Puts a damaged database aside, with what belongs to it. Where it is afterwards.
@@ -74,11 +106,25 @@ Result<fs::path> putAside(const fs::path& file) {
     std::error_code error;
     for (int i = 1; aside.empty() || fs::exists(aside, error); ++i)
         aside = file.parent_path() / fmt::format("{}-damaged-{}.sqlite", file.stem().string(), i);
-    fs::rename(file, aside, error);
-    if (error) return base::problem(error.message());
+    if (base::disk::rename(file, aside) != 0) return base::problem(std::strerror(errno));
+    // What was written last may stand only in these.
     for (const char* ending : {"-wal", "-shm"})
-        fs::remove(fs::path(file.native() + ending), error);
+        static_cast<void>(base::disk::rename(file.native() + ending, aside.native() + ending));
     return aside;
+}
+
+// A database without a word of its own: new, or one that somebody emptied.
+bool isBlank(SQLite::Database& d) {
+    return d.execAndGet("SELECT (SELECT count(*) FROM files) + (SELECT count(*) FROM own) +"
+                        " (SELECT count(*) FROM own_tags) + (SELECT count(*) FROM folders)")
+               .getInt64() == 0;
+}
+
+// What SQLite takes for a new database although a file stands there.
+bool isTooSmall(const fs::path& file) {
+    std::error_code error;
+    const auto bytes = fs::file_size(file, error);
+    return !error && bytes < 100; // the head of any database
 }
 
 } // namespace
@@ -86,33 +132,65 @@ Result<fs::path> putAside(const fs::path& file) {
 Result<std::unique_ptr<Library>> Library::open(const fs::path& file) {
     const std::string what = fmt::format("The library could not be opened from {}", base::shownPath(file));
     bool damaged = false;
-    auto opened = openDatabase(file, libraryVersions, what, &damaged);
+    std::error_code error;
+    const bool wasThere = fs::exists(file, error);
+    auto opened = wasThere && isTooSmall(file) && fs::file_size(file, error) > 0
+                      ? Result<std::unique_ptr<Database>>(base::problem(what))
+                      : openDatabase(file, libraryVersions, what, &damaged);
+    if (!opened && wasThere && isTooSmall(file)) damaged = true;
     if (opened) {
-        const auto whole = used("check", [&] { return isWhole((*opened)->sqlite); });
-        damaged = !whole || !*whole;
+        std::string why;
+        const State state = stateOf((*opened)->sqlite, why);
+        if (state == State::Unknown) return base::problem(fmt::format("{}: {}.", what, why));
+        damaged = state == State::Damaged;
         if (damaged) opened->reset();
     }
-    if (!damaged) {
+    if (!opened && !damaged) return tl::unexpected(opened.error());
+    std::string told;
+    if (damaged) {
+        const auto aside = putAside(file);
+        if (!aside) return base::problem(fmt::format("{}: it is damaged.", what));
+        opened = openDatabase(file, libraryVersions, what);
         if (!opened) return tl::unexpected(opened.error());
-        return std::unique_ptr<Library>(new Library(std::move(*opened), file));
+        told = fmt::format("The library was damaged and has been begun anew; the damaged one is kept as {}.",
+                           base::shownName(*aside));
     }
-    const auto aside = putAside(file);
-    if (!aside) return base::problem(fmt::format("{}: it is damaged.", what));
-    auto fresh = openDatabase(file, libraryVersions, what);
-    if (!fresh) return tl::unexpected(fresh.error());
-    std::unique_ptr<Library> library(new Library(std::move(*fresh), file));
-    library->told_ = fmt::format("The library was damaged and has been begun anew; the damaged one is kept as {}.",
-                                 base::shownName(*aside));
-    const auto text = base::readText(ownFile(file));
-    const auto words = text ? ownWordsFrom(*text) : base::Result<AllOwnWords>(tl::unexpected(text.error()));
-    if (words) {
-        auto kept = library->setOwn(words->of);
-        for (const fs::path& folder : words->folders)
-            if (kept) kept = library->addFolder(folder);
-        if (!kept) return tl::unexpected(kept.error());
-        library->told_ += " Your own tags and folders are in it; scan to fill it again.";
-    }
+    std::unique_ptr<Library> library(new Library(std::move(*opened), file));
+    library->told_ = told;
+    auto taken = library->takeOwn(damaged);
+    if (!taken) return tl::unexpected(taken.error());
     return library;
+}
+
+// The user's own words from beside a database that has none; told() says what was found.
+Result<void> Library::takeOwn(bool damaged) {
+    const auto blank = used(notRead, [&] { return isBlank(database_->sqlite); });
+    if (!blank) return tl::unexpected(blank.error());
+    const fs::path beside = ownFile(file_);
+    std::error_code error;
+    if (!*blank || !fs::exists(beside, error)) return {};
+    // A disk that refuses now may not do so the next time: then nothing is begun without these words.
+    const auto text = base::readText(beside);
+    if (!text) return tl::unexpected(text.error());
+    const auto words = ownWordsFrom(*text);
+    if (!words) {
+        // Nothing is written over it, as long as nobody knows what is in it.
+        const auto kept = keptBeside(beside);
+        told_ += fmt::format("{}Your own tags could not be taken from {}: {}.{}", told_.empty() ? "" : " ",
+                             base::shownPath(beside), words.error().text,
+                             kept ? fmt::format(" It is kept as {}.", base::shownName(*kept)) : "");
+        if (!kept) return tl::unexpected(kept.error());
+        return {};
+    }
+    if (words->of.empty() && words->folders.empty()) return {};
+    // Taken in whole before anything is written beside it again.
+    auto done = setOwnOnly(words->of);
+    for (const fs::path& folder : words->folders)
+        if (done) done = addFolderOnly(folder);
+    if (!done) return done;
+    if (!damaged) told_ = "The library was begun anew.";
+    told_ += " Your own tags and folders are in it; scan to fill it again.";
+    return {};
 }
 
 std::vector<fs::path> Library::folders() const {
@@ -128,13 +206,18 @@ std::vector<fs::path> Library::folders() const {
 }
 
 Result<void> Library::addFolder(const fs::path& folder) {
+    auto done = addFolderOnly(folder);
     const std::lock_guard lock(mutex_);
-    auto done = used(notKept, [&] {
+    return done ? exportOwn() : done;
+}
+
+Result<void> Library::addFolderOnly(const fs::path& folder) {
+    const std::lock_guard lock(mutex_);
+    return used(notKept, [&] {
         SQLite::Statement put(database_->sqlite, "INSERT OR REPLACE INTO folders VALUES (?)");
         bindPath(put, 1, folder);
         put.exec();
     });
-    return done ? exportOwn() : done;
 }
 
 Result<void> Library::removeFolder(const fs::path& folder) {
@@ -161,8 +244,10 @@ Result<std::vector<Library::Known>> Library::knownWithin(const fs::path& folder)
             known.id = all.getColumn(0).getInt64();
             known.listed = {pathOf(all.getColumn(1)), all.getColumn(2).getInt64(), all.getColumn(3).getInt64()};
             known.isGone = all.getColumn(4).getInt() != 0;
+            // What could not be read may be readable now, though the file is the same: rights, room and memory
+            // change.
             known.isCurrent =
-                all.getColumn(5).getInt() == hear::listenVersion || !all.getColumn(6).getString().empty();
+                all.getColumn(5).getInt() == hear::listenVersion && all.getColumn(6).getString().empty();
             list.push_back(std::move(known));
         }
         return list;
@@ -332,8 +417,14 @@ std::size_t Library::size() const {
 }
 
 Result<void> Library::setOwn(const std::map<std::string, OwnWords>& of) {
+    auto done = setOwnOnly(of);
     const std::lock_guard lock(mutex_);
-    auto done = used(notKept, [&] {
+    return done ? exportOwn() : done;
+}
+
+Result<void> Library::setOwnOnly(const std::map<std::string, OwnWords>& of) {
+    const std::lock_guard lock(mutex_);
+    return used(notKept, [&] {
         SQLite::Database& d = database_->sqlite;
         SQLite::Transaction all(d, SQLite::TransactionBehavior::IMMEDIATE);
         SQLite::Statement clear(d, "DELETE FROM own_tags WHERE content = ?");
@@ -372,7 +463,6 @@ Result<void> Library::setOwn(const std::map<std::string, OwnWords>& of) {
         }
         all.commit();
     });
-    return done ? exportOwn() : done;
 }
 
 OwnWords Library::own(const std::string& content) const {
@@ -442,7 +532,19 @@ Result<void> Library::exportOwn() {
         return all;
     });
     if (!words) return tl::unexpected(words.error());
-    return base::writeText(ownFile(file_), toText(*words), base::Existing::Replace);
+    const fs::path beside = ownFile(file_);
+    const std::string text = toText(*words);
+    // Should this be less than it was, whatever the reason, the older stays beside it.
+    std::error_code error;
+    if (fs::exists(beside, error)) {
+        const auto before = base::readText(beside);
+        if (before && *before == text) return {};
+        const auto older =
+            before ? ownWordsFrom(*before) : base::Result<AllOwnWords>(tl::unexpected(before.error()));
+        if (!older || words->of.size() < older->of.size())
+            if (auto kept = keptBeside(beside); !kept) return tl::unexpected(kept.error());
+    }
+    return base::writeText(beside, text, base::Existing::Replace);
 }
 
 } // namespace shelf

@@ -50,9 +50,11 @@ struct ReadFile {
 // worker.
 class Library {
   public:
-    // Opens it, or makes it. One that is damaged is put aside under another name and begun anew with the user's own
-    // words, which lie beside it as text (own_words.h): told() says so. Fails, naming the file, when it is newer
-    // than this version, or may not be written.
+    // Opens it, or makes it. One that is damaged is put aside under another name and begun anew. The user's own
+    // words lie beside it as text (own_words.h): a library without any takes them in before anything is written
+    // there; told() says so. When they become fewer, three older versions of that text stay. Fails, naming the
+    // file, when it is newer than this version, may not be written, or could not be checked: then it stays as it
+    // is.
     static Result<std::unique_ptr<Library>> open(const std::filesystem::path& file);
     ~Library();
     const std::string& told() const { return told_; }
@@ -68,7 +70,7 @@ class Library {
         std::int64_t id = 0;
         sound::ListedFile listed;
         bool isGone = false;
-        bool isCurrent = false; // nothing new would be found by reading it again
+        bool isCurrent = false; // it was read, and nothing new would be found by reading it again
     };
     Result<std::vector<Known>> knownWithin(const std::filesystem::path& folder) const;
 
@@ -103,6 +105,10 @@ class Library {
   private:
     explicit Library(std::unique_ptr<Database> database, std::filesystem::path file);
     Result<void> exportOwn();
+    Result<void> takeOwn(bool damaged);
+    // In the database alone.
+    Result<void> setOwnOnly(const std::map<std::string, OwnWords>& of);
+    Result<void> addFolderOnly(const std::filesystem::path& folder);
 
     std::unique_ptr<Database> database_;
     std::filesystem::path file_;

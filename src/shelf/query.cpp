@@ -41,6 +41,8 @@ Conditions conditionsOf(const Query& q) {
     if (!match.empty()) {
         c.add("id IN (SELECT rowid FROM words WHERE words MATCH ?)");
         text(match);
+    } else if (q.words.find_first_not_of(" \t") != std::string::npos) {
+        c.add("0"); // there is nothing in them that could be looked for
     }
     for (const std::string& tag : q.tags) {
         c.add("content IN (SELECT content FROM own_tags WHERE tag = ?)");

@@ -398,4 +398,69 @@ TEST(Library, OnAFullDiskItSaysSoAndKeepsWhatItHad) {
     EXPECT_EQ((*again)->size(), kept);
 }
 
+// Whatever becomes of the database, the words beside it are the only copy and come in again.
+TEST(Library, OneThatIsGoneEmptyOrAByteLongTakesTheUsersOwnWordsFromBesideIt) {
+    for (const std::optional<std::string>& left :
+         {std::optional<std::string>(), std::optional<std::string>(""), std::optional<std::string>("x")}) {
+        const Folder folder;
+        {
+            const auto library = withLoops(folder);
+            ASSERT_TRUE(library->setOwn({{"c", {{"reed"}, "dusk", true}}}));
+            ASSERT_TRUE(library->addFolder("/packs"));
+        }
+        for (const char* ending : {"", "-wal", "-shm"})
+            fs::remove(folder / (std::string("library.sqlite") + ending));
+        if (left) support::writeBytes(folder / "library.sqlite", *left);
+        const std::string before = support::readBytes(folder / "library-own.json");
+        const auto library = Library::open(folder / "library.sqlite");
+        ASSERT_TRUE(library) << library.error().text;
+        EXPECT_EQ((*library)->own("c"), (shelf::OwnWords{{"reed"}, "dusk", true}));
+        EXPECT_THAT((*library)->folders(), ElementsAre(fs::path("/packs")));
+        // What a scan does first.
+        ASSERT_TRUE((*library)->addFolder("/packs"));
+        EXPECT_EQ(support::readBytes(folder / "library-own.json"), before);
+    }
+}
+
+TEST(Library, WhenTheUsersOwnWordsBecomeFewerTheOlderOnesStayBeside) {
+    const Folder folder;
+    const auto library = withLoops(folder);
+    ASSERT_TRUE(library->setOwn({{"a", {{"dusk"}, "", false}}, {"c", {{"reed"}, "", true}}}));
+    const std::string both = support::readBytes(folder / "library-own.json");
+    ASSERT_TRUE(library->setOwn({{"c", {}}}));
+    EXPECT_EQ(support::readBytes(folder / "library-own-before-1.json"), both);
+    // Many times over there are three of them, the newest among them.
+    for (int i = 0; i < 8; ++i) {
+        ASSERT_TRUE(library->setOwn({{"c", {{"reed"}, "", true}}}));
+        ASSERT_TRUE(library->setOwn({{"c", {}}}));
+    }
+    int copies = 0;
+    for (const auto& entry : fs::directory_iterator(folder.path()))
+        copies += entry.path().filename().native().find("-before-") != std::string::npos ? 1 : 0;
+    EXPECT_EQ(copies, 3);
+}
+
+TEST(Library, WordsBesideItThatCannotBeReadAreKeptAndNotWrittenOver) {
+    const Folder folder;
+    support::writeBytes(folder / "library-own.json", "{ half of");
+    const auto library = Library::open(folder / "library.sqlite");
+    ASSERT_TRUE(library) << library.error().text;
+    EXPECT_NE((*library)->told().find("could not be taken"), std::string::npos) << (*library)->told();
+    ASSERT_TRUE((*library)->addFolder("/packs"));
+    EXPECT_EQ(support::readBytes(folder / "library-own-before-1.json"), "{ half of");
+}
+
+TEST(Library, WhatCouldNotBeReadIsNotTakenForRead) {
+    const Folder folder;
+    const auto library = withLoops(folder);
+    shelf::ReadFile locked;
+    locked.listed = {"/packs/locked.wav", 1000, 5};
+    locked.problem = "locked.wav could not be read: you may not read this file.";
+    ASSERT_TRUE(library->put({locked}));
+    const auto known = library->knownWithin("/packs");
+    ASSERT_TRUE(known);
+    for (const Library::Known& k : *known)
+        EXPECT_EQ(k.isCurrent, k.listed.file != "/packs/locked.wav") << k.listed.file;
+}
+
 } // namespace
