@@ -299,6 +299,14 @@ class Work {
         const auto take = [&](const Mixed& mixed) -> Result<void> {
             for (Target& target : targets) {
                 if (!target.open) continue;
+                // A file that lacked something would look like one that is whole.
+                if (const std::string why = target.track ? mixed.broken[*target.track] : mixed.mixBroken();
+                    !why.empty()) {
+                    failed(target.file, {why});
+                    target.writer.reset();
+                    target.open = false;
+                    continue;
+                }
                 const sound::Audio* audio = target.track ? mixed.tracks[*target.track] : mixed.mix;
                 sound::AudioPtr given(sound::AudioPtr(), audio);
                 if (gain != 1) given = louder(*audio, gain);

@@ -84,8 +84,8 @@ bool readTrack(std::string_view bytes, Said& said) {
             status = running; // a status byte that is not repeated
             if (status == 0) return false;
         }
+        // Strictly these end a running status; others write on as if they did not.
         if (status == 0xFF) {
-            running = 0;
             const std::uint8_t type = in.byte();
             const std::string_view data = in.take(in.variable());
             if (in.isBroken()) return false;
@@ -97,7 +97,6 @@ bool readTrack(std::string_view bytes, Said& said) {
             }
             if (type == 0x2F) return true;
         } else if (status == 0xF0 || status == 0xF7) {
-            running = 0;
             in.take(in.variable());
         } else if (status > 0xF0) {
             return false; // nothing that stands in files
@@ -212,8 +211,11 @@ base::Result<ReadMap> readMidiMap(std::string_view bytes) {
     Said said;
     std::uint32_t read = 0;
     while (!in.isAtEnd()) {
+        const bool isComplete = read > 0 && read >= tracks; // what stands behind is no loss
+        if (in.left() < 8 && isComplete) break;
         const std::string_view kind = in.take(4);
         const std::uint32_t length = in.big(4);
+        if ((in.isBroken() || length > in.left()) && isComplete) break;
         if (in.isBroken() || length > in.left()) return fail("it is cut off");
         const std::string_view chunk = in.take(length);
         if (kind != "MTrk") continue; // what one does not know is passed over

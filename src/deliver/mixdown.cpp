@@ -130,6 +130,12 @@ sound::Blocks clickBlocks(const project::LaidPtr& laid, const Span& span) {
     return {p.rate, 2, span.length, next};
 }
 
+std::string Mixed::mixBroken() const {
+    const auto first =
+        std::find_if(broken.begin(), broken.end(), [](const std::string& why) { return !why.empty(); });
+    return first == broken.end() ? std::string() : *first;
+}
+
 Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector<std::string>& problems,
                      const TakeMixed& take, const base::Progress& progress) {
     const int rate = laid->project().rate;
@@ -145,6 +151,7 @@ Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector
         walks[clip.trackIndex].push_back(std::make_unique<Walk>(clip, progress.stop));
         heard[clip.trackIndex] = true;
     }
+    std::vector<std::string> broken(tracks);
     std::vector<float> woven(2 * mixBlock);
     std::vector<float> sum(2 * mixBlock);
     for (Frames at(0); at < span.length; at += Frames(mixBlock)) {
@@ -171,7 +178,7 @@ Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector
                 if (walk->isBroken()) continue;
                 if (auto added = walk->add(scene, from, to, rate); !added) {
                     if (added.error().cancelled) return added;
-                    problems.push_back(added.error().text);
+                    broken[t] = added.error().text;
                 }
             }
             std::fill(woven.begin(), woven.end(), 0.0F);
@@ -183,6 +190,7 @@ Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector
         }
         const auto whole = unwoven(sum, rate, frames, 2);
         mixed.mix = whole.get();
+        mixed.broken = broken;
         if (auto taken = take(mixed); !taken) return taken;
     }
     return {};

@@ -21,12 +21,17 @@ struct Mixed {
     Frames at;
     std::vector<const sound::Audio*> tracks;
     const sound::Audio* mix = nullptr; // the sum of the tracks
+    // By track, why something on it could not be rendered, from there on; empty where all could.
+    std::vector<std::string> broken;
+    // Why the mix lacks something; empty where it does not.
+    std::string mixBroken() const;
 };
 using TakeMixed = std::function<Result<void>(const Mixed&)>;
 
-// Renders and mixes all that is heard, block by block, each clip once. What cannot be heard is named in `problems`,
-// and the others are mixed all the same. Memory: about a minute of every clip that sounds at once. Fails when
-// cancelled, when rendering does, and as `take` does. Any thread; takes time.
+// Renders and mixes all that is heard, block by block, each clip once. What cannot be heard at all (its file is
+// missing, say) is named in `problems`, and the others are mixed all the same; what fails on the way makes its
+// track broken. Memory: about a minute of every clip that sounds at once. Fails when cancelled, when rendering
+// does, and as `take` does. Any thread; takes time.
 Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector<std::string>& problems,
                      const TakeMixed& take, const base::Progress& progress = {});
 

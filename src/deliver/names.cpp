@@ -36,7 +36,8 @@ bool isSeparator(char c) {
     return c == '_' || c == '-' || c == ' ' || c == '.';
 }
 
-// The name without the tempo that stands in it: two tempos in one name would tell nothing.
+} // namespace
+
 std::string withoutTempo(const std::string& name) {
     const hear::NameTells tells = hear::tellsOfName(name);
     const auto at = tells.bpm ? name.find(tells.bpmText) : std::string::npos;
@@ -53,8 +54,6 @@ std::string withoutTempo(const std::string& name) {
     const std::string joined = head + tail;
     return joined.empty() ? "loop" : joined;
 }
-
-} // namespace
 
 std::string safeName(std::string name) {
     name = base::toUtf8(name);
@@ -108,7 +107,9 @@ Result<std::string> nameOf(const project::LaidClip& clip, int number, const std:
         if (word == "name")
             value = clip.time().stretched ? withoutTempo(clip.source->name) : clip.source->name;
         else if (word == "bpm")
-            value = clip.time().stretched ? metre::tempoLabel(clip.time().tempo) : std::string();
+            value = clip.time().stretched && metre::isTempo(clip.time().tempo)
+                        ? metre::tempoLabel(clip.time().tempo)
+                        : std::string();
         else if (word == "key")
             value = keyOf(clip) ? hear::keyTag(*keyOf(clip)) : std::string();
         else if (word == "track")

@@ -25,6 +25,9 @@ std::optional<int> beatsOf(const project::LaidClip& clip);
 // unknown word.
 Result<std::string> nameOf(const project::LaidClip& clip, int number, const std::string& pattern);
 
+// A name without the tempo that stands in it: two tempos in one name would tell nothing.
+std::string withoutTempo(const std::string& name);
+
 // Whether a pattern holds only words that there are. Fails as nameOf() does.
 Result<void> patternMeans(const std::string& pattern);
 

@@ -1,5 +1,7 @@
 #include "deliver/order.h"
 
+#include "base/safe_file.h"
+#include "base/utf8.h"
 #include "metre/tempo.h"
 
 #include <algorithm>
@@ -161,6 +163,14 @@ Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order)
         add(What::Proof, safeName(title + "_proof"), ".csv", 500 + 200 * each);
     }
     if (files.empty()) return base::problem("There is nothing to deliver yet.");
+    // A recording is never replaced by what is made of it, under whichever name it is reached.
+    for (const Planned& file : files)
+        if (file.exists)
+            for (const project::SourcePtr& source : p.sources)
+                if (base::isSameFile(file.file, source->file))
+                    return base::problem(fmt::format("{} would be replaced, and it is a recording of this project. "
+                                                     "Choose another folder or other names.",
+                                                     base::shownPath(file.file)));
     return files;
 }
 

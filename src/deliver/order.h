@@ -81,7 +81,8 @@ bool isHeard(const project::Laid& laid, std::size_t track);
 
 // The files, in the order in which they will be written, every name different. Clips that sound the same (the same
 // part of the same source, fitted to the same tempo with the same settings) are one loop, and the first stands for
-// them all. Fails when the pattern makes no sense, the range is empty or too long, or nothing is to be delivered.
+// them all. Fails when the pattern makes no sense, the range is empty or too long, nothing is to be delivered, or
+// a recording of the project would be replaced.
 // Looks at the disk.
 Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order);
 

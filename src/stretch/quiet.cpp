@@ -18,7 +18,7 @@ constexpr double quietest = 1.0 / 6; // of the time
 // quietest sixth ends at 0.6 of its deviation, and one in twenty is above 2.4 of it.
 constexpr double above = 4;
 constexpr float least = 0.25F; // −12 dB
-constexpr int fewestFrames = 24;
+constexpr int fewestFrames = 26;
 constexpr std::size_t mostLearned = 2000; // frames that the floor is learned from
 
 std::size_t sizeAt(int rate) {
@@ -35,8 +35,9 @@ class Gate {
         for (std::size_t i = 0; i < size_; ++i)
             window_[i] = static_cast<float>(std::sqrt(
                 0.5 - 0.5 * std::cos(2 * std::numbers::pi * (static_cast<double>(i) + 0.5) / double(size_))));
-        // From a window before the beginning to one beyond the end.
-        frames_ = static_cast<std::int64_t>(in_.size() / hop_) + 4;
+        whole_ = insideOf(0, static_cast<std::int64_t>(size_));
+        // Four windows overlap on the first sample and on the last, and each has a neighbour on either side.
+        frames_ = static_cast<std::int64_t>(in_.size() / hop_) + 6;
     }
 
     bool canLearn() const { return frames_ >= fewestFrames; }
@@ -62,7 +63,16 @@ class Gate {
 
   private:
     // The frame's first sample.
-    std::int64_t placeOf(std::int64_t frame) const { return (frame - 3) * static_cast<std::int64_t>(hop_); }
+    std::int64_t placeOf(std::int64_t frame) const { return (frame - 4) * static_cast<std::int64_t>(hop_); }
+
+    // How much of a window's power lies on samples [first, end) of it.
+    float insideOf(std::int64_t first, std::int64_t end) const {
+        float sum = 0;
+        for (std::int64_t i = std::max<std::int64_t>(0, first);
+             i < std::min<std::int64_t>(end, std::int64_t(size_)); ++i)
+            sum += window_[static_cast<std::size_t>(i)] * window_[static_cast<std::size_t>(i)];
+        return sum;
+    }
 
     void transform(std::int64_t frame) {
         const std::int64_t begin = placeOf(frame);
@@ -80,7 +90,7 @@ class Gate {
         const std::int64_t step = std::max<std::int64_t>(1, frames_ / static_cast<std::int64_t>(mostLearned));
         std::vector<std::vector<float>> levels(bins);
         // Whole windows only: what lies half outside would be too quiet.
-        for (std::int64_t k = 3; k + 4 < frames_; k += step) {
+        for (std::int64_t k = 4; k + 5 < frames_; k += step) {
             transform(k);
             const auto spectrum = fft_.spectrum();
             for (std::size_t b = 0; b < bins; ++b)
@@ -111,9 +121,12 @@ class Gate {
         transform(frame);
         const auto spectrum = fft_.spectrum();
         std::vector<float> raw(spectrum.size());
+        // Where a window reaches over the beginning or the end, the noise in it is less as well.
+        const std::int64_t begin = placeOf(frame);
+        const float share = std::sqrt(insideOf(-begin, static_cast<std::int64_t>(in_.size()) - begin) / whole_);
         for (std::size_t b = 0; b < raw.size(); ++b) {
             const float level = std::abs(spectrum[b]);
-            const auto noise = static_cast<float>(above) * floor_[b];
+            const auto noise = static_cast<float>(above) * floor_[b] * share;
             const float left = level > 0 ? 1 - (noise * noise) / (level * level) : 0;
             raw[b] = std::max(least, left > 0 ? std::sqrt(left) : 0.0F);
         }
@@ -152,6 +165,7 @@ class Gate {
     std::size_t hop_;
     sound::RealFft fft_;
     std::vector<float> window_;
+    float whole_ = 1; // the power of a window
     std::int64_t frames_ = 0;
     std::vector<float> floor_;
 };

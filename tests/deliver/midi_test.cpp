@@ -109,4 +109,66 @@ TEST(MidiMap, OfSeveralTracksAllCount) {
     EXPECT_EQ(read->maps.tempo.points()[1].at, Beats(1));
 }
 
+// Moments as any reader adds them up: whole microseconds a quarter, from tempo to tempo.
+struct Walked {
+    double worst = 0; // seconds
+    bool hasLongDelta = false;
+};
+Walked walked(const std::string& midi, Bpm bpm) {
+    Walked out;
+    std::size_t at = 22;
+    double ticks = 0;
+    double micros = 0;
+    double each = 500000;
+    while (at < midi.size()) {
+        std::uint64_t delta = 0;
+        int bytes = 0;
+        unsigned char b = 0;
+        do {
+            b = static_cast<unsigned char>(midi[at++]);
+            delta = delta << 7 | (b & 0x7FU);
+            ++bytes;
+        } while ((b & 0x80U) != 0);
+        out.hasLongDelta = out.hasLongDelta || bytes > 4;
+        // At most at the end of a stretch, and halfway.
+        micros += double(delta) / 9600 * each;
+        ticks += double(delta);
+        out.worst = std::max(out.worst, std::abs(micros * 1e-6 - ticks / 9600 * 60 / bpm.value));
+        const auto type = static_cast<unsigned char>(midi[at + 1]);
+        const auto size = static_cast<std::size_t>(midi[at + 2]);
+        if (type == 0x51)
+            each = double(static_cast<unsigned char>(midi[at + 3]) << 16 |
+                          static_cast<unsigned char>(midi[at + 4]) << 8 | static_cast<unsigned char>(midi[at + 5]));
+        at += 3 + size;
+    }
+    return out;
+}
+
+TEST(MidiMap, ASteadyTempoDoesNotDriftInHours) {
+    for (const double bpm : {174.0, 120.0, 97.31, 61.7, 399.99}) {
+        const Walked w = walked(deliver::midiMap(TempoMap(Bpm(bpm)), MetreMap({4, 4}), Beats(bpm * 120)), Bpm(bpm));
+        EXPECT_LT(w.worst, 0.0005) << bpm;
+    }
+}
+
+TEST(MidiMap, NoTimeBetweenEventsHasMoreThanFourBytes) {
+    const std::string midi = deliver::midiMap(TempoMap(Bpm(120)), MetreMap({4, 4}), Beats(100'000));
+    EXPECT_FALSE(walked(midi, Bpm(120)).hasLongDelta);
+    EXPECT_TRUE(deliver::readMidiMap(midi)) << "our own reader reads it";
+}
+
+TEST(MidiMap, WhatOthersLeaveBehindTheEndAndARunningStatusOverMetaEventsAreTaken) {
+    const std::string good = midiOf({tempo(0, 400000) + end});
+    for (const std::string& tail :
+         {std::string("\0\0\0", 3), std::string("padding!and more"), std::string(600, '\0')}) {
+        const auto read = deliver::readMidiMap(good + tail);
+        ASSERT_TRUE(read) << read.error().text;
+        EXPECT_EQ(read->maps.tempo.points().front().bpm, Bpm(150));
+    }
+    const auto running = deliver::readMidiMap(
+        midiOf({bytesOf({0, 0x90, 60, 100, 0, 62, 100}) + tempo(0, 400000) + bytesOf({10, 60, 0}) + end}));
+    ASSERT_TRUE(running) << running.error().text;
+    EXPECT_EQ(running->maps.tempo.points().front().bpm, Bpm(150));
+}
+
 } // namespace

@@ -57,4 +57,24 @@ TEST(Quiet, ItIsASettingOfARendering) {
     EXPECT_EQ(render({noisy, {}, true}, same, settings)->channels, quieted(noisy).channels);
 }
 
+TEST(Quiet, WhatBeginsAndEndsWithSoundIsNotLoweredThere) {
+    // A kick on the first sample over noise, and a tone up to the last.
+    Audio audio = support::noise(8, 48000, 1, 3, 0.005);
+    for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
+        const double t = double(i) / 48000;
+        if (t < 0.3)
+            audio.channels[0][i] += static_cast<float>(0.8 * std::cos(2 * 3.14159265 * 60 * t) * std::exp(-t * 20));
+        if (t > 7) audio.channels[0][i] += static_cast<float>(0.4 * std::sin(2 * 3.14159265 * 660 * t));
+    }
+    const Audio after = quieted(audio);
+    EXPECT_NEAR(after.channels[0][0], audio.channels[0][0], 0.02);
+    EXPECT_NEAR(dbBetween(after, 0, 0.02), dbBetween(audio, 0, 0.02), 0.2);
+    EXPECT_NEAR(dbBetween(after, 7.98, 8), dbBetween(audio, 7.98, 8), 0.2);
+    // Noise alone at an end is turned down there as anywhere.
+    const Audio noise = support::noise(8, 48000, 1, 4, 0.005);
+    const Audio less = quieted(noise);
+    EXPECT_NEAR(dbBetween(less, 0, 0.02) - dbBetween(noise, 0, 0.02),
+                dbBetween(less, 3, 5) - dbBetween(noise, 3, 5), 2.5);
+}
+
 } // namespace
