@@ -91,7 +91,7 @@ std::string checkTableLine(const std::filesystem::path& file, const Json& j) {
     return fmt::format(checkForm, j["verdict"].get<std::string>(),
                        fmt::format("{}/{}", j["in_time"].get<std::size_t>(), j["matched"].get<std::size_t>()),
                        number("median_ms"), number("p95_ms"), number("worst_ms"), number("drift_ms"),
-                       j["length_error_frames"].get<std::int64_t>(), base::toUtf8(file.native()));
+                       j["length_error_frames"].get<std::int64_t>(), base::shownPath(file));
 }
 
 Outcome checkOne(const std::filesystem::path& file, const CheckCommand& command, const CheckAsked& asked,
@@ -153,7 +153,9 @@ int check(const CheckCommand& command, const std::stop_token& stop, Output& outp
         original = std::move(*measured);
     }
     bool failed = false;
-    const std::vector<std::filesystem::path> files = expanded(command.given, output, failed);
+    const auto listed = expanded(command.given, output, failed);
+    if (!listed) return 2;
+    const std::vector<std::filesystem::path>& files = *listed;
     if (command.table)
         output.line(
             fmt::format(checkForm, "verdict", "hits", "median", "p95", "worst ms", "drift", "frames", "file"));

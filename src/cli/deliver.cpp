@@ -1,6 +1,7 @@
 #include "cli/deliver.h"
 
 #include "base/number.h"
+#include "base/safe_file.h"
 #include "base/utf8.h"
 #include "cli/json_line.h"
 #include "cli/sound_options.h"
@@ -95,6 +96,14 @@ Result<deliver::Order> orderOf(const DeliverCommand& c) {
     return order;
 }
 
+std::string lineOf(const deliver::Planned& file, bool table) {
+    if (table) return fmt::format("{:<6}  {}", deliver::whatWord(file.what), base::shownPath(file.file));
+    Json j = Json::object();
+    nameInto(j, file.file);
+    j["what"] = deliver::whatWord(file.what);
+    return dumped(j);
+}
+
 } // namespace
 
 int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& output) {
@@ -135,11 +144,16 @@ int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& 
         if (failed && !command.overwrite &&
             std::any_of(plan->begin(), plan->end(), [](const deliver::Planned& f) { return f.exists; }))
             return 1;
+        for (const deliver::Planned& file : *plan)
+            if (const std::string parted = base::otherNamesNote(file.file); file.exists && !parted.empty())
+                output.say(parted);
         std::mutex mutex; // guards the count
         std::size_t done = 0;
-        const auto fileDone = [&](std::size_t, bool) {
+        // Each is named once it is there: whatever happens to the others, nothing that was written is left unsaid.
+        const auto fileDone = [&](std::size_t i, bool written) {
             const std::lock_guard lock(mutex);
             ++done;
+            if (written) output.line(lineOf((*plan)[i], command.table));
             if (!command.quiet) output.progress(fmt::format("{} of {} files done", done, plan->size()));
         };
         const deliver::Delivered out = deliver::deliver(laid, *plan, *order, {{}, stop}, {}, fileDone);
@@ -148,20 +162,9 @@ int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& 
             output.say(problem);
         if (out.clipped > 0)
             output.say(
-                fmt::format("{} samples were above full scale and were cut; --depth float keeps them, --level "
-                            "no-higher turns them down.",
-                            out.clipped));
-        for (const deliver::Planned& file : *plan) {
-            if (std::find(out.written.begin(), out.written.end(), file.file) == out.written.end()) continue;
-            if (command.table) {
-                output.line(fmt::format("{:<6}  {}", deliver::whatWord(file.what), base::shownPath(file.file)));
-                continue;
-            }
-            Json j = Json::object();
-            nameInto(j, file.file);
-            j["what"] = deliver::whatWord(file.what);
-            output.line(dumped(j));
-        }
+                fmt::format("{} above full scale and cut; --depth float keeps them, --level no-higher turns them "
+                            "down.",
+                            out.clipped == 1 ? "One sample was" : fmt::format("{} samples were", out.clipped)));
         return failed || !out.problems.empty() || out.cancelled || out.written.size() != plan->size() ? 1 : 0;
     } catch (const std::bad_alloc&) {
         output.say(fmt::format("{} could not be delivered: there is not enough memory for it.",

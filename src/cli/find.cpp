@@ -53,8 +53,8 @@ constexpr const char* foundForm = "{:>8}  {:>5}  {:<7}  {:<8}  {:>8}  {}  {}";
 std::string tableLine(const shelf::Entry& e) {
     return fmt::format(foundForm, e.bpm ? metre::tempoFigure(*e.bpm) : "–",
                        e.beats ? std::to_string(*e.beats) : "–", e.key ? hear::keyLabel(*e.key) : "–",
-                       hear::kindLabel(e.kind), fmt::format("{:.2f}", e.length.value),
-                       base::toUtf8(e.file.native()), shelf::tagsText(e.own.tags));
+                       hear::kindLabel(e.kind), fmt::format("{:.2f}", e.length.value), base::shownPath(e.file),
+                       shelf::tagsText(e.own.tags));
 }
 
 std::string jsonLine(const shelf::Entry& e) {

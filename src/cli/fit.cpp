@@ -26,6 +26,8 @@
 #include <fmt/format.h>
 #include <mutex>
 #include <new>
+#include <set>
+#include <sys/stat.h>
 
 namespace cli {
 
@@ -150,17 +152,115 @@ Result<void> means(const FitOptions& o, const Asked& a, const std::filesystem::p
     return {};
 }
 
+// The files that a call reads. None of them is ever written to, by whichever name it is reached.
+class Inputs {
+  public:
+    void add(const std::filesystem::path& file) {
+        struct stat facts {};
+        if (stat(file.c_str(), &facts) == 0) all_.emplace(facts.st_dev, facts.st_ino);
+    }
+    bool holds(const std::filesystem::path& file) const {
+        struct stat facts {};
+        return stat(file.c_str(), &facts) == 0 && all_.count({facts.st_dev, facts.st_ino}) > 0;
+    }
+
+  private:
+    std::set<std::pair<dev_t, ino_t>> all_;
+};
+
 // What can be seen before any work.
-Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::path& out, bool overwrite) {
+Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::path& out, bool overwrite,
+                      const Inputs& inputs) {
     const auto fail = [&](const char* reason) {
         return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(out), reason));
     };
-    if (!sound::isWritable(out)) return fail("its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3");
     if (base::isSameFile(in, out)) return fail("it is the input itself, which is never changed");
+    if (inputs.holds(out)) return fail("it is an input of this call, and inputs are never changed");
     std::error_code ignored;
     if (!overwrite && std::filesystem::exists(out, ignored))
         return fail("a file of that name is there already; --overwrite replaces it");
     return {};
+}
+
+// Letters and figures alone, small, and what is no ASCII: what is left of a name whatever separates its words.
+std::string bare(const std::string& name) {
+    std::string out;
+    for (const char c : name) {
+        const bool capital = c >= 'A' && c <= 'Z';
+        if (capital || (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9') || static_cast<unsigned char>(c) >= 0x80)
+            out += capital ? static_cast<char>(c + 32) : c;
+    }
+    return out;
+}
+
+// Whether a file in the folder may be called so by a pattern: `bareName` fits what the pattern gives for an input
+// whose key and beats nobody knows before it is heard.
+bool mayBeCalled(const std::string& bareName, const std::filesystem::path& input, std::size_t number,
+                 const std::string& pattern, const std::optional<Bpm>& to) {
+    // Places in bareName up to which the pattern's beginning fits.
+    std::set<std::size_t> ends{0};
+    const auto take = [&](const std::vector<std::string>& words) {
+        std::set<std::size_t> next;
+        for (const std::size_t at : ends)
+            for (const std::string& word : words)
+                if (bareName.compare(at, word.size(), word) == 0) next.insert(at + word.size());
+        ends = std::move(next);
+    };
+    const auto takeNumber = [&] {
+        const std::set<std::size_t> from = ends;
+        for (const std::size_t at : from)
+            for (std::size_t i = at; i < bareName.size() && bareName[i] >= '0' && bareName[i] <= '9'; ++i)
+                ends.insert(i + 1);
+    };
+    const std::string stem = base::toUtf8(input.stem().native());
+    for (std::size_t i = 0; i < pattern.size(); ++i) {
+        if (pattern[i] != '{') {
+            if (const std::string word = bare(pattern.substr(i, 1)); !word.empty())
+                take(to ? std::vector<std::string>{word} : std::vector<std::string>{word, ""});
+            continue;
+        }
+        const auto close = std::min(pattern.find('}', i), pattern.size());
+        const std::string word = pattern.substr(i + 1, close - i - 1);
+        if (word == "name" || word == "track") {
+            take({bare(stem), bare(deliver::withoutTempo(stem))});
+        } else if (word == "bpm") {
+            take({to ? bare(metre::tempoLabel(*to)) : "", ""});
+        } else if (word == "number") {
+            take({bare(fmt::format("{:02}", number))});
+        } else if (word == "key") {
+            std::vector<std::string> keys{""};
+            for (int root = 0; root < 12; ++root)
+                for (const bool minor : {false, true})
+                    keys.push_back(bare(hear::keyTag({root, minor})));
+            take(keys);
+        } else {
+            takeNumber();
+        }
+        i = close;
+    }
+    takeNumber(); // “name 2”, where there are two
+    return ends.count(bareName.size()) > 0;
+}
+
+// The inputs that lie in the folder under names which results of others may get.
+std::vector<std::string> clashes(const std::vector<std::filesystem::path>& files, const Inputs& inputs,
+                                 const FitOptions& o, const Asked& a) {
+    std::vector<std::string> found;
+    std::error_code error;
+    const std::string pattern = o.names.value_or(deliver::usualPattern);
+    for (std::filesystem::directory_iterator at(*o.folder, error), end; !error && at != end; at.increment(error)) {
+        const std::filesystem::path& there = at->path();
+        if (there.extension() != sound::kindEnding(a.kind) || !inputs.holds(there)) continue;
+        const std::string name = bare(base::toUtf8(there.stem().native()));
+        for (std::size_t i = 0; i < files.size(); ++i)
+            if (!base::isSameFile(files[i], there) && mayBeCalled(name, files[i], i + 1, pattern, a.to)) {
+                found.push_back(fmt::format("{} is an input of this call, and what becomes of {} would take its "
+                                            "name. Nothing was done; say another folder with --out, or --names.",
+                                            base::shownPath(there), base::shownPath(files[i])));
+                break;
+            }
+    }
+    return found;
 }
 
 // Names for files in a folder, given out in the order of the arguments, whoever is ready first.
@@ -211,6 +311,8 @@ sound::Depth depthOf(const std::string& format) {
     return sound::Depth::Int24;
 }
 
+constexpr Bpm nominal{100};
+
 // So many beats from the first sample to the last.
 void setBeats(project::Source& s, double beats) {
     s.beats = *metre::BeatMap::make({{Seconds(0), Beats(0)}, {s.length(), Beats(beats)}});
@@ -222,7 +324,10 @@ void setBeats(project::Source& s, double beats) {
 // Gives the source the beats that count: those that were said, else those of the reading that the window would use.
 Result<void> setTempo(project::Source& s, const std::filesystem::path& in, const FitOptions& o, const Asked& a) {
     if (a.ratio) {
-        setBeats(s, s.length().value * 100 / 60); // at a nominal tempo of 100
+        // Of no tempo: a nominal one, which nobody is told.
+        s.beats = metre::BeatMap(nominal, Seconds(0));
+        s.loopBeats.reset();
+        s.chosen.reset();
         return {};
     }
     if (a.beats) {
@@ -273,11 +378,28 @@ Result<Bpm> tempoOfFile(const FitOptions& o, const std::stop_token& stop) {
     return s.beats->meanTempo();
 }
 
+// A clip that was laid out, with its length in frames times the ratio, and no tempo.
+Result<project::LaidClip> byRatio(project::LaidClip clip, double ratio, bool loop) {
+    const auto frames = clip.source->sound->audio.frames();
+    auto map = metre::TimeMap::straight(frames, Frames(std::llround(double(frames.value) * ratio)));
+    if (!map) return tl::unexpected(map.error());
+    auto time = std::make_shared<project::Timing>(clip.time());
+    stretch::Settings settings = clip.clip->stretch;
+    settings.loop = loop;
+    time->length = map->outputLength();
+    time->tempo = Bpm(0); // none
+    time->steadyTempo.reset();
+    time->parts = {
+        {Frames(0), time->length, project::jobOf(*clip.source, std::move(*map), settings), Frames(0), Frames(0)}};
+    clip.timing = std::move(time);
+    return clip;
+}
+
 // A project of this one clip, laid out as the window lays it.
 Result<project::LaidPtr> laidAlone(const project::Source& source, const FitOptions& o, const Asked& a) {
     project::Project p;
     p.rate = source.sound->audio.rate;
-    p.tempo = metre::TempoMap(a.ratio ? Bpm(100 / *a.ratio) : *a.to);
+    p.tempo = metre::TempoMap(a.ratio ? nominal : *a.to);
     project::Added added = project::addSources(p, {source});
     auto placed = project::place(added.project, added.ids[0], {}, -source.beats->beatAt(Seconds(0)));
     if (!placed) return tl::unexpected(placed.error());
@@ -354,10 +476,10 @@ struct Fitted {
 };
 
 Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const FitOptions& o, const Asked& a,
-                      const std::stop_token& stop) {
+                      const Inputs& inputs, const std::stop_token& stop) {
     Fitted fitted;
     if (target.out)
-        if (auto may = mayWrite(in, *target.out, o.overwrite); !may) return tl::unexpected(may.error());
+        if (auto may = mayWrite(in, *target.out, o.overwrite, inputs); !may) return tl::unexpected(may.error());
     // Nobody is asked what was said already.
     project::Witnesses heeded;
     heeded.ear = !(a.method && (a.ratio || a.beats || a.from));
@@ -365,46 +487,53 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     if (!imported) return tl::unexpected(imported.error());
     fitted.messages = imported->warnings;
     project::Source source = std::move(imported->source);
-    const bool knewTempo = source.beats.has_value();
-    const Bpm had = knewTempo ? source.beats->meanTempo() : Bpm(0);
     if (auto set = setTempo(source, in, o, a); !set) return tl::unexpected(set.error());
     const Bpm own = source.beats->meanTempo();
     const double ratio = a.ratio ? *a.ratio : own.value / a.to->value;
     if (!isWithin(ratio)) return tl::unexpected(tooFar(ratio));
     const auto laid = laidAlone(source, o, a);
     if (!laid) return tl::unexpected(laid.error());
-    const project::LaidClip& it = (*laid)->clips().front();
+    project::LaidClip it = (*laid)->clips().front();
+    if (a.ratio && !it.time().parts.empty()) {
+        auto exact = byRatio(std::move(it), *a.ratio, o.loop);
+        if (!exact) return base::problem(fmt::format("{}: {}", base::shownPath(in), exact.error().text));
+        it = std::move(*exact);
+    }
     if (it.time().parts.empty()) return base::problem(it.time().problem);
     const auto out = target.path(it, o, a);
     if (!out) return tl::unexpected(out.error());
     if (!target.out)
-        if (auto may = mayWrite(in, *out, o.overwrite); !may) return tl::unexpected(may.error());
+        if (auto may = mayWrite(in, *out, o.overwrite, inputs); !may) return tl::unexpected(may.error());
     const project::RenderJob& job = *it.time().job();
     const auto rendering = project::ClipRendering::plan(it.time());
     if (!rendering) return base::problem(fmt::format("{}: {}", base::shownPath(in), rendering.error().text));
 
-    std::optional<Bpm> becomes = a.to;
-    if (a.ratio && knewTempo && metre::isTempo(Bpm(had.value / *a.ratio))) becomes = Bpm(had.value / *a.ratio);
+    const std::optional<Bpm> becomes = a.to; // none by a ratio
     const int rate = sound::rateIn(*sound::kindOf(*out), rendering->rate());
     const sound::Blocks blocks = sound::resampled(rendering->blocks(1, stop), rate);
     sound::WriteAs as = saidIn(in, it, o, becomes, blocks.length, rate);
     as.depth = a.depth.value_or(depthOf(source.facts.format));
     if (!sound::takesDepth(*out, as.depth)) as.depth = sound::Depth::Int24;
     as.quality = a.quality.value_or(as.quality);
+    // What was made anew lies between the steps of 16 bits; what is only copied lies on them.
+    const bool isCopied = job.map.isIdentity() && job.settings.semitones == 0 && rate == rendering->rate() &&
+                          rate == source.facts.rate;
+    as.dither = as.depth == sound::Depth::Int16 && !isCopied && !sound::isLossy(*sound::kindOf(*out));
     as.existing = o.overwrite ? base::Existing::Replace : base::Existing::Refuse;
+    if (const std::string parted = base::otherNamesNote(*out); o.overwrite && !parted.empty())
+        fitted.messages.push_back(parted);
     const auto written = sound::write(*out, blocks, as, {{}, stop});
     if (!written) return tl::unexpected(written.error());
     if (written->clipped > 0)
-        fitted.messages.push_back(
-            fmt::format("{}: {} samples were above full scale and were cut; --depth float keeps them.",
-                        base::shownPath(*out), written->clipped));
+        fitted.messages.push_back(fmt::format(
+            "{}: {} above full scale and cut; --depth float keeps them.", base::shownPath(*out),
+            written->clipped == 1 ? "one sample was" : fmt::format("{} samples were", written->clipped)));
     const double seconds = metre::toSeconds(rendering->length(), rendering->rate()).value;
     if (!o.table) {
         Json j = Json::object();
         nameInto(j, in);
         j["out"] = base::toUtf8(out->native());
-        j["from_bpm"] =
-            a.ratio ? (knewTempo ? Json(rounded(had.value, 1e6)) : Json(nullptr)) : Json(rounded(own.value, 1e6));
+        j["from_bpm"] = a.ratio ? Json(nullptr) : Json(rounded(own.value, 1e6));
         j["by"] = a.ratio ? Json(nullptr) : Json(hear::witnessWord(*source.chosen));
         j["bpm"] = becomes ? Json(rounded(becomes->value, 1e6)) : Json(nullptr);
         j["free"] = source.beats->pins().size() > 2;
@@ -417,24 +546,21 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     fitted.line =
         fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}", base::shownPath(*out), source.length().value,
                     seconds, 100 * job.map.meanRatio(), stretch::methodLabel(job.settings.method));
-    if (!a.ratio) {
+    if (!a.ratio)
         fitted.line +=
             fmt::format(", from {} ({}{}) to {} BPM", metre::tempoLabel(own), saidBy(*source.chosen),
                         source.beats->pins().size() > 2 ? ", played free" : "", metre::tempoLabel(*a.to));
-    } else if (becomes) {
-        fitted.line += fmt::format(", {} BPM", metre::tempoLabel(*becomes));
-    }
     return fitted;
 }
 
 Outcome outcomeOf(const std::filesystem::path& in, Target& target, const FitOptions& o, const Asked& a,
-                  const std::stop_token& stop) {
+                  const Inputs& inputs, const std::stop_token& stop) {
     const auto failed = [&](const base::Problem& problem) {
         if (problem.cancelled) return Outcome{{}, {}, true};
         return Outcome{o.table ? std::string() : errorLine(in, problem.text), {problem.text}, true};
     };
     try {
-        const auto fitted = fitOne(in, target, o, a, stop);
+        const auto fitted = fitOne(in, target, o, a, inputs, stop);
         if (!fitted) return failed(fitted.error());
         return {fitted->line, fitted->messages};
     } catch (const std::bad_alloc&) {
@@ -460,8 +586,27 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
             return wrong(pattern.error().text);
         if (auto may = means(options, *asked, std::string("files") + sound::kindEnding(asked->kind)); !may)
             return wrong(may.error().text);
-        files = expanded(options.given, output, failed);
+        auto listed = expanded(options.given, output, failed);
+        if (!listed) return 2;
+        files = std::move(*listed);
+        std::error_code ignored;
+        if (std::filesystem::exists(*options.folder, ignored) &&
+            !std::filesystem::is_directory(*options.folder, ignored))
+            return wrong(fmt::format("--out: {} is a file, and not a folder to write to.",
+                                     base::shownPath(*options.folder)));
     } else {
+        if (files.size() == 2 && files.front() == "-") {
+            Given list = options.given;
+            list.files = {"-"};
+            auto listed = expanded(list, output, failed);
+            if (!listed) return 2;
+            if (listed->size() != 1)
+                return wrong(
+                    fmt::format("The list on standard input names {} files; of more or fewer than one, say "
+                                "the folder to write to with --out.",
+                                listed->size()));
+            files.front() = listed->front();
+        }
         if (files.size() != 2)
             return wrong("Say the file to fit and the file to write, or a folder to write to with --out.");
         for (const auto& [said, option] :
@@ -474,8 +619,17 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
             if (std::filesystem::is_directory(path, ignored))
                 return wrong(fmt::format("{} is a folder. Say where files of folders go with --out.",
                                          base::shownPath(path)));
+        if (!sound::isWritable(*out))
+            return wrong(
+                fmt::format("{} could not be written: its name must end in .wav, .aiff, .flac, .ogg, .opus "
+                            "or .mp3.",
+                            base::shownPath(*out)));
         if (auto may = means(options, *asked, *out); !may) return wrong(may.error().text);
     }
+    Inputs inputs;
+    for (const std::filesystem::path& file : files)
+        inputs.add(file);
+    if (options.like) inputs.add(*options.like);
     if (options.like) {
         const auto like = tempoOfFile(options, stop);
         if (!like) {
@@ -493,6 +647,12 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
             return 1;
         }
     }
+    if (options.folder) {
+        const std::vector<std::string> found = clashes(files, inputs, options, *asked);
+        for (const std::string& clash : found)
+            output.say(clash);
+        if (!found.empty()) return 1;
+    }
     // What ends the work, or the taking of its results, ends waiting for a name.
     std::stop_source ended;
     const std::stop_callback passOn(stop, [&ended] { ended.request_stop(); });
@@ -502,7 +662,7 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
                 [&](const std::filesystem::path& in, std::size_t index, const std::stop_token& lost) {
                     const std::stop_callback endWith(lost, [&ended] { ended.request_stop(); });
                     Target target(out, options.folder ? &desk : nullptr, index);
-                    return outcomeOf(in, target, options, *asked, lost);
+                    return outcomeOf(in, target, options, *asked, inputs, lost);
                 });
     return failed || !allDone ? 1 : 0;
 }

@@ -18,20 +18,28 @@ void addGiven(CLI::App& command, Given& given, bool folders) {
     command.add_flag("--quiet", given.quiet, "Show no progress");
 }
 
-std::vector<fs::path> namesFromInput(bool byZeros) {
+base::Result<std::vector<fs::path>> namesFromInput(bool byZeros) {
     std::vector<fs::path> names;
     std::string name;
-    while (std::getline(std::cin, name, byZeros ? '\0' : '\n'))
+    while (std::getline(std::cin, name, byZeros ? '\0' : '\n')) {
+        if (!byZeros && name.find('\0') != std::string::npos)
+            return base::problem("The list on standard input has zero bytes in it: -0 reads such lists.");
+        if (!byZeros && !name.empty() && name.back() == '\r') name.pop_back();
         if (!name.empty()) names.emplace_back(name);
+    }
     return names;
 }
 
-std::vector<fs::path> expanded(const Given& given, Output& output, bool& failed) {
+std::optional<std::vector<fs::path>> expanded(const Given& given, Output& output, bool& failed) {
     std::vector<fs::path> named;
     for (const fs::path& file : given.files) {
         if (file == "-") {
-            const std::vector<fs::path> listed = namesFromInput(given.byZeros);
-            named.insert(named.end(), listed.begin(), listed.end());
+            const auto listed = namesFromInput(given.byZeros);
+            if (!listed) {
+                output.say(listed.error().text);
+                return std::nullopt;
+            }
+            named.insert(named.end(), listed->begin(), listed->end());
         } else {
             named.push_back(file);
         }

@@ -5,6 +5,7 @@
 #include "cli/output.h"
 
 #include <filesystem>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -26,10 +27,11 @@ struct Given {
 void addGiven(CLI::App& command, Given& given, bool folders);
 
 // The files meant, in order: each folder replaced by the audio in it. What could not be listed is said, and
-// `failed` set.
-std::vector<std::filesystem::path> expanded(const Given& given, Output& output, bool& failed);
+// `failed` set. None, with a message, where the list on standard input is none: then the call itself is wrong.
+std::optional<std::vector<std::filesystem::path>> expanded(const Given& given, Output& output, bool& failed);
 
-// The names on standard input, for "-".
-std::vector<std::filesystem::path> namesFromInput(bool byZeros);
+// The names on standard input, for "-": one a line, whose end may be that of other systems; or ended by zero bytes.
+// Fails where it has zero bytes that were not asked for.
+base::Result<std::vector<std::filesystem::path>> namesFromInput(bool byZeros);
 
 } // namespace cli

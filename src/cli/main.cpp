@@ -18,6 +18,14 @@ std::string trimmed(std::string text) {
         text.pop_back();
     return text;
 }
+
+// Of several lines, sentence after sentence.
+std::string inOneLine(std::string text) {
+    text = trimmed(std::move(text));
+    for (std::size_t at = text.find('\n'); at != std::string::npos; at = text.find('\n', at))
+        text.replace(at, 1, at > 0 && text[at - 1] != '.' ? ". " : " ");
+    return text;
+}
 } // namespace
 
 int main(int argc, char** argv) {
@@ -26,7 +34,7 @@ int main(int argc, char** argv) {
 
     CLI::App app("Patient Metre on the command line: find out the tempo of loops, and fit them to another.");
     app.name("pmetre");
-    app.require_subcommand(1);
+    app.require_subcommand(0, 1);
     app.set_version_flag("--version", std::string("pmetre ") + PM_VERSION);
     app.footer("Examples:\n"
                "  pmetre read loops/*.wav\n"
@@ -192,7 +200,9 @@ int main(int argc, char** argv) {
     findCommand->add_option("--mode", find.mode, "major or minor")->check(CLI::IsMember({"major", "minor"}));
     findCommand->add_option("--kind", find.kinds, "struck, bass, keys, held, voice, mix, one-hit or no-beat");
     findCommand->add_option("--tag", find.tags, "One of your own tags");
-    findCommand->add_option("--limit", find.limit, "So many at most")->type_name("N")->check(CLI::PositiveNumber);
+    findCommand->add_option("--limit", find.limit, "So many at most")
+        ->type_name("N")
+        ->check(CLI::Range(1, 1'000'000));
     findCommand->add_flag("--table", find.table, "Columns for people instead of JSON");
     findCommand->footer("Each line has: file, bpm, beats, key, kind, seconds, tags; what is not known is null.\n"
                         "Nothing found is no failure.\n"
@@ -245,8 +255,19 @@ int main(int argc, char** argv) {
     tagCommand->add_option("--beats", tag.beats, "How many beats it is long; with --bpm")
         ->type_name("N")
         ->check(CLI::Range(1, 100000));
+    tagCommand
+        ->add_option("--root", tag.root,
+                     "The root note of a WAV, as a number (60 is the C in the middle); takes the "
+                     "place of one that is there")
+        ->type_name("NOTE")
+        ->check(CLI::Range(0, 127));
+    tagCommand->add_flag("--replace-loops", tag.replaceLoops,
+                         "Points between which a WAV repeats that are there already give way to those of --beats");
     tagCommand->add_flag("--table", tag.table, "The names of the files instead of JSON");
-    tagCommand->footer("The audio stays bit for bit as it was, and what else stands in the file does too.");
+    tagCommand->footer(
+        "The audio stays bit for bit as it was, and what else stands in the file does too, byte for\n"
+        "byte: a root note and loop points that are there already stay unless --root or\n"
+        "--replace-loops says otherwise. A file that was cut off is left as it is.");
 
     try {
         app.parse(argc, argv);
@@ -255,8 +276,14 @@ int main(int argc, char** argv) {
         std::ostringstream err;
         const int status = app.exit(e, out, err);
         if (!out.str().empty() && !output.line(trimmed(out.str()))) return 1;
-        if (!err.str().empty()) output.say(trimmed(err.str()));
+        if (!err.str().empty()) output.say(inOneLine(err.str()));
         return status == 0 ? 0 : 2;
+    }
+    if (app.get_subcommands().empty()) {
+        output.say(
+            "Say what is to be done: read, fit, check, meet, lead, scan, find, deliver or tag. pmetre --help "
+            "says more of each.");
+        return 2;
     }
     int status = 0;
     if (readCommand->parsed())

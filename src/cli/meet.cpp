@@ -21,11 +21,16 @@ namespace {
 struct Meeting {
     std::filesystem::path file;
     std::optional<prove::Strained> strained; // none: it has no tempo that could be relied on
+    std::string problem;                     // why it could not be read; empty where it could
 };
 
 Json lineOf(const Meeting& m, metre::Bpm at) {
     Json j = Json::object();
     nameInto(j, m.file);
+    if (!m.problem.empty()) {
+        j["error"] = base::toUtf8(m.problem);
+        return j;
+    }
     j["bpm"] = m.strained ? Json(rounded(m.strained->bpm.value, 1e6)) : Json(nullptr);
     j["used_bpm"] = nullptr;
     j["strain_percent"] = nullptr;
@@ -52,16 +57,22 @@ int meet(const MeetCommand& command, const std::stop_token& stop, Output& output
         span = {range->low, range->high};
     }
     bool failed = false;
-    const std::vector<std::filesystem::path> files = expanded(command.given, output, failed);
+    const auto listed = expanded(command.given, output, failed);
+    if (!listed) return 2;
+    const std::vector<std::filesystem::path>& files = *listed;
     std::mutex mutex; // guards what was heard
     std::map<std::filesystem::path, Meeting> heard;
     const bool allRead =
         inOrder(files, command.given.jobs, command.given.quiet, stop, output,
                 [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) -> Outcome {
                     const auto read = project::listenToFile(file, {}, {{}, lost});
-                    if (!read) return {{}, {read.error().text}, true};
+                    if (!read) {
+                        const std::lock_guard lock(mutex);
+                        if (!read.error().cancelled) heard[file] = {file, {}, read.error().text};
+                        return {{}, {read.error().text}, true};
+                    }
                     const project::Source& source = read->source;
-                    Meeting m{file, {}};
+                    Meeting m{file, {}, {}};
                     if (source.beats && !hear::isMaybe(source.readings, source.chosen))
                         m.strained = {source.beats->meanTempo(), project::methodFor(source.kind)};
                     const std::lock_guard lock(mutex);
@@ -91,11 +102,13 @@ int meet(const MeetCommand& command, const std::stop_token& stop, Output& output
     const auto figure = [](const Json& j, const char* form) {
         return j.is_null() ? std::string("–") : fmt::format(fmt::runtime(form), j.get<double>());
     };
-    for (const Json& j : list)
+    for (const Json& j : list) {
+        if (j.contains("error")) continue; // said on standard error
         output.line(fmt::format("{:>8}  {:>8}  {:>8}  {:<9}  {}", figure(j["bpm"], "{:.2f}"),
                                 figure(j["used_bpm"], "{:.2f}"), figure(j["strain_percent"], "{:+.1f} %"),
                                 j["verdict"].is_null() ? "–" : j["verdict"].get<std::string>(),
-                                j["file"].get<std::string>()));
+                                base::escaped(j["file"].get<std::string>())));
+    }
     return allRead && !failed && !output.hasFailed() ? 0 : 1;
 }
 

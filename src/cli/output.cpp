@@ -1,5 +1,7 @@
 #include "cli/output.h"
 
+#include "base/utf8.h"
+
 #include <cerrno>
 #include <cstring>
 #include <fmt/format.h>
@@ -23,7 +25,7 @@ bool Output::line(std::string_view text) {
     const std::lock_guard lock(mutex_);
     if (lost_) return false;
     clearProgress();
-    std::string whole = outIsTerminal_ ? escaped(text) : std::string(text);
+    std::string whole = outIsTerminal_ ? base::escaped(text) : std::string(text);
     whole += '\n';
     if (write(STDOUT_FILENO, whole)) return true;
     lost_ = failed_ = true;
@@ -36,7 +38,7 @@ void Output::say(std::string_view text) {
     const std::lock_guard lock(mutex_);
     clearProgress();
     std::string whole = "pmetre: ";
-    whole += errIsTerminal_ ? escaped(text) : std::string(text);
+    whole += base::escaped(text);
     whole += '\n';
     if (!write(STDERR_FILENO, whole)) failed_ = true;
 }
@@ -46,7 +48,7 @@ void Output::progress(std::string_view text) {
     if (!errIsTerminal_) return;
     clearProgress();
     if (text.empty()) return;
-    write(STDERR_FILENO, escaped(text));
+    write(STDERR_FILENO, base::escaped(text));
     shown_ = true;
 }
 
@@ -58,22 +60,6 @@ void Output::clearProgress() {
 bool Output::hasFailed() const {
     const std::lock_guard lock(mutex_);
     return failed_;
-}
-
-std::string escaped(std::string_view text) {
-    std::string out;
-    for (std::size_t i = 0; i < text.size(); ++i) {
-        const auto c = static_cast<unsigned char>(text[i]);
-        // C1 controls are two bytes in UTF-8: C2 80 to C2 9F.
-        const bool c1 = c == 0xC2 && i + 1 < text.size() && static_cast<unsigned char>(text[i + 1]) < 0xA0;
-        if (c < 0x20 || c == 0x7F)
-            out += fmt::format("\\x{:02x}", c);
-        else if (c1)
-            out += fmt::format("\\x{:02x}", static_cast<unsigned char>(text[++i]));
-        else
-            out += text[i];
-    }
-    return out;
 }
 
 } // namespace cli

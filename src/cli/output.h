@@ -16,7 +16,7 @@ class Output {
 
     // A result. False once standard output is lost: there is no use in going on.
     bool line(std::string_view text);
-    // A message: "pmetre: …". On a terminal, characters that would steer it are shown as escapes.
+    // A message in one line: "pmetre: …". Control characters in it are shown as escapes.
     void say(std::string_view text);
     // How far it is, on standard error where that is a terminal, until something else is said; empty takes it away.
     void progress(std::string_view text);
@@ -33,8 +33,5 @@ class Output {
     bool outIsTerminal_;
     bool errIsTerminal_;
 };
-
-// The text with control characters as "\x1b" and the like.
-std::string escaped(std::string_view text);
 
 } // namespace cli

@@ -187,7 +187,7 @@ std::string tableLine(const std::filesystem::path& file, const Read& read) {
         : hear::isMaybe(s.readings, s.chosen) ? "maybe"
         : !isSteady(s)                        ? "free "
                                               : "     ",
-        base::toUtf8(file.native()));
+        base::shownPath(file));
     if (!ranking.disagree.empty()) line += "  (" + ranking.disagree + ")";
     return line;
 }
@@ -223,9 +223,11 @@ int read(const ReadOptions& options, const std::stop_token& stop, Output& output
         output.say(window.error().text);
         return 2;
     }
-    if (options.table) output.line(tableHead());
     bool failed = false;
-    const std::vector<std::filesystem::path> files = expanded(options.given, output, failed);
+    const auto listed = expanded(options.given, output, failed);
+    if (!listed) return 2;
+    const std::vector<std::filesystem::path>& files = *listed;
+    if (options.table) output.line(tableHead());
     const bool allDone = inOrder(files, options.given.jobs, options.given.quiet, stop, output,
                                  [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) {
                                      return readOne(file, options, *window, lost);

@@ -13,9 +13,13 @@ int scan(const ScanCommand& command, const std::stop_token& stop, Output& output
     std::vector<fs::path> folders;
     bool failed = false;
     for (const fs::path& given : command.given.files) {
-        const std::vector<fs::path> names =
-            given == "-" ? namesFromInput(command.given.byZeros) : std::vector<fs::path>{given};
-        for (const fs::path& name : names) {
+        base::Result<std::vector<fs::path>> listed = std::vector<fs::path>{given};
+        if (given == "-") listed = namesFromInput(command.given.byZeros);
+        if (!listed) {
+            output.say(listed.error().text);
+            return 2;
+        }
+        for (const fs::path& name : *listed) {
             std::error_code error;
             const fs::path folder = fs::canonical(name, error);
             if (error || !fs::is_directory(folder, error)) {

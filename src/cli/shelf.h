@@ -4,6 +4,7 @@
 #include "cli/given.h"
 #include "cli/output.h"
 
+#include <optional>
 #include <stop_token>
 #include <string>
 #include <vector>
@@ -37,6 +38,8 @@ struct TagCommand {
     std::string bpm;
     std::string key;
     int beats = 0; // 0: not said
+    std::optional<int> root;
+    bool replaceLoops = false;
     bool table = false;
 };
 // Writes tempo, key and number of beats into files, their audio bit for bit as it was. Returns the exit status.

@@ -1,3 +1,4 @@
+#include "base/safe_file.h"
 #include "base/utf8.h"
 #include "cli/in_order.h"
 #include "cli/json_line.h"
@@ -19,12 +20,15 @@ struct Said {
     sound::Tags tags;
     sound::LoopInfo loop;
     std::optional<hear::Key> key;
+    sound::Replacing replacing;
 };
 
 base::Result<Said> saidBy(const TagCommand& command) {
     Said said;
-    if (command.bpm.empty() && command.key.empty() && command.beats == 0)
-        return base::problem("Say what to write: --bpm, --key or --beats.");
+    if (command.bpm.empty() && command.key.empty() && command.beats == 0 && !command.root)
+        return base::problem("Say what to write: --bpm, --key, --beats or --root.");
+    if (command.replaceLoops && command.beats == 0)
+        return base::problem("--replace-loops does nothing without --beats, which says where the new one ends.");
     if (!command.bpm.empty()) {
         const auto bpm = metre::parseTempo(command.bpm);
         if (!bpm) return base::problem(fmt::format("--bpm: {}", bpm.error().text));
@@ -39,19 +43,22 @@ base::Result<Said> saidBy(const TagCommand& command) {
     if (command.beats != 0) {
         if (command.bpm.empty())
             return base::problem("--beats needs --bpm: a number of beats is written together with the tempo.");
-        said.loop.beats = command.beats;
+        said.loop.beats = said.tags.beats = command.beats;
     }
+    if (command.root) said.loop.rootNote = *command.root;
+    said.replacing = {command.root.has_value(), command.replaceLoops};
     return said;
 }
 
 // Where so many beats end, where the file is that long: a loop's points.
-base::Result<sound::LoopInfo> loopOf(const fs::path& file, const Said& said) {
+base::Result<sound::LoopInfo> loopOf(const fs::path& file, const Said& said, const std::stop_token& stop) {
     sound::LoopInfo loop = said.loop;
     if (!loop.beats) return loop;
     auto reader = sound::Reader::open(file, sound::mostBytes);
     if (!reader) return tl::unexpected(reader.error());
     std::vector<float> buffer(std::size_t(1 << 15) * static_cast<std::size_t>(reader->facts().channels));
     while (true) {
+        if (stop.stop_requested()) return base::cancelled();
         const auto got = reader->read(buffer.data(), 1 << 15);
         if (!got) return tl::unexpected(got.error());
         if (*got == 0) break;
@@ -69,18 +76,23 @@ base::Result<sound::LoopInfo> loopOf(const fs::path& file, const Said& said) {
     return loop;
 }
 
-Outcome tagOne(const fs::path& file, const TagCommand& command, const Said& said) {
-    const auto loop = loopOf(file, said);
-    const auto done = loop ? sound::tagFile(file, said.tags, *loop) : tl::unexpected(loop.error());
+Outcome tagOne(const fs::path& file, const TagCommand& command, const Said& said, const std::stop_token& stop) {
+    const auto loop = loopOf(file, said, stop);
+    const std::string parted = base::otherNamesNote(file);
+    const auto done =
+        loop ? sound::tagFile(file, said.tags, *loop, said.replacing, {{}, stop}) : tl::unexpected(loop.error());
+    if (!done && done.error().cancelled) return {{}, {}, true};
     if (!done)
         return {command.table ? std::string() : errorLine(file, done.error().text), {done.error().text}, true};
-    if (command.table) return {base::toUtf8(file.native()), {}, false};
+    std::vector<std::string> messages;
+    if (!parted.empty()) messages.push_back(parted);
+    if (command.table) return {base::shownPath(file), messages, false};
     Json j = Json::object();
     nameInto(j, file);
     j["bpm"] = said.tags.bpm ? Json(said.tags.bpm->value) : Json(nullptr);
     j["key"] = said.key ? Json(hear::keyName(*said.key)) : Json(nullptr);
     j["beats"] = said.loop.beats ? Json(*said.loop.beats) : Json(nullptr);
-    return {dumped(j), {}, false};
+    return {dumped(j), messages, false};
 }
 
 } // namespace
@@ -92,10 +104,13 @@ int tag(const TagCommand& command, const std::stop_token& stop, Output& output) 
         return 2;
     }
     bool failed = false;
-    const std::vector<fs::path> files = expanded(command.given, output, failed);
-    const bool allDone = inOrder(
-        files, command.given.jobs, command.given.quiet, stop, output,
-        [&](const fs::path& file, std::size_t, const std::stop_token&) { return tagOne(file, command, *said); });
+    const auto listed = expanded(command.given, output, failed);
+    if (!listed) return 2;
+    const std::vector<fs::path>& files = *listed;
+    const bool allDone = inOrder(files, command.given.jobs, command.given.quiet, stop, output,
+                                 [&](const fs::path& file, std::size_t, const std::stop_token& lost) {
+                                     return tagOne(file, command, *said, lost);
+                                 });
     return failed || !allDone ? 1 : 0;
 }
 
