@@ -2,6 +2,7 @@
 
 #include "metre/tempo.h"
 
+#include <algorithm>
 #include <array>
 #include <cmath>
 #include <utility>
@@ -52,6 +53,14 @@ Kinship kinship(const Reading& a, const Reading& b) {
     return Kinship::None;
 }
 
+// Whether one tempo counts beats that go with those of the other: dotted, in threes, half or double. What is
+// written is then right about the music, and hearing counted otherwise.
+bool goTogether(const Reading& a, const Reading& b) {
+    constexpr std::array<double, 10> musical{0.5, 2.0, 2.0 / 3, 1.5, 0.75, 4.0 / 3, 1.0 / 3, 3.0, 0.25, 4.0};
+    const double ratio = a.bpm->value / b.bpm->value;
+    return std::any_of(musical.begin(), musical.end(), [&](double k) { return std::abs(ratio / k - 1) < 0.004; });
+}
+
 bool isMeant(Witness w) {
     return w == Witness::Name || w == Witness::Tag;
 }
@@ -92,6 +101,13 @@ Ranking ranked(const std::vector<Reading>& readings) {
             best = &r;
             break;
         }
+    // What is only measured does not overrule a number that goes with it.
+    if (best->steady && (best->by == Witness::Heard || best->by == Witness::Length))
+        for (const Reading& r : readings)
+            if (says(r) && isMeant(r.by) && goTogether(r, *best)) {
+                best = &r;
+                break;
+            }
     out.best = best->by;
     double doubt = 1 - best->sureness;
     std::string agreeing;

@@ -63,8 +63,10 @@ struct Ranking {
 };
 
 // What the user said wins. Otherwise each reading stands for its own sureness, and more for each other one that
-// says the same tempo; a little for half or double. Of those that agree, a name's or a tag's number is taken before
-// a measured one, because it is what was meant; free playing keeps what was heard. Any thread.
+// says the same tempo; a little for half or double. What is only measured does not overrule a name or a tag that
+// goes with it by a musical ratio: halves, thirds and quarters and what they are of. Of those that agree, a name's
+// or a tag's number is taken before a measured one, because it is what was meant; free playing keeps what was
+// heard. Any thread.
 Ranking ranked(const std::vector<Reading>& readings);
 
 // The reading that ranked() picks. Null when none has a tempo.

@@ -216,4 +216,23 @@ TEST(Key, DrumsNoiseAndSilenceHaveNone) {
     EXPECT_TRUE(none(support::drumLoop(support::steadyBeats(110, 16), 16 * 60 / 110.0)));
 }
 
+TEST(Readings, WhatIsOnlyHeardDoesNotOverruleANameThatGoesWithIt) {
+    const auto reading = [](hear::Witness by, double bpm, double sureness) {
+        hear::Reading r;
+        r.by = by;
+        r.bpm = metre::Bpm(bpm);
+        r.sureness = sureness;
+        return r;
+    };
+    for (const double ratio : {2.0 / 3, 1.5, 0.5, 2.0, 0.75, 4.0 / 3}) {
+        const hear::Ranking r =
+            hear::ranked({reading(hear::Witness::Name, 112, 0.6), reading(hear::Witness::Heard, 112 * ratio, 0.99),
+                          reading(hear::Witness::Length, 112 * ratio, 0.9)});
+        EXPECT_EQ(r.best, hear::Witness::Name) << ratio;
+    }
+    EXPECT_EQ(hear::ranked({reading(hear::Witness::Name, 112, 0.6), reading(hear::Witness::Heard, 97, 0.99)}).best,
+              hear::Witness::Heard)
+        << "a number that has nothing to do with it";
+}
+
 } // namespace
