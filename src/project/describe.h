@@ -100,6 +100,9 @@ const char* wrongWith(const T&) {
 
 inline constexpr Limits ids{1, 9e15};
 inline constexpr Limits beatsAnywhere{-1e6, 1e6};
+// Moments of a recording, counted on where it goes round: 25 hours either way, which is also the most that is
+// delivered.
+inline constexpr Limits momentsAnywhere{-90000, 90000};
 
 template <class V>
 void describe(V& v, metre::TempoPoint& p) {
@@ -128,8 +131,8 @@ void describe(V& v, Section& s) {
 
 template <class V>
 void describe(V& v, metre::Pin& p) {
-    v.member("seconds", p.at);
-    v.member("beat", p.beat);
+    v.member("seconds", p.at, Limits{-1e6, 1e6});
+    v.member("beat", p.beat, Limits{-1e7, 1e7});
 }
 
 template <class V>
@@ -170,8 +173,8 @@ inline const char* wrongWith(const hear::Window& w) {
 
 template <class V>
 void describe(V& v, Marks& m) {
-    v.member("from", m.from);
-    v.member("to", m.to);
+    v.member("from", m.from, momentsAnywhere);
+    v.member("to", m.to, momentsAnywhere);
 }
 inline const char* wrongWith(const Marks& m) {
     return m.to > m.from ? nullptr : "the marks of a source are out of range";
@@ -245,8 +248,8 @@ void describe(V& v, Clip& c) {
     v.member("id", c.id, ids);
     v.member("source", c.source, ids);
     v.member("at", c.at, beatsAnywhere);
-    v.member("from", c.from);
-    v.member("to", c.to);
+    v.member("from", c.from, momentsAnywhere);
+    v.member("to", c.to, momentsAnywhere);
     v.member("rule", c.rule);
     v.member("heldTempo", c.heldTempo, {}, 4);
     v.member("method", c.stretch.method);

@@ -14,7 +14,9 @@ namespace project {
 
 namespace {
 
-constexpr Seconds shortest(0.0002); // of a clip
+constexpr Seconds shortest(0.0002); // of a clip that is cut out of another
+// What an edge is brought to: shorter is a click, and cannot be taken hold of again.
+constexpr Seconds shortestTrimmed(0.005);
 constexpr std::size_t mostSlices = 20000;
 
 ClipTime timeOf(const Project& p, const Track& track, const Clip& clip, const Source* s) {
@@ -280,12 +282,13 @@ Result<Project> trim(const Project& p, const std::vector<ClipId>& ids, Side side
     return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
         Seconds& edge = side == Side::Left ? c.from : c.to;
         Seconds u = time.momentAt(time.projectBeatOf(edge) + by);
-        if (side == Side::Left) {
-            u = std::clamp(u, Seconds(0), c.to - shortest);
-        } else {
-            if (!time.turn()) u = std::min(u, std::max({s.length(), s.wholeEnd(), c.to}));
-            u = std::max(u, c.from + shortest);
-        }
+        if (side == Side::Left)
+            u = std::max(u, Seconds(0));
+        else if (!time.turn())
+            u = std::min(u, std::max({s.length(), s.wholeEnd(), c.to}));
+        const Seconds left = side == Side::Left ? c.to - u : u - c.from;
+        if (left < shortestTrimmed && left < c.to - c.from)
+            return base::problem(fmt::format("Nothing of {} would be left: a clip lasts 5 ms or more.", s.name));
         edge = u;
         return {};
     });
@@ -420,15 +423,20 @@ Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats 
 Result<Project> playMarked(const Project& p, const std::vector<ClipId>& ids) {
     return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
         if (!s.marks) return base::problem(fmt::format("Nothing of {} is marked.", s.name));
-        if (s.beats) {
-            c.at += time.beatOf(c.from) - time.beats().beatAt(s.marks->from);
-        } else {
-            c.at = p.tempo.beatAt(time.heardAt(c.from));
-        }
+        // It begins on the bar line at or before where the clip began, and not before bar 1.
+        const Beats began = std::max(Beats(0), time.projectBeatOf(c.from));
+        const Beats line = p.metre.startOfBar(p.metre.barAt(began + Beats(1e-6)));
         c.from = s.marks->from;
         c.to = s.marks->to;
         c.turn = s.marks;
         c.stretch.loop = true;
+        // Where its beat 0 lies then, by its own time laid out at the line.
+        c.at = line;
+        const ClipTime there(p.tempo, c, &s, time.follows());
+        if (there.follows())
+            c.at = line - there.beatOf(c.from);
+        else
+            c.at = p.tempo.beatAt(p.tempo.secondsAt(line) - (there.heardAt(c.from) - p.tempo.secondsAt(line)));
         return {};
     });
 }

@@ -51,8 +51,8 @@ Result<Project> stretchEdge(const Project& p, ClipId id, Side side, Beats to);
 Result<Project> setStretch(const Project& p, ClipId id, double percent);
 // What goes round, in the source's beats; none: all of it.
 Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats from, Beats to);
-// Clips play the marked part of their sources alone, round and round, from where they began. Fails where nothing is
-// marked.
+// Clips play the marked part of their sources alone, round and round, from the bar line at or before where they
+// began. Fails where nothing is marked.
 Result<Project> playMarked(const Project& p, const std::vector<ClipId>& ids);
 Result<Project> setGoesRound(const Project& p, const std::vector<ClipId>& ids, bool on);
 // What is played slides under the clip, which stays where it is and as long as it is: it begins at that beat of its

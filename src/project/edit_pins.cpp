@@ -358,7 +358,14 @@ Result<Project> withBeatsShifted(const Project& p, SourceId id, Beats by) {
 } // namespace
 
 Result<Project> shiftDownbeat(const Project& p, SourceId id, int beats) {
-    return withBeatsShifted(p, id, Beats(beats));
+    const SourcePtr s = sourceOf(p, id);
+    auto shifted = withBeatsShifted(p, id, Beats(beats));
+    if (!shifted || !s->loopBeats) return shifted;
+    // The loop ends where it ended, so that going back gives back all of its beats.
+    const Beats left = *s->loopBeats - Beats(beats);
+    Source changed = *sourceOf(*shifted, id);
+    changed.loopBeats = left >= Beats(1) ? std::optional(left) : std::nullopt;
+    return withBeatsOf(*shifted, changed);
 }
 
 Result<Project> setIntroduction(const Project& p, SourceId id, Seconds at, int bars) {

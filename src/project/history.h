@@ -3,9 +3,10 @@
 
 #include "project/project.h"
 
+#include <cstddef>
+#include <deque>
 #include <functional>
 #include <string>
-#include <vector>
 
 namespace project {
 
@@ -17,10 +18,16 @@ struct Gesture {
     bool operator==(const Gesture&) const = default;
 };
 
+// About what a version takes in memory beside the one before: what both share is counted once. In bytes.
+std::size_t bytesBeside(const Project& p, const Project& before);
+
 // Used by one thread.
 class History {
   public:
-    explicit History(Project first = {});
+    // Steps that take more memory than this together are forgotten, the oldest first.
+    static constexpr std::size_t mostBytes = std::size_t(256) << 20;
+
+    explicit History(Project first = {}, std::size_t most = mostBytes);
 
     const Project& now() const { return states_[at_].project; }
 
@@ -28,6 +35,8 @@ class History {
     // same as that of the step before, both are one step: turning a wheel is undone at once.
     // Returns whether it became part of the step before.
     bool push(Project next, std::string name, Gesture gesture = {});
+    // How many steps were forgotten so far.
+    std::size_t forgotten() const { return forgotten_; }
     // Ends a gesture: the next push is a step of its own whatever its gesture is called.
     void endGesture();
     // Changes every state alike, without a step: for what undo should leave alone, such as snapping.
@@ -53,8 +62,13 @@ class History {
         std::string name;
         Gesture gesture;
         std::int64_t serial = 0;
+        std::size_t bytes = 0; // beside the state before
     };
-    std::vector<State> states_;
+    void forgetOldest();
+    std::deque<State> states_;
+    std::size_t most_;
+    std::size_t bytes_ = 0; // of all but the first
+    std::size_t forgotten_ = 0;
     std::size_t at_ = 0;
     std::int64_t nextSerial_ = 1;
     std::int64_t savedSerial_ = 0;

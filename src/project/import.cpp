@@ -38,7 +38,8 @@ hear::Reading tagReading(const std::filesystem::path& file) {
         reading.sureness = 0.8;
         reading.evidence = "in the file's loop chunk";
     } else if (!refused.empty()) {
-        reading.evidence = fmt::format("the tag says “{}”, which is no tempo", refused);
+        reading.evidence = refused == "no number" ? "the tempo written in the file is no number"
+                                                  : fmt::format("the tag says “{}”, which is no tempo", refused);
     } else {
         reading.evidence = "nothing written in the file";
     }

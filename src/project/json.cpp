@@ -77,7 +77,8 @@ double number(const Json& j, const Place& place) {
     if (!j.is_number()) throw Wrong{fmt::format("“{}” is not a number", place.name)};
     const double value = j.get<double>();
     if (!std::isfinite(value) || value < place.limits.low || value > place.limits.high)
-        throw Wrong{fmt::format("“{}” is out of range", place.name)};
+        throw Wrong{fmt::format("“{}” is out of range: it lies between {:.10g} and {:.10g}", place.name,
+                                place.limits.low, place.limits.high)};
     return value;
 }
 

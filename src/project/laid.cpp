@@ -15,6 +15,9 @@ constexpr Seconds longLoop(60);
 
 constexpr double halfAFrame = 0.5;
 
+// That a clip goes round at most: 25 hours of a loop of half a second.
+constexpr std::int64_t mostLaidRounds = 180'000;
+
 // The project beats, within (from, to), at which the line between source and output bends.
 std::vector<Beats> bendsOf(const std::vector<Beats>& ofTempo, const metre::BeatMap& beats, Beats at, Beats from,
                            Beats to) {
@@ -54,8 +57,17 @@ class Layer {
         t.end = time.projectBeatOf(clip.to);
         t.startFrame = frameOf(time.heardAt(clip.from));
         // At its recorded speed it is as long as it was recorded, wherever it lies.
-        t.length = t.stretched ? frameOf(time.heardAt(clip.to)) - t.startFrame
-                               : sourceFrame(clip.to) - sourceFrame(clip.from);
+        t.length = sourceFrame(clip.to) - sourceFrame(clip.from);
+        if (t.stretched) {
+            Frames endFrame = frameOf(time.heardAt(clip.to));
+            if (t.follows) {
+                const bool isWholeLoop = source != nullptr && clip.stretch.loop && source->wholeBeats() &&
+                                         clip.from == Seconds(0) && clip.to == source->wholeEnd();
+                ontoBeat(t.start, t.startFrame, isWholeLoop);
+                ontoBeat(t.end, endFrame, isWholeLoop);
+            }
+            t.length = endFrame - t.startFrame;
+        }
         t.tempo = time.held() ? *time.held() : p_.tempo.tempoAt(t.start);
         t.steadyTempo = time.held() ? time.held() : p_.tempo.steadyTempo(t.start, t.end);
         if (source == nullptr) {
@@ -78,6 +90,16 @@ class Layer {
     }
 
   private:
+    // An edge that all but lies on a beat lies on it, and is rounded to a frame once, with all else that lies
+    // there: so whole beats are as long as they are. A loop may begin a hair beside its first beat.
+    void ontoBeat(Beats& beat, Frames& frame, bool isWholeLoop) const {
+        const Beats whole(std::round(beat.value));
+        const Frames there = frameAt(whole);
+        const Frames near(isWholeLoop ? p_.rate / 1000 : 1);
+        if (frame - there > near || there - frame > near) return;
+        beat = whole;
+        frame = there;
+    }
     Frames frameOf(Seconds heard) const { return metre::toFrames(heard, p_.rate); }
     Frames frameAt(Beats b) const { return frameOf(p_.tempo.secondsAt(b)); }
     Frames sourceFrame(Seconds s) const { return metre::toFrames(s, p_.rate); }
@@ -86,6 +108,10 @@ class Layer {
     void addParts(Timing& t, const Clip& clip, const Source& source, const Ruling& ruling, const ClipTime& time) {
         const auto first = time.placeOf(clip.from).round;
         const bool goesRound = time.turn().has_value();
+        if (goesRound && time.placeOf(clip.to).round - first > mostLaidRounds) {
+            t.problem = fmt::format("{} goes round more than {} times here.", source.name, mostLaidRounds);
+            return;
+        }
         Frames begin = t.startFrame;
         const Frames end = t.startFrame + t.length;
         for (std::int64_t round = first; begin < end; ++round) {

@@ -34,6 +34,19 @@ fs::path freeName(const fs::path& folder, const fs::path& wanted, std::set<std::
     }
 }
 
+// Files that go again unless the project came to refer to them.
+struct Copies {
+    std::vector<fs::path> files;
+    Copies() = default;
+    ~Copies() {
+        std::error_code ignored;
+        for (const fs::path& file : files)
+            fs::remove(file, ignored);
+    }
+    Copies(const Copies&) = delete;
+    Copies& operator=(const Copies&) = delete;
+};
+
 } // namespace
 
 Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, bool copyAudio,
@@ -47,34 +60,24 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
         return base::problem(fmt::format("{} could not be saved: {}.", base::shownPath(folder),
                                          base::writeReason(folder, error.value())));
     Project out = p;
-    std::vector<fs::path> copied;
-    const auto undoCopies = [&] {
-        for (const fs::path& file : copied)
-            fs::remove(file, error);
-    };
+    Copies copied;
     std::set<std::string> taken;
     std::size_t done = 0;
     for (SourcePtr& s : out.sources) {
         progress.at(static_cast<double>(done++) / static_cast<double>(out.sources.size()));
-        if (progress.stopped()) {
-            undoCopies();
-            return base::cancelled();
-        }
+        if (progress.stopped()) return base::cancelled();
         if (!copyAudio || !s->sound || isInside(s->file, folder)) continue;
         Source moved = *s;
         moved.file = freeName(audio, s->file.filename(), taken);
-        if (auto ok = base::copyFile(s->file, moved.file, base::Existing::Refuse); !ok) {
-            undoCopies();
+        if (auto ok = base::copyFile(s->file, moved.file, base::Existing::Refuse); !ok)
             return tl::unexpected(ok.error());
-        }
-        copied.push_back(moved.file);
+        copied.files.push_back(moved.file);
         if (store != nullptr) keptAs(*store, s->file, moved.file);
         s = std::make_shared<const Source>(std::move(moved));
     }
-    if (auto ok = base::writeText(folder / projectFileName, toJson(out, folder), base::Existing::Replace); !ok) {
-        undoCopies();
+    if (auto ok = base::writeText(folder / projectFileName, toJson(out, folder), base::Existing::Replace); !ok)
         return tl::unexpected(ok.error());
-    }
+    copied.files.clear(); // they belong to the project now
     progress.at(1);
     return out;
 }

@@ -192,7 +192,29 @@ TEST(Arrange, TrimmingMovesAnEdgeAndNothingElse) {
     const Project beyond = *trim(one.p, {one.clip}, Side::Left, Beats(-3));
     EXPECT_NEAR(lay(beyond)->find(one.clip)->time().start.value, 4, 1e-9)
         << "there is nothing before the beginning";
-    EXPECT_GT(clipOf(*trim(one.p, {one.clip}, Side::Right, Beats(-400)), one.clip)->to, Seconds(0));
+    // Nothing is trimmed away: what were left could not be taken hold of again.
+    EXPECT_FALSE(trim(one.p, {one.clip}, Side::Right, Beats(-400)));
+    const auto refused = trim(one.p, {one.clip}, Side::Left, Beats(16));
+    ASSERT_FALSE(refused) << "up to its end";
+    EXPECT_NE(refused.error().text.find("5 ms"), std::string::npos) << refused.error().text;
+    EXPECT_TRUE(trim(one.p, {one.clip}, Side::Left, Beats(15.9)));
+}
+
+TEST(Arrange, TheMarkedPartAloneBeginsOnABarLine) {
+    for (const bool follows : {true, false})
+        for (const double at : {4.0, 6.3, 0.0}) {
+            One one = oneClip(sourceOf_("loop", 16 * 60 / 112.0, follows ? std::optional(112.0) : std::nullopt),
+                              104, Beats(at));
+            one.p = *setMarks(one.p, project::sourceOf(one.p, clipOf(one.p, one.clip)->source)->id, Seconds(3.1),
+                              Seconds(5.3));
+            const auto alone = playMarked(one.p, {one.clip});
+            ASSERT_TRUE(alone) << alone.error().text;
+            const LaidPtr laid = lay(*alone);
+            const Beats start = laid->find(one.clip)->time().start;
+            EXPECT_NEAR(start.value, 4 * std::floor(at / 4 + 1e-9), 1e-6) << at << follows;
+            EXPECT_GE(laid->find(one.clip)->time().startFrame, Frames(0));
+            EXPECT_EQ(clipOf(*alone, one.clip)->from, Seconds(3.1));
+        }
 }
 
 TEST(Arrange, RepeatingGoesRoundFrameByFrame) {

@@ -1,5 +1,6 @@
 // Pins: what is said by hand, what gives way to it, and what stays.
 #include "project/edit_pins.h"
+#include "project/with_source.h"
 
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
@@ -385,6 +386,19 @@ TEST(Pins, AreSavedWithWhatIsKnownOfThem) {
     ASSERT_NE(place, std::string::npos);
     wrong.replace(place, 12, "\"beat\": 21.5");
     EXPECT_FALSE(fromJson(wrong, "/x", "it"));
+}
+
+TEST(Pins, ALoopWhoseFirstDownbeatIsShiftedThereAndBackHasAllItsBeats) {
+    Pinned it(steady());
+    const double whole = std::floor(it.source().endBeat().value);
+    Source changed = it.source();
+    changed.loopBeats = Beats(whole);
+    it.take(withBeatsOf(it.project, changed));
+    const Seconds end = it.source().wholeEnd();
+    it.take(shiftDownbeat(it.project, it.id, 1));
+    EXPECT_NEAR(it.source().wholeEnd().value, end.value, 1e-9) << "it ends where it ended";
+    it.take(shiftDownbeat(it.project, it.id, -1));
+    EXPECT_EQ(it.source().loopBeats, Beats(whole));
 }
 
 } // namespace
