@@ -2,17 +2,27 @@
 
 #include "metre/snap.h"
 #include "sound/decibel.h"
+#include "sound/mapped.h"
 
 #include <algorithm>
 #include <cmath>
 #include <set>
 #include <thread>
+#include <unistd.h>
 
 namespace play {
 
 namespace {
 
-constexpr std::size_t keepBytes = std::size_t(1) << 30;
+// Of renderings that nobody wants any more: a thirty-second part of the machine's memory, within bounds. They are
+// made again in a fraction of the time that they last.
+std::size_t keepBytes() {
+    constexpr std::size_t least = std::size_t(96) << 20;
+    constexpr std::size_t most = std::size_t(512) << 20;
+    const auto pages = std::max(0L, sysconf(_SC_PHYS_PAGES));
+    return std::clamp(static_cast<std::size_t>(pages) * static_cast<std::size_t>(sound::pageBytes()) / 32, least,
+                      most);
+}
 // A busy machine may need it: until then what was heard plays on, all of it together at the tempo before.
 constexpr auto longestWait = std::chrono::milliseconds(800);
 constexpr auto longestLoad = std::chrono::seconds(2); // what lies on a slow disk may take as long to begin
@@ -35,7 +45,7 @@ int workerCount() {
 } // namespace
 
 Player::Player(std::unique_ptr<Output> output, std::function<void()> onChange, sound::AudioStore* store)
-    : output_(std::move(output)), cache_(workerCount(), keepBytes, std::move(onChange), store),
+    : output_(std::move(output)), cache_(workerCount(), keepBytes(), std::move(onChange), store),
       readAhead_(mostResident), laid_(project::lay(project::Project())), base_(laid_) {
     startOutput();
 }

@@ -3,8 +3,18 @@
 #include <algorithm>
 #include <chrono>
 #include <condition_variable>
+#include <ctime>
 
 namespace play {
+
+namespace {
+// The processor's time that this thread has had.
+std::int64_t ownNanoseconds() {
+    timespec now{};
+    clock_gettime(CLOCK_THREAD_CPUTIME_ID, &now);
+    return std::int64_t(now.tv_sec) * 1'000'000'000 + now.tv_nsec;
+}
+} // namespace
 
 SimulatedOutput::SimulatedOutput(int rate, Pace pace, double keepSeconds, int block)
     : rate_(rate), pace_(pace), keepSeconds_(keepSeconds), block_(block),
@@ -56,7 +66,9 @@ void SimulatedOutput::stop() {
 }
 
 void SimulatedOutput::playBlock() {
+    const std::int64_t before = ownNanoseconds();
     callback_(buffer_.data(), block_);
+    if (ownNanoseconds() - before > std::int64_t(block_) * 1'000'000'000 / rate_) ++late_;
     const std::lock_guard lock(mutex_);
     std::copy(buffer_.begin(), buffer_.end(), kept_.begin() + static_cast<std::ptrdiff_t>(next_));
     next_ = (next_ + buffer_.size()) % kept_.size();

@@ -3,6 +3,7 @@
 
 #include "play/output.h"
 
+#include <atomic>
 #include <mutex>
 #include <stop_token>
 #include <thread>
@@ -35,6 +36,9 @@ class SimulatedOutput : public Output {
     // What was played, interleaved stereo, the newest last; at most what is kept. Any thread.
     std::vector<float> taken() const;
     std::int64_t framesPlayed() const;
+    // How many blocks took the processor longer to make than they last: on a device they would have been heard to
+    // stop. By the processor's time for this thread, so that what else the machine does is not counted.
+    std::int64_t lateBlocks() const { return late_.load(); }
 
   private:
     void playBlock();
@@ -51,6 +55,7 @@ class SimulatedOutput : public Output {
     std::size_t next_ = 0;
     std::int64_t played_ = 0;
 
+    std::atomic<std::int64_t> late_{0};
     std::jthread thread_;
 };
 

@@ -155,50 +155,89 @@ std::optional<shelf::Settled> remembered(const std::string& content) {
     return memory ? (*memory)->recall(content) : std::nullopt;
 }
 
-TEST(Remembered, OnlyWhatTheUserSettlesAndUndoTakesItBack) {
+// Saves, and waits until that is done.
+void saveTo(Window& w, const std::filesystem::path& folder) {
+    w.session().save(folder);
+    w.settle();
+    ASSERT_TRUE(waitFor([&] { return !w.session().document().history().isChanged(); }));
+}
+
+TEST(Remembered, OnlyWhatTheUserSettlesAndSavesAndUndoTakesItBack) {
     Window w;
+    const support::Folder folder;
     w.import({hands()});
     const project::SourcePtr s = w.now().sources[0];
-    EXPECT_FALSE(remembered(s->content)) << "an import settles nothing";
     auto* tempo = w.child<app::Figure>("sourceTempo");
-    for (const char* typed : {"90", "95"}) {
+    const auto typed = [&](const char* bpm) {
         tempo->setFocus();
         w.key(Qt::Key_Return);
-        w.type(typed);
+        w.type(bpm);
         w.key(Qt::Key_Return);
-    }
+    };
     const auto is = [&](std::optional<double> bpm) {
         return waitFor([&] {
             const auto r = remembered(s->content);
             return bpm ? r && std::abs(metre::BeatMap::make(r->pins)->meanTempo().value - *bpm) < 1e-9 : !r;
         });
     };
+    saveTo(w, folder / "journey");
+    EXPECT_FALSE(remembered(s->content)) << "an import settles nothing";
+    typed("90");
+    saveTo(w, folder / "journey");
+    EXPECT_TRUE(is(90));
+    typed("95");
+    saveTo(w, folder / "journey");
     EXPECT_TRUE(is(95));
     w.session().document().undo();
+    saveTo(w, folder / "journey");
     EXPECT_TRUE(is(90));
     w.session().document().undo();
+    saveTo(w, folder / "journey");
     EXPECT_TRUE(is({})) << "what undo restored was never settled by the user";
     w.session().document().redo();
+    saveTo(w, folder / "journey");
     EXPECT_TRUE(is(90));
+    w.session().forgetSettled({s->id});
+    EXPECT_TRUE(is({}));
+}
+
+TEST(Remembered, AProjectThatIsThrownAwayTeachesNothing) {
+    Window w;
+    const support::Folder folder;
+    w.import({hands()});
+    const project::SourcePtr s = w.now().sources[0];
+    w.session().settle("Tempo", project::setSourceTempo(w.now(), s->id, Bpm(90), hear::Witness::Typed));
+    w.session().startNew();
+    // What is asked of the memory is done in order: once another content is there, this one has been through.
+    w.import({shaker()});
+    const project::SourcePtr other = w.now().sources[0];
+    w.session().settle("Tempo", project::setSourceTempo(w.now(), other->id, Bpm(91), hear::Witness::Typed));
+    saveTo(w, folder / "journey");
+    ASSERT_TRUE(waitFor([&] { return remembered(other->content).has_value(); }));
+    EXPECT_FALSE(remembered(s->content));
+    w.session().forgetSettled({other->id});
 }
 
 TEST(Remembered, AnotherDocumentsUndoTakesNothingBackThatWasSettledBefore) {
     Window w;
+    const support::Folder folder;
     w.import({hands()});
     const project::SourcePtr s = w.now().sources[0];
     w.session().settle("Tempo", project::setSourceTempo(w.now(), s->id, Bpm(90), hear::Witness::Typed));
+    saveTo(w, folder / "first");
     ASSERT_TRUE(waitFor([&] { return remembered(s->content).has_value(); }));
     const auto version = w.session().document().history().version();
     w.session().startNew();
     while (w.session().document().history().version() < version)
         w.session().edit("Tempo", project::setTempo(w.now(), Bpm(w.now().tempo.points()[0].bpm.value + 1)));
     w.session().document().undo();
-    // What is asked of the memory is done in order: once another content is there, the undo has been through.
     w.import({shaker()});
     const project::SourcePtr other = w.now().sources[0];
     w.session().settle("Tempo", project::setSourceTempo(w.now(), other->id, Bpm(91), hear::Witness::Typed));
+    saveTo(w, folder / "second");
     ASSERT_TRUE(waitFor([&] { return remembered(other->content).has_value(); }));
     EXPECT_TRUE(remembered(s->content).has_value());
+    w.session().forgetSettled({other->id});
 }
 
 TEST(Autosave, FollowsAlsoWhatUndoLeavesAlone) {
@@ -446,6 +485,31 @@ TEST(Commands, ASourceOnTheShelfHasItsMenuToo) {
     EXPECT_TRUE(offered.contains("half") && offered.contains("writeTempo")) << offered.join(' ').toStdString();
     ASSERT_TRUE(w.session().selection().source);
     EXPECT_EQ(*w.session().selection().source, w.now().sources[1]->id);
+}
+
+TEST(WriteTempo, AsksFirstAndLeavesWhatStandsInTheFile) {
+    Window w;
+    const support::Folder folder;
+    const auto file = folder / "hands.wav";
+    std::filesystem::copy_file(hands(), file);
+    w.import({file});
+    const std::string before = support::readBytes(file);
+    const auto answered = [&](const char* text) {
+        w.session().document().selectSource(w.now().sources[0]->id);
+        w.window->findChild<QAction*>("writeTempo")->trigger();
+        auto* box = w.child<QMessageBox>("writeBox");
+        if (box == nullptr) return;
+        EXPECT_TRUE(box->text().contains("hands.wav")) << box->text().toStdString();
+        for (QAbstractButton* b : box->buttons())
+            if (b->text() == text) QTest::mouseClick(b, Qt::LeftButton);
+        w.activate();
+        w.settle();
+    };
+    answered("Leave as it is");
+    EXPECT_TRUE(support::readBytes(file) == before);
+    answered("Write");
+    ASSERT_TRUE(waitFor([&] { return support::readBytes(file) != before; }));
+    EXPECT_NE(support::readBytes(file).find("TBPM"), std::string::npos);
 }
 
 } // namespace

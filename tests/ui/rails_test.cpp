@@ -719,4 +719,36 @@ TEST(LeadInTheWindow, AClipTakesProjectTime) {
     EXPECT_FALSE(w.session().laid()->find(id)->time().job()->map.isIdentity());
 }
 
+TEST(LeadInTheWindow, WhereSomethingLeadsLaterImportsFollow) {
+    Rails w;
+    app::Preferences p = w.session().preferences();
+    p.newSources = app::NewSources::Lead;
+    w.session().prefer(p);
+    w.import({hands()});
+    ASSERT_TRUE(w.now().lead);
+    const auto leader = w.now().lead->source;
+    w.import({bass()});
+    EXPECT_EQ(w.now().lead->source, leader);
+    EXPECT_NEAR(w.now().tempo.points().front().bpm.value, 112, 1e-6);
+    p.newSources = app::NewSources::KeepTime;
+    w.session().prefer(p);
+}
+
+TEST(RailsByKeys, TheFirstDownbeatIsTheOnsetThatWasToldThoughPlayingRunsOn) {
+    Rails w;
+    w.bringLoop(100);
+    w.session().document().selectSource(w.source().id);
+    w.rails().setFocus();
+    QTest::mouseClick(&w.rails(), Qt::LeftButton, {},
+                      QPoint(w.rails().width() / 3, int(w.lay().upper().center().y())));
+    ASSERT_TRUE(waitFor([&] { return w.session().player().isPlayingRaw(); }));
+    w.key(Qt::Key_Period);
+    const Seconds told = w.rails().here();
+    const Seconds then = w.session().player().rawPosition();
+    ASSERT_TRUE(waitFor([&] { return w.session().player().rawPosition() > then + Seconds(0.2); }));
+    EXPECT_EQ(w.rails().here(), told);
+    w.key(Qt::Key_D);
+    EXPECT_NEAR(w.source().beats->secondsAt(Beats(0)).value, told.value, 1e-9);
+}
+
 } // namespace

@@ -121,6 +121,7 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         break;
     case What::Upper: {
         const Seconds from = std::clamp(layout_.at(at.x()), Seconds(0), scene_->source()->length());
+        stepped_.reset();
         here_ = from;
         emit rawAsked(from.value);
         break;
@@ -161,6 +162,7 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
             emit fittedAsked(hit->place.value);
         break;
     case What::Lower: {
+        stepped_.reset();
         const Seconds heard = layout_.heardAt(at.x());
         const Seconds recorded = scene_->recordedAt(heard);
         if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
@@ -334,9 +336,11 @@ void RailsView::mouseDoubleClickEvent(QMouseEvent* event) {
         return;
     }
     if (on.what == What::Rung) {
+        stepped_.reset();
         here_ = scene_->beats().secondsAt(*on.beat);
         pinHere();
     } else if (on.what == What::Upper || on.what == What::Onsets) {
+        stepped_.reset();
         here_ = snapped(event->position().x(), event->modifiers().testFlag(Qt::ShiftModifier));
         emit rawAsked(-1); // the press began to play: that was not meant
         pinHere();

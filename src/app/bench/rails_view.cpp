@@ -100,6 +100,7 @@ void RailsView::refresh() {
         picked_.clear();
         drag_ = {};
         tried_.reset();
+        stepped_.reset();
         here_ = scene->hasBeats() ? std::max(Seconds(0), scene->beats().secondsAt(Beats(0))) : Seconds(0);
         lastPosition_ = session_.player().position();
         wholeView_ = true;
@@ -155,11 +156,12 @@ void RailsView::resizeEvent(QResizeEvent*) {
 }
 
 Seconds RailsView::here() const {
-    return here_;
+    return stepped_.value_or(here_);
 }
 
 void RailsView::goHere(Seconds at) {
     if (!scene_) return;
+    stepped_.reset();
     here_ = std::clamp(at, Seconds(0), scene_->source()->length());
     const double x = layout_.x(here_);
     if (x < 0 || x > width()) scrollTo(here_ - layout_.span(width() / 3.0));
@@ -168,12 +170,16 @@ void RailsView::goHere(Seconds at) {
 
 void RailsView::stepOnset(bool forward) {
     if (!scene_) return;
-    const auto at = scene_->onsetFrom(here_, forward);
+    // What plays runs on meanwhile: the next step is from the onset that was told, unless that is long past.
+    constexpr Seconds longPast(3);
+    const bool goesOn = stepped_ && std::abs((*stepped_ - here_).value) < longPast.value;
+    const auto at = scene_->onsetFrom(goesOn ? *stepped_ : here_, forward);
     if (!at) {
         session_.say(forward ? tr("No onset comes after this.") : tr("No onset comes before this."));
         return;
     }
     goHere(*at);
+    if (session_.player().isPlayingRaw() || session_.player().isPlaying()) stepped_ = *at;
     QString said = tr("Onset at %1 s").arg(at->value, 0, 'f', 3);
     if (const auto miss = scene_->missOf(*at, grid_)) said += " · " + missText(*miss, scene_->project());
     session_.say(said);
@@ -300,22 +306,23 @@ void RailsView::pinHere() {
         session_.say(tr("Say the tempo first; then there are beats to pin."));
         return;
     }
-    const Beats beat(std::round(scene_->beats().beatAt(here_).value));
-    auto next = project::putPin(session_.now(), scene_->source()->id, here_, beat);
+    const Seconds at = here();
+    const Beats beat(std::round(scene_->beats().beatAt(at).value));
+    auto next = project::putPin(session_.now(), scene_->source()->id, at, beat);
     if (!next) {
         session_.say(qt(next.error().text));
         return;
     }
     session_.settle(tr("Pin"), std::move(next));
     pick({beat});
-    session_.say(tr("Pinned: %1 s is beat %2").arg(here_.value, 0, 'f', 3).arg(beatNumber(beat)));
+    session_.say(tr("Pinned: %1 s is beat %2").arg(at.value, 0, 'f', 3).arg(beatNumber(beat)));
 }
 
 void RailsView::removePicked() {
     if (!scene_ || picked_.empty()) return;
     const auto n = static_cast<int>(picked_.size());
     if (session_.settle(tr("Remove pins"), project::removePins(session_.now(), scene_->source()->id, picked_)))
-        session_.say(tr("%n pins removed", nullptr, n));
+        session_.say(n == 1 ? tr("One pin removed") : tr("%1 pins removed").arg(n));
 }
 
 void RailsView::nudge(Seconds by) {
@@ -555,6 +562,7 @@ void RailsView::paintEvent(QPaintEvent*) {
     }
     if (stale_) paintStill();
     p.drawPixmap(0, 0, still_);
+    if (stepped_) paintPosition(p, *scene_, layout_, *stepped_, false);
     paintPosition(p, *scene_, layout_, here_, session_.player().isPlayingRaw() || session_.player().isPlaying());
     if (drag_.what == Drag::What::Band && drag_.moved) paintBand(p, layout_, drag_.began.x(), drag_.bandTo);
     if (!told_.isEmpty()) paintTold(p, rect(), toldAt_, told_, toldWrong_);

@@ -152,6 +152,7 @@ class RailsView : public QWidget {
     bool wholeView_ = true; // shows all of it, whatever its width
     std::vector<Beats> picked_;
     Seconds here_{0};
+    std::optional<Seconds> stepped_; // the onset that was told last, while playing runs on
     Beats lastPosition_{-1e9};
     std::optional<metre::BeatMap> tried_;
     Drag drag_;

@@ -208,11 +208,11 @@ QHBoxLayout* SourceColumn::onsetRow() {
         if (!source_) return;
         if (session_.edit(tr("Which onsets count"),
                           project::setOnsetSensitivity(session_.now(), source_->id, value / 100.0),
-                          {"onsets", source_->id.value, slides_}))
-            session_.say(tr("%n onsets count", nullptr,
-                            static_cast<int>(source_ && source_->sound
-                                                 ? project::sliceStarts(*source_->sound, value / 100.0).size()
-                                                 : 0)));
+                          {"onsets", source_->id.value, slides_})) {
+            const std::size_t n =
+                source_ && source_->sound ? project::sliceStarts(*source_->sound, value / 100.0).size() : 0;
+            session_.say(n == 1 ? tr("One onset counts") : tr("%1 onsets count").arg(n));
+        }
     });
     auto* row = new QHBoxLayout;
     row->setSpacing(8);

@@ -8,8 +8,9 @@
 namespace app {
 
 namespace {
-constexpr int pause = 300;     // milliseconds without a change
-constexpr int longest = 3000;  // a wheel that turns on and on is written now and then
+// At most half a second of work is lost with the power: these, and the time that writing takes.
+constexpr int pause = 100;     // milliseconds without a change
+constexpr int longest = 250;   // a wheel that turns on and on is written now and then
 constexpr int another = 10000; // after a failure
 } // namespace
 

@@ -48,7 +48,16 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
     if (sameDocument(*next, now())) return true;
     const project::Project before = now();
     const std::int64_t from = history_.version();
+    const std::size_t forgotten = history_.forgotten();
     const bool grew = history_.push(std::move(*next), name.toStdString(), gesture);
+    if (forgotten == 0 && history_.forgotten() > 0)
+        QMetaObject::invokeMethod(
+            this,
+            [this] {
+                emit said(tr("The oldest steps can no longer be taken back: together they took more than %1 MB.")
+                              .arg(project::History::mostBytes >> 20));
+            },
+            Qt::QueuedConnection);
     if (settles) emit settled(history_.version(), grew ? from : -1, before);
     layOut();
     if (ends) // after what is said of the edit itself

@@ -272,7 +272,7 @@ void Proofs::proveAll() {
     }
     const auto count_ = static_cast<int>(tasks.size());
     jobs_.start<std::vector<Done>>(
-        Lane::Prove, tr("Proving %n clips", nullptr, count_),
+        Lane::Prove, count_ == 1 ? tr("Proving one clip") : tr("Proving %1 clips").arg(count_),
         [tasks = std::move(tasks)](const base::Progress& progress) {
             std::vector<Done> all;
             all.reserve(tasks.size());

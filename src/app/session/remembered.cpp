@@ -2,6 +2,8 @@
 
 #include "app/widgets/text.h"
 
+#include <utility>
+
 namespace app {
 
 Remembered::Remembered(Document& document, QObject* parent) : QObject(parent), document_(document) {
@@ -14,17 +16,23 @@ Remembered::Remembered(Document& document, QObject* parent) : QObject(parent), d
     connect(&document_, &Document::takenBack, this, [this](qint64 version) {
         later([this, version] {
             for (const Taught& t : taught_[version])
-                put(t.content, t.before);
+                unkept_[t.content] = t.before;
         });
     });
     connect(&document_, &Document::doneAgain, this, [this](qint64 version) {
         later([this, version] {
             for (const Taught& t : taught_[version])
-                put(t.content, t.after);
+                unkept_[t.content] = t.after;
         });
     });
-    // Another document counts its versions anew: its undo must not find what was taught in this one.
-    connect(&document_, &Document::opened, this, [this] { later([this] { taught_.clear(); }); });
+    // Another document counts its versions anew: its undo must not find what was taught in this one. What was not
+    // kept of this one was thrown away with it.
+    connect(&document_, &Document::opened, this, [this] {
+        later([this] {
+            taught_.clear();
+            unkept_.clear();
+        });
+    });
     thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
 }
 
@@ -44,11 +52,12 @@ void Remembered::settled(qint64 version, qint64 from, const project::Project& be
         auto& mine = taught_[version];
         const auto grown = taught_.find(from);
         for (Taught& t : taught) {
-            t.before = memory_->recall(t.content);
+            const auto unkept = unkept_.find(t.content);
+            t.before = unkept != unkept_.end() ? unkept->second : memory_->recall(t.content);
             if (grown != taught_.end())
                 for (const Taught& earlier : grown->second)
                     if (earlier.content == t.content) t.before = earlier.before;
-            put(t.content, t.after);
+            unkept_[t.content] = t.after;
             mine.push_back(std::move(t));
         }
     });
@@ -59,6 +68,13 @@ void Remembered::put(const std::string& content, const std::optional<shelf::Sett
     mailbox_.post([this, content, settled] { emit kept(content, settled); });
 }
 
+void Remembered::keep() {
+    later([this] {
+        for (const auto& [content, settled] : std::exchange(unkept_, {}))
+            if (settled || memory_->recall(content)) put(content, settled);
+    });
+}
+
 void Remembered::complain(const base::Result<void>& result) {
     if (!result) mailbox_.post([this, text = qt(result.error().text)] { emit said(text); });
 }
@@ -67,14 +83,16 @@ void Remembered::forget(std::vector<std::string> contents) {
     if (!memory_) return;
     later([this, contents = std::move(contents)] {
         int forgotten = 0;
-        for (const std::string& content : contents)
-            if (memory_->recall(content) && memory_->forget(content)) {
-                ++forgotten;
-                mailbox_.post([this, content] { emit kept(content, std::nullopt); });
-            }
+        for (const std::string& content : contents) {
+            const bool wasUnkept = unkept_.erase(content) > 0;
+            const bool wasKept = memory_->recall(content) && memory_->forget(content);
+            if (wasKept) mailbox_.post([this, content] { emit kept(content, std::nullopt); });
+            if (wasUnkept || wasKept) ++forgotten;
+        }
         mailbox_.post([this, forgotten] {
-            emit said(forgotten == 0 ? tr("Nothing was remembered of these.")
-                                     : tr("Forgotten what was settled for %1 sources.").arg(forgotten));
+            emit said(forgotten == 0   ? tr("Nothing was remembered of these.")
+                      : forgotten == 1 ? tr("Forgotten what was settled for one source.")
+                                       : tr("Forgotten what was settled for %1 sources.").arg(forgotten));
         });
     });
 }

@@ -1,4 +1,5 @@
-// What the user settled, kept by the recordings' content: learned by what the user settles, and by nothing else.
+// What the user settled, kept by the recordings' content: learned by what the user settles, once the project is
+// saved or delivered, and by nothing else. A project that is thrown away teaches nothing.
 #pragma once
 
 #include "app/session/document.h"
@@ -25,6 +26,8 @@ class Remembered : public QObject {
 
     // For an import's worker; null where it could not be opened.
     const std::shared_ptr<shelf::Memory>& memory() const { return memory_; }
+    // What was settled in the project since it was opened, saved or delivered last is kept from now on.
+    void keep();
     // Forgets, and says how many there were.
     void forget(std::vector<std::string> contents);
 
@@ -34,7 +37,7 @@ class Remembered : public QObject {
     void kept(const std::string& content, const std::optional<shelf::Settled>& settled);
 
   private:
-    // What a step of undo taught: to be taken back with it.
+    // What a step of undo teaches: to be taken back with it.
     struct Taught {
         std::string content;
         std::optional<shelf::Settled> before;
@@ -51,7 +54,9 @@ class Remembered : public QObject {
     Document& document_;
     Mailbox mailbox_;
     std::shared_ptr<shelf::Memory> memory_;
-    std::map<std::int64_t, std::vector<Taught>> taught_; // by version; the worker's own
+    // The worker's own: by version what that taught, and by content what is to be kept.
+    std::map<std::int64_t, std::vector<Taught>> taught_;
+    std::map<std::string, std::optional<shelf::Settled>> unkept_;
 
     std::mutex mutex_; // guards what follows
     std::condition_variable_any wake_;

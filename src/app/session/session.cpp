@@ -2,6 +2,7 @@
 
 #include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
+#include "base/safe_file.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
 #include "metre/snap.h"
@@ -316,12 +317,15 @@ void Session::recover(const fs::path& autosaved) {
 }
 
 void Session::save(const fs::path& folder, std::function<void()> afterwards) {
+    const auto parted = std::make_shared<std::string>(); // what is to be said of other names of the file
     jobs_.start<base::Result<project::Project>>(
         Lane::Save, tr("Saving %1").arg(qt(base::shownName(folder))),
-        [p = now(), folder, copies = preferences_.copyAudio, store = store_.get()](const base::Progress& progress) {
+        [p = now(), folder, copies = preferences_.copyAudio, store = store_.get(),
+         parted](const base::Progress& progress) {
+            *parted = base::otherNamesNote(folder / project::projectFileName);
             return project::saveProject(p, folder, copies, progress, store);
         },
-        [this, folder, afterwards = std::move(afterwards), version = document_.history().version(),
+        [this, folder, parted, afterwards = std::move(afterwards), version = document_.history().version(),
          revision = document_.revision(),
          generation = document_.generation()](base::Result<project::Project> saved) {
             if (!saved) {
@@ -331,10 +335,12 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
                     complain(tr("The project was not saved"), {qt(saved.error().text)});
                 return;
             }
-            say(tr("%1 saved").arg(qt(base::shownName(folder))));
+            say(tr("%1 saved").arg(qt(base::shownName(folder))) +
+                (parted->empty() ? QString() : " · " + qt(*parted)));
             if (generation != document_.generation()) return;
             const bool changedMeanwhile = revision != document_.revision();
             document_.saved(version, folder, *saved);
+            remembered_.keep();
             emit this->saved();
             if (!changedMeanwhile) autosave_.nothingToKeep();
             if (afterwards) afterwards();

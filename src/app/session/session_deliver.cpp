@@ -32,13 +32,16 @@ std::int64_t Session::deliver(const deliver::Order& order, std::vector<deliver::
                     mailbox_.post([this, file, written] { emit fileDelivered(static_cast<int>(file), written); });
                 });
         },
-        [this, order, count](const deliver::Delivered& out) {
+        [this, order, count, generation = document_.generation()](const deliver::Delivered& out) {
             const auto n = static_cast<int>(out.written.size());
+            if (n > 0 && generation == document_.generation()) remembered_.keep();
             QString sentence =
                 tr("%1 of %2 files written to %3").arg(n).arg(count).arg(qt(base::shownPath(order.folder)));
             if (out.cancelled) sentence = tr("Delivery cancelled · ") + sentence;
             if (out.clipped > 0)
-                sentence += tr(" · %1 samples were above full scale and were cut").arg(out.clipped);
+                sentence += out.clipped == 1
+                                ? tr(" · one sample was above full scale and was cut")
+                                : tr(" · %1 samples were above full scale and were cut").arg(out.clipped);
             say(sentence);
             QStringList lines;
             for (const std::string& p : out.problems)

@@ -180,7 +180,7 @@ void Session::bringIn(Import& import, std::size_t file, project::Source source) 
     }
     if (import.way == NewSources::AsRecorded)
         if (auto raw = project::setAsRecorded(placed->project, placed->clips)) placed->project = std::move(*raw);
-    if (import.way == NewSources::Lead && !import.ledAlready) {
+    if (import.way == NewSources::Lead && !import.ledAlready && !now().lead) {
         const ClipId clip = placed->clips.front();
         if (auto led = project::setLead(placed->project, clip, project::leadAsPlayed(placed->project, clip))) {
             import.ledAlready = true;

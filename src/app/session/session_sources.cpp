@@ -3,6 +3,7 @@
 #include "app/session/session.h"
 
 #include "app/widgets/text.h"
+#include "base/safe_file.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
@@ -218,7 +219,7 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
         const project::SourcePtr s = project::sourceOf(now(), id);
         if (!s || !s->beats) continue;
         Job job{s->file, {}, {}};
-        job.tags.bpm = s->beats->meanTempo();
+        job.tags.bpm = job.loop.bpm = s->beats->meanTempo();
         if (s->key) {
             job.tags.key = hear::keyTag(*s->key);
             job.loop.rootNote = 60 + s->key->root;
@@ -227,8 +228,7 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
             return metre::toFrames(metre::Seconds(std::clamp(seconds, 0.0, s->length().value)), s->facts.rate);
         };
         if (const auto beats = s->wholeBeats()) {
-            job.loop.bpm = job.tags.bpm;
-            job.loop.beats = *beats;
+            job.tags.beats = job.loop.beats = *beats;
             job.loop.loop = {at(s->beats->secondsAt(Beats(0)).value), at(s->beats->secondsAt(Beats(*beats)).value)};
         }
         jobs.push_back(std::move(job));
@@ -237,20 +237,31 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
         say(tr("None of these has a tempo to write."));
         return;
     }
-    jobs_.start<QStringList>(
+    struct Written {
+        QStringList problems;
+        QStringList notes;
+    };
+    jobs_.start<Written>(
         Lane::Files, tr("Writing tempos into files"),
         [jobs](const base::Progress& progress) {
-            QStringList problems;
+            Written out;
             for (std::size_t i = 0; i < jobs.size() && !progress.stopped(); ++i) {
-                if (const auto done = sound::tagFile(jobs[i].file, jobs[i].tags, jobs[i].loop); !done)
-                    problems << qt(done.error().text);
-                progress.at(double(i + 1) / double(jobs.size()));
+                const std::string parted = base::otherNamesNote(jobs[i].file);
+                const auto part =
+                    progress.part(double(i) / double(jobs.size()), double(i + 1) / double(jobs.size()));
+                if (const auto done = sound::tagFile(jobs[i].file, jobs[i].tags, jobs[i].loop, {}, part);
+                    !done && !done.error().cancelled)
+                    out.problems << qt(done.error().text);
+                else if (done && !parted.empty())
+                    out.notes << qt(parted);
             }
-            return problems;
+            return out;
         },
-        [this, n = static_cast<int>(jobs.size())](const QStringList& problems) {
-            if (!problems.isEmpty()) complain(tr("Some tempos were not written"), problems);
-            const int written = n - static_cast<int>(problems.size());
+        [this, n = static_cast<int>(jobs.size())](const Written& out) {
+            if (!out.problems.isEmpty()) complain(tr("Some tempos were not written"), out.problems + out.notes);
+            if (out.problems.isEmpty() && !out.notes.isEmpty())
+                complain(tr("Written into files that have other names"), out.notes);
+            const int written = n - static_cast<int>(out.problems.size());
             say(written == 1 ? tr("The tempo was written into one file; its audio is unchanged.")
                              : tr("Tempos were written into %1 files; their audio is unchanged.").arg(written));
         },
@@ -355,7 +366,9 @@ void Session::meet() {
         worst = std::max(worst, std::abs(prove::strainOf(prove::usedAt(s, bpm), bpm, s.method).percent));
     QString sentence =
         tr("All meet at %1: none is strained more than %2 %").arg(qt(metre::tempoLabel(bpm))).arg(worst, 0, 'f', 1);
-    if (scaled > 0) sentence += tr(" · %n count as half or double", nullptr, scaled);
+    if (scaled > 0)
+        sentence +=
+            scaled == 1 ? tr(" · one counts as half or double") : tr(" · %1 count as half or double").arg(scaled);
     say(sentence);
 }
 

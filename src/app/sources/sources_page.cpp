@@ -3,6 +3,7 @@
 #include "app/session/session.h"
 #include "app/sources/sources_delegate.h"
 #include "app/sources/sources_model.h"
+#include "app/sources/write_into_files.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
@@ -116,8 +117,10 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
         const bool on = !project::sourceOf(session_.now(), ids.front())->following;
         if (session_.edit(on ? tr("Follow") : tr("Stop following"),
                           project::setSourceFollowing(session_.now(), ids, on)))
-            session_.say(on ? tr("%n sources follow the project's tempo", nullptr, static_cast<int>(ids.size()))
-                            : tr("%n sources stay as long as they are now", nullptr, static_cast<int>(ids.size())));
+            session_.say(ids.size() == 1 ? (on ? tr("The source follows the project's tempo")
+                                               : tr("The source stays as long as it is now"))
+                         : on            ? tr("%1 sources follow the project's tempo").arg(ids.size())
+                                         : tr("%1 sources stay as long as they are now").arg(ids.size()));
     });
     connect(again, &QPushButton::clicked, this, [this] {
         const auto ids = selected();
@@ -125,7 +128,7 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
         const project::SourcePtr first = project::sourceOf(session_.now(), ids.front());
         session_.listenAgain(ids, first->window);
     });
-    connect(write, &QPushButton::clicked, this, [this] { session_.writeIntoFiles(selected()); });
+    connect(write, &QPushButton::clicked, this, [this] { askToWriteIntoFiles(this, session_, selected()); });
     connect(tempo_, &QLineEdit::returnPressed, this, [this] { setTempo(tempo_->text(), selected()); });
 
     table_ = new QTableView(this);
@@ -232,7 +235,8 @@ void SourcesPage::refresh() {
     int doubtful = 0;
     for (int row = 0; row < all; ++row)
         if (!model_->index(row, 0).data(SourcesModel::DisagreeRole).toString().isEmpty()) ++doubtful;
-    QString text = rows == all ? tr("%1 sources").arg(all) : tr("%1 of %2 sources").arg(rows).arg(all);
+    QString text = rows == all ? (all == 1 ? tr("1 source") : tr("%1 sources").arg(all))
+                               : tr("%1 of %2 sources").arg(rows).arg(all);
     if (doubtful > 0) text += tr(" · %1 disagree").arg(doubtful);
     if (chosen > 1) text += tr(" · %1 selected").arg(chosen);
     count_->setText(text);

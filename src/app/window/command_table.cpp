@@ -5,6 +5,7 @@
 #include "app/bench/source_column.h"
 #include "app/deliver/deliver_sheet.h"
 #include "app/shelf/shelf.h"
+#include "app/sources/write_into_files.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -264,8 +265,8 @@ void MainWindow::sourceCommands(CommandList& list) {
         });
     });
     list.line();
-    list.add("writeTempo", tr("&Write tempo into the file"), {}, Needs::Source, OnSource,
-             [this, source_] { session_.writeIntoFiles(source_()); });
+    list.add("writeTempo", tr("&Write tempo into the file…"), {}, Needs::Source, OnSource,
+             [this, source_] { askToWriteIntoFiles(this, session_, source_()); });
     list.add("forgetSettled", tr("F&orget what was settled"), {}, Needs::Source, OnSource,
              [this, source_] { session_.forgetSettled(source_()); });
 }

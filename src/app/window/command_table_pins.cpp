@@ -118,7 +118,8 @@ void MainWindow::pinCommands(CommandList& list) {
                       if (s && session_.settle(tr("Introduction"),
                                                project::setIntroduction(session_.now(), s->id, rails.here(),
                                                                         static_cast<int>(n))))
-                          session_.say(tr("%n bars of introduction", nullptr, static_cast<int>(n)));
+                          session_.say(n == 1 ? tr("One bar of introduction")
+                                              : tr("%1 bars of introduction").arg(n));
                   });
     });
     const auto scale = [this](double factor) {

@@ -1,0 +1,62 @@
+#include "app/sources/write_into_files.h"
+
+#include "app/session/session.h"
+#include "app/widgets/text.h"
+#include "base/utf8.h"
+#include "project/project.h"
+
+#include <QCoreApplication>
+#include <QMessageBox>
+#include <QPushButton>
+
+namespace app {
+
+namespace {
+
+QString words(const char* text, int n = -1) {
+    return QCoreApplication::translate("WriteIntoFiles", text, nullptr, n);
+}
+
+} // namespace
+
+void askToWriteIntoFiles(QWidget* parent, Session& session, const std::vector<project::SourceId>& sources) {
+    std::vector<project::SourceId> timed;
+    QString first;
+    for (const project::SourceId id : sources) {
+        const project::SourcePtr s = project::sourceOf(session.now(), id);
+        if (!s || !s->beats) continue;
+        if (timed.empty()) first = qt(base::shownPath(s->file));
+        timed.push_back(id);
+    }
+    if (timed.empty()) {
+        session.writeIntoFiles(sources); // says so
+        return;
+    }
+    const auto n = static_cast<int>(timed.size());
+    auto* box = new QMessageBox(
+        QMessageBox::NoIcon, words("Write tempo into files"),
+        n == 1
+            ? words("Tempo, key and beats are written into this file. What is not named stays as it is, and the "
+                    "audio "
+                    "bit for bit.\n\n%1")
+                  .arg(first)
+            : words(
+                  "Tempo, key and beats are written into %n files. What is not named stays as it is, and the audio "
+                  "bit for bit.",
+                  n),
+        QMessageBox::NoButton, parent);
+    box->setObjectName("writeBox");
+    box->setTextFormat(Qt::PlainText);
+    box->setAttribute(Qt::WA_DeleteOnClose);
+    QPushButton* write = box->addButton(words("Write"), QMessageBox::AcceptRole);
+    QPushButton* stay = box->addButton(words("Leave as it is"), QMessageBox::RejectRole);
+    box->setDefaultButton(stay);
+    box->setEscapeButton(stay);
+    QObject::connect(box, &QMessageBox::buttonClicked, &session, [&session, box, write, timed](QAbstractButton* b) {
+        box->close();
+        if (b == write) session.writeIntoFiles(timed);
+    });
+    box->open();
+}
+
+} // namespace app
