@@ -17,5 +17,6 @@ fi
 install_missing "${build_packages[@]}" "${run_packages[@]}" "${virtual_display_packages[@]}" "${test_packages[@]}"
 build "$preset"
 export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp ${TSAN_OPTIONS:-}"
-export ASAN_OPTIONS="detect_leaks=0:${ASAN_OPTIONS:-}"
+# Leaks are looked for in the long trials (tools/harsh.sh).
+if [ -z "${PM_LEAKS:-}" ]; then export ASAN_OPTIONS="detect_leaks=0:${ASAN_OPTIONS:-}"; fi
 ctest --test-dir "build/$preset" --output-on-failure -j "$(nproc)" "$@"
