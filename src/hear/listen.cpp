@@ -16,9 +16,9 @@ namespace hear {
 
 namespace {
 
-// Seconds that say which tempo it is. How near a length of thousands of beats comes to a whole number of them is
-// chance: a rate that is found to a two-thousandth misses by more.
-constexpr double enough = 900;
+// Up to so many seconds the length of a recording says something of its tempo. How near thousands of beats come to
+// a whole number of them is chance: a rate that is found to a two-thousandth misses by more.
+constexpr double longestLoop = 600;
 
 // Under this sureness there is no tempo: of loops hardly one lies there.
 constexpr double noBeat = 0.05;
@@ -208,17 +208,10 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     const auto none = withoutBeat(s, colour, heard, out.span);
     const Repetition again(c.pitches);
-    // Which tempo it is the first quarter of an hour says; the rest would only blur it.
-    Span part = out.span;
-    part.end = std::min(part.end, part.start + enough);
-    part.file = std::min(part.file, part.start + enough);
-    const auto partEnd =
-        std::partition_point(heard.begin(), heard.end(), [&](const Event& e) { return e.at < part.end; });
-    const std::vector<Event> heardThere(heard.begin(), partEnd);
-    std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(c, again, part);
-    if (!found.empty()) found = weighedByLength(std::move(found), heardThere, s, part);
-    const double sure =
-        found.empty() ? 0 : surenessOf(surenessFiguresOf(s, again, colour, heardThere, part, found));
+    std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(c, again, out.span);
+    if (!found.empty() && out.span.end - out.span.start < longestLoop)
+        found = weighedByLength(std::move(found), heard, s, out.span);
+    const double sure = found.empty() ? 0 : surenessOf(surenessFiguresOf(s, again, colour, heard, out.span, found));
     // Who says between which tempos has more than the recording to go by.
     const double least = window == Window{} ? noBeat : noBeat / 5;
     if (found.empty() || sure < least) {

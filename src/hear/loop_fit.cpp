@@ -204,7 +204,10 @@ void describe(LoopWay& way, double log, const Scan& scan, const Line& line, cons
     std::size_t n = 0;
     const auto put = [&](double x) { way.features[n++] = static_cast<float>(x); };
     const double period = 60 / way.bpm;
-    // What the events say.
+    // What the events say. Between the steps of a scan the likelihood of a long recording has peaks that it passed
+    // over; by how much they are higher says only how long it is.
+    constexpr double higher = 1;
+    log = std::min(log, higher);
     put(std::max(-12.0, log) / 3);
     put(std::max(-2.0, log));
     put(std::log(0.02 + std::abs(way.bpm - scan.bpm) / facts.spread));

@@ -243,6 +243,25 @@ Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>
     return out;
 }
 
+Result<Project> forgetSettled(const Project& p, const std::vector<SourceId>& ids) {
+    Project out = p;
+    const auto isSaid = [](const hear::Reading& r) {
+        return r.by == hear::Witness::Typed || r.by == hear::Witness::Tapped;
+    };
+    for (const SourceId id : withTheirSets(p, ids)) {
+        const SourcePtr s = sourceOf(out, id);
+        if (!s) return tl::unexpected(mayChange(p, id).error());
+        if (std::none_of(s->readings.begin(), s->readings.end(), isSaid)) continue;
+        Source changed = *s;
+        std::erase_if(changed.readings, isSaid);
+        settle(changed);
+        auto next = withBeatsOf(out, changed);
+        if (!next) return next;
+        out = std::move(*next);
+    }
+    return out;
+}
+
 Result<Project> forgetBeat(const Project& p, SourceId id) {
     const SourcePtr s = sourceOf(p, id);
     if (!s) return tl::unexpected(mayChange(p, id).error());

@@ -39,6 +39,9 @@ Result<Project> scaleBeats(const Project& p, SourceId id, double factor);
 Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>& ids, bool on);
 // Moves the first downbeat, keeping the tempo.
 Result<Project> setFirstDownbeat(const Project& p, SourceId id, Seconds at);
+// What somebody typed or tapped of these no longer counts: each is used as the other readings say. Those of which
+// nothing was said stay as they are.
+Result<Project> forgetSettled(const Project& p, const std::vector<SourceId>& ids);
 // Says that no beat is known; its clips are then placed, not stretched.
 Result<Project> forgetBeat(const Project& p, SourceId id);
 

@@ -391,4 +391,21 @@ TEST(Listen, EveryDemoSourceIsWhatItWasMadeAs) {
     }
 }
 
+// The same loop over and over: however long it is, it has the tempo that it has.
+TEST(Listen, LengthDoesNotChangeAReading) {
+    const sound::Audio loop = support::drumLoop(support::steadyBeats(112, 16), 16 * 60 / 112.0, 4, 22050);
+    const auto frames = loop.frames().value;
+    std::optional<double> first;
+    for (const double minutes : {0.6, 4.0, 21.0, 31.0}) {
+        const auto times = static_cast<std::int64_t>(minutes * 60 * 22050) / frames;
+        sound::Audio all(22050, 1, metre::Frames(frames * times));
+        for (std::int64_t i = 0; i < times; ++i)
+            std::copy(loop.channels[0].begin(), loop.channels[0].end(), all.channels[0].begin() + i * frames);
+        const hear::Heard heard = hear::listen(all, hear::onsets(all));
+        ASSERT_TRUE(heard.bpm) << minutes;
+        if (!first) first = heard.bpm->value;
+        EXPECT_NEAR(heard.bpm->value, *first, 0.01) << minutes;
+    }
+}
+
 } // namespace

@@ -273,6 +273,7 @@ void Session::forgetSettled(const std::vector<SourceId>& sources) {
     for (const SourceId id : sources)
         if (const project::SourcePtr s = project::sourceOf(now(), id)) contents.push_back(s->content);
     remembered_.forget(std::move(contents));
+    if (!sources.empty()) edit(tr("Forget"), project::forgetSettled(now(), sources));
 }
 
 void Session::makeSet(const std::vector<SourceId>& sources) {

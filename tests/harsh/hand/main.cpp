@@ -50,7 +50,9 @@ int look(const harsh::Place& place) {
         if (button->isVisible() && button->text() == "Recover it") offer = button;
     if (offer != nullptr) {
         QTest::mouseClick(offer, Qt::LeftButton);
-        if (!until([&] { return harsh::editOf(session.now()) > 0; })) return 3;
+        // A project that nobody has edited has another tempo.
+        const int unedited = harsh::editOf({});
+        if (!until([&] { return harsh::editOf(session.now()) != unedited; })) return 3;
     }
     say("offered %lld %lld\n", offer != nullptr ? 1 : 0, offer != nullptr ? harsh::editOf(session.now()) : 0);
     if (offer == nullptr) {
