@@ -52,6 +52,7 @@ if wants fuzz; then
       -artifact_prefix="$findings/" "build/fuzz/corpus/$1" "tests/harsh/corpus/$1" > "$left/fuzz-$1.log" 2>&1
   }
   export -f try; export each left
+  export LSAN_OPTIONS="suppressions=$PWD/tests/lsan.supp:print_suppressions=0"
   if [ $built -eq 0 ]; then
     ls tests/harsh/corpus | xargs -P 2 -I{} bash -c 'try {}'
     for target in $(ls tests/harsh/corpus); do
