@@ -46,12 +46,13 @@ class Gate {
         learn();
         std::vector<float> out(in_.size());
         // Gains of a frame and the two beside it, averaged.
-        std::vector<float> before = gainsOf(0);
+        // The first and the last lie wholly outside: they say nothing, and their neighbours stand for them.
         std::vector<float> here = gainsOf(1);
+        std::vector<float> before = here;
         std::vector<float> after;
         std::vector<float> mean(before.size());
         for (std::int64_t k = 1; k + 1 < frames_; ++k) {
-            after = gainsOf(k + 1);
+            after = k + 2 < frames_ ? gainsOf(k + 1) : here;
             for (std::size_t b = 0; b < mean.size(); ++b)
                 mean[b] = (before[b] + 2 * here[b] + after[b]) / 4;
             add(k, mean, out);

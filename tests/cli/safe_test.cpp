@@ -100,14 +100,15 @@ TEST(Ratio, IsObeyedToTheFrameAndOneIsTheIdentity) {
         strokesInto(folder / "in.wav", frames);
         for (const std::string style : {"auto", "struck", "held", "blend", "sung", "tape"}) {
             if (style != "auto" && frames != 99991) continue;
-            for (const char* ratio : {"1", "0.7", "1.25", "1.0004"}) {
+            for (const auto& [ratio, value] :
+                 {std::pair("1", 1.0), {"0.7", 0.7}, {"1.25", 1.25}, {"1.0004", 1.0004}}) {
                 const auto r = run(call("fit " + quoted(folder / "in.wav") + " " + quoted(folder / "out.wav") +
                                         " --overwrite --ratio " + ratio + " --style " + style));
                 ASSERT_EQ(r.status, 0) << r.err;
                 const auto out = sound::read(folder / "out.wav", 0);
                 ASSERT_TRUE(out);
-                EXPECT_EQ(out->audio.frames().value, std::llround(frames * std::stod(ratio))) << style << ratio;
-                if (std::string(ratio) == "1") {
+                EXPECT_EQ(out->audio.frames().value, std::llround(frames * value)) << style << ratio;
+                if (value == 1) {
                     EXPECT_EQ(out->content, sound::read(folder / "in.wav", 0)->content) << style;
                 }
                 const json j = objects(r.out).at(0);
@@ -137,9 +138,9 @@ TEST(Beats, ALoopThatWasCutALittleShortComesOutAsWholeBeats) {
             at.push_back(i * 22050);
         support::writeSound(folder / "clicks.wav", support::strokes(at, frames / 44100.0, 44100),
                             SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-        for (const double bpm : {120.0, 104.0, 93.7}) {
+        for (const auto& [said, bpm] : {std::pair("120", 120.0), {"104", 104.0}, {"93.7", 93.7}}) {
             const auto r = run(call("fit " + quoted(folder / "clicks.wav") + " " + quoted(folder / "out.wav") +
-                                    " --overwrite --to " + std::to_string(bpm)));
+                                    " --overwrite --to " + said));
             ASSERT_EQ(r.status, 0) << r.err;
             EXPECT_EQ(sound::read(folder / "out.wav", 0)->audio.frames().value, std::llround(8 * 60 / bpm * 44100))
                 << frames << " to " << bpm;

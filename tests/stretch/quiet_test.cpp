@@ -67,7 +67,8 @@ TEST(Quiet, WhatBeginsAndEndsWithSoundIsNotLoweredThere) {
         if (t > 7) audio.channels[0][i] += static_cast<float>(0.4 * std::sin(2 * 3.14159265 * 660 * t));
     }
     const Audio after = quieted(audio);
-    EXPECT_NEAR(after.channels[0][0], audio.channels[0][0], 0.02);
+    // The very first sample: what of its click lies under the noise goes with that.
+    EXPECT_NEAR(20 * std::log10(after.channels[0][0] / audio.channels[0][0]), 0, 0.5);
     EXPECT_NEAR(dbBetween(after, 0, 0.02), dbBetween(audio, 0, 0.02), 0.2);
     EXPECT_NEAR(dbBetween(after, 7.98, 8), dbBetween(audio, 7.98, 8), 0.2);
     // Noise alone at an end is turned down there as anywhere.
