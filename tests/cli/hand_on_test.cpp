@@ -1,4 +1,5 @@
 // pmetre fit over folders, and deliver, through the shell.
+#include "cli/call.h"
 #include "project/import.h"
 #include "project/save.h"
 #include "sound/carried.h"
@@ -25,18 +26,8 @@ using nlohmann::json;
 using support::Folder;
 using support::quoted;
 using support::run;
-
-std::string handOn(const std::string& arguments) {
-    return std::string(PM_PMETRE) + " " + arguments;
-}
-
-std::vector<json> each(const std::string& out) {
-    std::vector<json> list;
-    std::istringstream in(out);
-    for (std::string line; std::getline(in, line);)
-        list.push_back(json::parse(line));
-    return list;
-}
+constexpr auto handOn = support::pmetre;
+constexpr auto each = support::objects;
 
 std::vector<std::string> namesIn(const fs::path& folder) {
     std::vector<std::string> names;

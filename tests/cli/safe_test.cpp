@@ -1,4 +1,5 @@
 // What the command line never does: lose a file, keep silent about a result, or obey half.
+#include "cli/call.h"
 #include "project/save.h"
 #include "sound/read.h"
 #include "sound/tags.h"
@@ -11,7 +12,6 @@
 #include <cstdlib>
 #include <fcntl.h>
 #include <gtest/gtest.h>
-#include <nlohmann/json.hpp>
 #include <sndfile.h>
 #include <sstream>
 #include <sys/resource.h>
@@ -24,20 +24,10 @@ namespace {
 namespace fs = std::filesystem;
 using nlohmann::json;
 using support::Folder;
+using support::objects;
 using support::quoted;
 using support::run;
-
-std::string call(const std::string& arguments) {
-    return std::string(PM_PMETRE) + " " + arguments;
-}
-
-std::vector<json> objects(const std::string& out) {
-    std::vector<json> list;
-    std::istringstream in(out);
-    for (std::string line; std::getline(in, line);)
-        list.push_back(json::parse(line));
-    return list;
-}
+constexpr auto call = support::pmetre;
 
 // Eight strokes at 120.
 void strokesInto(const fs::path& file, int frames = 192000) {
