@@ -4,6 +4,7 @@
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
 #include "app/window/shot.h"
+#include "base/memory.h"
 
 #include <CLI/CLI.hpp>
 #include <QApplication>
@@ -28,6 +29,7 @@ struct Arguments {
 } // namespace
 
 int main(int argc, char** argv) {
+    base::giveBackLargePieces();
     Arguments arguments;
     CLI::App parser("Patient Metre: loops, samples and stems, in time.");
     parser.name("patient-metre");

@@ -14,13 +14,13 @@ namespace play {
 
 namespace {
 
-// Of renderings that nobody wants any more: a thirty-second part of the machine's memory, within bounds. They are
+// Of renderings that nobody wants any more: a sixty-fourth part of the machine's memory, within bounds. They are
 // made again in a fraction of the time that they last.
 std::size_t keepBytes() {
     constexpr std::size_t least = std::size_t(96) << 20;
-    constexpr std::size_t most = std::size_t(512) << 20;
+    constexpr std::size_t most = std::size_t(256) << 20;
     const auto pages = std::max(0L, sysconf(_SC_PHYS_PAGES));
-    return std::clamp(static_cast<std::size_t>(pages) * static_cast<std::size_t>(sound::pageBytes()) / 32, least,
+    return std::clamp(static_cast<std::size_t>(pages) * static_cast<std::size_t>(sound::pageBytes()) / 64, least,
                       most);
 }
 // A busy machine may need it: until then what was heard plays on, all of it together at the tempo before.

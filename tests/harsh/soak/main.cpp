@@ -3,6 +3,7 @@
 //   verdict
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
+#include "base/memory.h"
 #include "harsh/hand/edits.h"
 #include "play/simulated_output.h"
 #include "project/edit_clips.h"
@@ -88,6 +89,7 @@ struct Soak {
 } // namespace
 
 int main(int argc, char** argv) {
+    base::giveBackLargePieces(); // as the application does
     if (std::getenv("QT_QPA_PLATFORM") == nullptr) setenv("QT_QPA_PLATFORM", "offscreen", 1);
     QApplication application(argc, argv);
     QApplication::setApplicationName("patient-metre");
