@@ -100,13 +100,12 @@ void handOnAttributes(const std::filesystem::path& from, int to) {
 void handOnPermissions(const std::filesystem::path& from, const std::filesystem::path& part) {
     struct stat old {};
     if (stat(from.c_str(), &old) != 0 || !S_ISREG(old.st_mode)) return;
-    const int to = open(part.c_str(), O_RDONLY | O_CLOEXEC | O_NOFOLLOW);
-    if (to < 0) return;
+    const disk::Handle to(open(part.c_str(), O_RDONLY | O_CLOEXEC | O_NOFOLLOW));
+    if (!to.isOpen()) return;
     // A group that cannot be kept must not give another group what was meant for it.
-    const bool kept = fchown(to, static_cast<uid_t>(-1), old.st_gid) == 0;
-    fchmod(to, old.st_mode & (kept ? 07777 : 07707));
-    handOnAttributes(from, to);
-    close(to);
+    const bool kept = fchown(to.get(), static_cast<uid_t>(-1), old.st_gid) == 0;
+    fchmod(to.get(), old.st_mode & (kept ? 07777 : 07707));
+    handOnAttributes(from, to.get());
 }
 
 } // namespace
@@ -217,8 +216,8 @@ PartFile::~PartFile() {
 }
 
 Result<void> PartFile::commit(Existing existing) {
-    if (existing == Existing::Replace) handOnPermissions(target_, part_);
     if (const int error = syncPath(part_, O_RDONLY); error != 0) return failure(target_, error);
+    if (existing == Existing::Replace) handOnPermissions(target_, part_); // it may then be no longer ours to open
     const int renamed =
         existing == Existing::Refuse ? disk::renameNew(part_, target_) : disk::rename(part_, target_);
     if (renamed != 0) return failure(target_, errno);

@@ -4,6 +4,7 @@
 #include "base/safe_file.h"
 #include "base/utf8.h"
 #include "cli/in_order.h"
+#include "cli/inputs.h"
 #include "cli/json_line.h"
 #include "cli/sound_options.h"
 #include "deliver/names.h"
@@ -26,8 +27,6 @@
 #include <fmt/format.h>
 #include <mutex>
 #include <new>
-#include <set>
-#include <sys/stat.h>
 
 namespace cli {
 
@@ -152,22 +151,6 @@ Result<void> means(const FitOptions& o, const Asked& a, const std::filesystem::p
     return {};
 }
 
-// The files that a call reads. None of them is ever written to, by whichever name it is reached.
-class Inputs {
-  public:
-    void add(const std::filesystem::path& file) {
-        struct stat facts {};
-        if (stat(file.c_str(), &facts) == 0) all_.emplace(facts.st_dev, facts.st_ino);
-    }
-    bool holds(const std::filesystem::path& file) const {
-        struct stat facts {};
-        return stat(file.c_str(), &facts) == 0 && all_.count({facts.st_dev, facts.st_ino}) > 0;
-    }
-
-  private:
-    std::set<std::pair<dev_t, ino_t>> all_;
-};
-
 // What can be seen before any work.
 Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::path& out, bool overwrite,
                       const Inputs& inputs) {
@@ -180,87 +163,6 @@ Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::pa
     if (!overwrite && std::filesystem::exists(out, ignored))
         return fail("a file of that name is there already; --overwrite replaces it");
     return {};
-}
-
-// Letters and figures alone, small, and what is no ASCII: what is left of a name whatever separates its words.
-std::string bare(const std::string& name) {
-    std::string out;
-    for (const char c : name) {
-        const bool capital = c >= 'A' && c <= 'Z';
-        if (capital || (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9') || static_cast<unsigned char>(c) >= 0x80)
-            out += capital ? static_cast<char>(c + 32) : c;
-    }
-    return out;
-}
-
-// Whether a file in the folder may be called so by a pattern: `bareName` fits what the pattern gives for an input
-// whose key and beats nobody knows before it is heard.
-bool mayBeCalled(const std::string& bareName, const std::filesystem::path& input, std::size_t number,
-                 const std::string& pattern, const std::optional<Bpm>& to) {
-    // Places in bareName up to which the pattern's beginning fits.
-    std::set<std::size_t> ends{0};
-    const auto take = [&](const std::vector<std::string>& words) {
-        std::set<std::size_t> next;
-        for (const std::size_t at : ends)
-            for (const std::string& word : words)
-                if (bareName.compare(at, word.size(), word) == 0) next.insert(at + word.size());
-        ends = std::move(next);
-    };
-    const auto takeNumber = [&] {
-        const std::set<std::size_t> from = ends;
-        for (const std::size_t at : from)
-            for (std::size_t i = at; i < bareName.size() && bareName[i] >= '0' && bareName[i] <= '9'; ++i)
-                ends.insert(i + 1);
-    };
-    const std::string stem = base::toUtf8(input.stem().native());
-    for (std::size_t i = 0; i < pattern.size(); ++i) {
-        if (pattern[i] != '{') {
-            if (const std::string word = bare(pattern.substr(i, 1)); !word.empty())
-                take(to ? std::vector<std::string>{word} : std::vector<std::string>{word, ""});
-            continue;
-        }
-        const auto close = std::min(pattern.find('}', i), pattern.size());
-        const std::string word = pattern.substr(i + 1, close - i - 1);
-        if (word == "name" || word == "track") {
-            take({bare(stem), bare(deliver::withoutTempo(stem))});
-        } else if (word == "bpm") {
-            take({to ? bare(metre::tempoLabel(*to)) : "", ""});
-        } else if (word == "number") {
-            take({bare(fmt::format("{:02}", number))});
-        } else if (word == "key") {
-            std::vector<std::string> keys{""};
-            for (int root = 0; root < 12; ++root)
-                for (const bool minor : {false, true})
-                    keys.push_back(bare(hear::keyTag({root, minor})));
-            take(keys);
-        } else {
-            takeNumber();
-        }
-        i = close;
-    }
-    takeNumber(); // “name 2”, where there are two
-    return ends.count(bareName.size()) > 0;
-}
-
-// The inputs that lie in the folder under names which results of others may get.
-std::vector<std::string> clashes(const std::vector<std::filesystem::path>& files, const Inputs& inputs,
-                                 const FitOptions& o, const Asked& a) {
-    std::vector<std::string> found;
-    std::error_code error;
-    const std::string pattern = o.names.value_or(deliver::usualPattern);
-    for (std::filesystem::directory_iterator at(*o.folder, error), end; !error && at != end; at.increment(error)) {
-        const std::filesystem::path& there = at->path();
-        if (there.extension() != sound::kindEnding(a.kind) || !inputs.holds(there)) continue;
-        const std::string name = bare(base::toUtf8(there.stem().native()));
-        for (std::size_t i = 0; i < files.size(); ++i)
-            if (!base::isSameFile(files[i], there) && mayBeCalled(name, files[i], i + 1, pattern, a.to)) {
-                found.push_back(fmt::format("{} is an input of this call, and what becomes of {} would take its "
-                                            "name. Nothing was done; say another folder with --out, or --names.",
-                                            base::shownPath(there), base::shownPath(files[i])));
-                break;
-            }
-    }
-    return found;
 }
 
 // Names for files in a folder, given out in the order of the arguments, whoever is ready first.
@@ -648,7 +550,9 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
         }
     }
     if (options.folder) {
-        const std::vector<std::string> found = clashes(files, inputs, options, *asked);
+        const std::vector<std::string> found =
+            clashes(files, inputs, *options.folder, options.names.value_or(deliver::usualPattern),
+                    sound::kindEnding(asked->kind), asked->to);
         for (const std::string& clash : found)
             output.say(clash);
         if (!found.empty()) return 1;

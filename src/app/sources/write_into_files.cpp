@@ -5,19 +5,10 @@
 #include "base/utf8.h"
 #include "project/project.h"
 
-#include <QCoreApplication>
 #include <QMessageBox>
 #include <QPushButton>
 
 namespace app {
-
-namespace {
-
-QString words(const char* text, int n = -1) {
-    return QCoreApplication::translate("WriteIntoFiles", text, nullptr, n);
-}
-
-} // namespace
 
 void askToWriteIntoFiles(QWidget* parent, Session& session, const std::vector<project::SourceId>& sources) {
     std::vector<project::SourceId> timed;
@@ -34,22 +25,20 @@ void askToWriteIntoFiles(QWidget* parent, Session& session, const std::vector<pr
     }
     const auto n = static_cast<int>(timed.size());
     auto* box = new QMessageBox(
-        QMessageBox::NoIcon, words("Write tempo into files"),
+        QMessageBox::NoIcon, QObject::tr("Write tempo into files"),
         n == 1
-            ? words("Tempo, key and beats are written into this file. What is not named stays as it is, and the "
-                    "audio "
-                    "bit for bit.\n\n%1")
+            ? QObject::tr("Tempo, key and beats are written into this file. What is not named stays as it is, and "
+                          "the audio bit for bit.\n\n%1")
                   .arg(first)
-            : words(
-                  "Tempo, key and beats are written into %n files. What is not named stays as it is, and the audio "
-                  "bit for bit.",
-                  n),
+            : QObject::tr("Tempo, key and beats are written into %1 files. What is not named stays as it is, and "
+                          "the audio bit for bit.")
+                  .arg(n),
         QMessageBox::NoButton, parent);
     box->setObjectName("writeBox");
     box->setTextFormat(Qt::PlainText);
     box->setAttribute(Qt::WA_DeleteOnClose);
-    QPushButton* write = box->addButton(words("Write"), QMessageBox::AcceptRole);
-    QPushButton* stay = box->addButton(words("Leave as it is"), QMessageBox::RejectRole);
+    QPushButton* write = box->addButton(QObject::tr("Write"), QMessageBox::AcceptRole);
+    QPushButton* stay = box->addButton(QObject::tr("Leave as it is"), QMessageBox::RejectRole);
     box->setDefaultButton(stay);
     box->setEscapeButton(stay);
     QObject::connect(box, &QMessageBox::buttonClicked, &session, [&session, box, write, timed](QAbstractButton* b) {
