@@ -55,6 +55,14 @@ struct Fault : ::testing::Test {
         support::writeSound(file, support::strokes(at, seconds), SF_FORMAT_WAV | SF_FORMAT_PCM_16);
         return file;
     }
+    // A new library with these own words in it.
+    const std::map<std::string, shelf::OwnWords> words{{"c", {{"reed"}, "dusk", true}}};
+    void makeLibrary(const fs::path& file) const {
+        fs::remove_all(file.parent_path());
+        auto library = shelf::Library::open(file);
+        ASSERT_TRUE(library);
+        ASSERT_TRUE((*library)->setOwn(words));
+    }
     project::Project twoClips() const {
         auto added = project::addSources(*project::setTempo({}, metre::Bpm(180)),
                                          {project::importFile(loop("a_200bpm.wav"), 48000)->source,
@@ -275,45 +283,33 @@ TEST_F(Fault, WhatIsSettledIsKeptOrSaidNotToBe) {
 
 TEST_F(Fault, TheUsersOwnWordsAreInTheDatabaseOrBesideItAlways) {
     const fs::path file = folder / "library" / "library.sqlite";
-    const std::map<std::string, shelf::OwnWords> words{{"c", {{"reed"}, "dusk", true}}};
-    untilNothingFails(
-        [&] {
-            fs::remove_all(file.parent_path());
-            auto library = shelf::Library::open(file);
-            ASSERT_TRUE(library);
-            ASSERT_TRUE((*library)->setOwn(words));
-        },
-        [&] {
-            auto library = shelf::Library::open(file);
-            if (!library) return Outcome{false, library.error().text};
-            return outcomeOf((*library)->setOwn({{"d", {{"lock"}, "", false}}}));
-        },
-        [&](const Outcome& outcome) {
-            {
-                auto library = shelf::Library::open(file);
-                ASSERT_TRUE(library) << library.error().text;
-                EXPECT_EQ((*library)->own("c"), words.at("c"));
-                if (outcome.done) {
-                    EXPECT_EQ((*library)->own("d").tags, std::vector<std::string>{"lock"});
-                }
-            }
-            const auto beside = shelf::ownWordsFrom(support::readBytes(file.parent_path() / "library-own.json"));
-            ASSERT_TRUE(beside);
-            EXPECT_EQ(beside->of.at("c"), words.at("c"));
-        });
+    untilNothingFails([&] { makeLibrary(file); },
+                      [&] {
+                          auto library = shelf::Library::open(file);
+                          if (!library) return Outcome{false, library.error().text};
+                          return outcomeOf((*library)->setOwn({{"d", {{"lock"}, "", false}}}));
+                      },
+                      [&](const Outcome& outcome) {
+                          {
+                              auto library = shelf::Library::open(file);
+                              ASSERT_TRUE(library) << library.error().text;
+                              EXPECT_EQ((*library)->own("c"), words.at("c"));
+                              if (outcome.done) {
+                                  EXPECT_EQ((*library)->own("d").tags, std::vector<std::string>{"lock"});
+                              }
+                          }
+                          const auto beside =
+                              shelf::ownWordsFrom(support::readBytes(file.parent_path() / "library-own.json"));
+                          ASSERT_TRUE(beside);
+                          EXPECT_EQ(beside->of.at("c"), words.at("c"));
+                      });
 }
 
 TEST_F(Fault, ADatabaseThatIsBegunAnewLosesNoWordBesideIt) {
     const fs::path file = folder / "library" / "library.sqlite";
-    const std::map<std::string, shelf::OwnWords> words{{"c", {{"reed"}, "dusk", true}}};
     untilNothingFails(
         [&] {
-            fs::remove_all(file.parent_path());
-            {
-                auto library = shelf::Library::open(file);
-                ASSERT_TRUE(library);
-                ASSERT_TRUE((*library)->setOwn(words));
-            }
+            makeLibrary(file);
             for (const char* ending : {"", "-wal", "-shm"})
                 fs::remove(file.native() + ending);
         },

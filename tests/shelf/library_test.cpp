@@ -463,4 +463,17 @@ TEST(Library, WhatCouldNotBeReadIsNotTakenForRead) {
         EXPECT_EQ(k.isCurrent, k.listed.file != "/packs/locked.wav") << k.listed.file;
 }
 
+TEST(Library, WordsThatNothingCanBeLookedForByFindNothing) {
+    const Folder folder;
+    const auto library = withLoops(folder);
+    for (const char* words : {"\"", " _ ", ","}) {
+        Query q;
+        q.words = words;
+        EXPECT_EQ(library->search(q)->size(), 0U) << words;
+    }
+    Query blank;
+    blank.words = "  ";
+    EXPECT_EQ(library->search(blank)->size(), 5U) << "nothing was asked for";
+}
+
 } // namespace
