@@ -66,7 +66,7 @@ BENCHMARK(afterOneEdit)->Unit(benchmark::kMillisecond);
 void afterMovingTheLoopRange(benchmark::State& state) {
     const Project p = fiveHundred(true);
     const LaidPtr before = lay(p);
-    const Project edited = *setLoop(p, {Beats(4), Beats(12), true});
+    const Project edited = *setLoop(p, {Beats(4), Beats(12)});
     std::size_t anew = 0;
     for (auto _ : state) {
         const LaidPtr after = lay(edited, before);

@@ -106,7 +106,8 @@ void playThrough(const fs::path& folder, int seconds) {
     play::Player player(
         std::move(timed), [] {}, &store);
     project::Project p = std::move(loaded->project);
-    p.loop = {metre::Beats(0), metre::Beats(400), true};
+    p.loop = {metre::Beats(0), metre::Beats(400)};
+    p.view.looping = true;
     player.setProject(project::lay(p));
     player.play();
     double most = 0;

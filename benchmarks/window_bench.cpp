@@ -146,7 +146,7 @@ int main(int argc, char** argv) {
     for (int i = 0; i < 100; ++i) {
         const project::Project p = window.session().now();
         clock.restart();
-        window.session().edit("Loop range", project::setLoop(p, {metre::Beats(0), metre::Beats(4.0 + i), true}));
+        window.session().edit("Loop range", project::setLoop(p, {metre::Beats(0), metre::Beats(4.0 + i)}));
         looped.push_back(double(clock.nsecsElapsed()) * 1e-6);
     }
     std::sort(looped.begin(), looped.end());

@@ -67,7 +67,7 @@ int main(int argc, char** argv) {
             break;
         }
 
-    app::MainWindow window(play::openOutput(project::Project{}.rate, preferences.output));
+    app::MainWindow window({play::silentOutput(project::Project{}.rate), {}});
     if (arguments.printKeys) {
         std::fputs(app::keysAsMarkdown(window.allKeys()).toUtf8().constData(), stdout);
         return 0;
@@ -78,6 +78,7 @@ int main(int argc, char** argv) {
     if (cross != std::string::npos)
         window.resize(std::max(640, std::atoi(arguments.size.c_str())),
                       std::max(400, std::atoi(arguments.size.c_str() + cross + 1)));
+    window.session().takeDevice(false);
     window.show();
     if (!arguments.project.empty()) window.session().open(arguments.project);
     if (!arguments.audio.empty()) {

@@ -159,11 +159,15 @@ std::filesystem::path throughLinks(const std::filesystem::path& path) {
     return at;
 }
 
+std::optional<FileIdentity> identityOf(const std::filesystem::path& path) {
+    struct stat facts {};
+    if (stat(path.c_str(), &facts) != 0) return std::nullopt;
+    return FileIdentity{facts.st_dev, facts.st_ino};
+}
+
 bool isSameFile(const std::filesystem::path& a, const std::filesystem::path& b) {
-    struct stat first {};
-    struct stat second {};
-    return stat(a.c_str(), &first) == 0 && stat(b.c_str(), &second) == 0 && first.st_dev == second.st_dev &&
-           first.st_ino == second.st_ino;
+    const auto first = identityOf(a);
+    return first && first == identityOf(b);
 }
 
 Result<LockedFile> LockedFile::make(const std::filesystem::path& folder, const std::string& prefix,

@@ -63,6 +63,9 @@ class LockedFile {
 // Where writing to a path ends up: symbolic links followed, also one that points at nothing yet.
 std::filesystem::path throughLinks(const std::filesystem::path& path);
 
+// Which file it is, whatever it is called: its disk's number and its own there. None where there is none.
+using FileIdentity = std::pair<std::uint64_t, std::uint64_t>;
+std::optional<FileIdentity> identityOf(const std::filesystem::path& path);
 // True when both names lead to one and the same file that is there.
 bool isSameFile(const std::filesystem::path& a, const std::filesystem::path& b);
 

@@ -1,5 +1,7 @@
 #include "cli/fit.h"
 
+#include "cli/fit_asked.h"
+
 #include "base/number.h"
 #include "base/safe_file.h"
 #include "base/utf8.h"
@@ -37,133 +39,6 @@ using metre::Beats;
 using metre::Bpm;
 using metre::Frames;
 using metre::Seconds;
-
-// What was asked for, once it has been found to make sense.
-struct Asked {
-    std::optional<Bpm> to;
-    std::optional<Bpm> from;
-    std::optional<double> beats;
-    std::optional<double> ratio;
-    double semitones = 0;
-    std::optional<stretch::Method> method; // none: by the kind of sound
-    std::optional<sound::Depth> depth;     // none: the input's
-    std::optional<int> quality;
-    sound::FileKind kind = sound::FileKind::Wav; // of files in a folder
-};
-
-Result<std::optional<Bpm>> tempo(const std::optional<std::string>& text) {
-    if (!text) return std::optional<Bpm>();
-    const auto parsed = metre::parseTempo(*text);
-    if (!parsed) return tl::unexpected(parsed.error());
-    return std::optional<Bpm>(*parsed);
-}
-
-Result<std::optional<double>> number(const std::optional<std::string>& text, const char* option) {
-    if (!text) return std::optional<double>();
-    const auto parsed = base::typedNumber(*text);
-    if (!parsed) return base::problem(fmt::format("“{}” is not a number for {}.", *text, option));
-    return parsed;
-}
-
-base::Problem tooFar(double ratio) {
-    return {fmt::format("A file can become {} to {} times as long; {:g} times was asked for.",
-                        metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio, ratio)};
-}
-
-bool isWithin(double ratio) {
-    return ratio >= metre::TimeMap::smallestRatio && ratio <= metre::TimeMap::largestRatio;
-}
-
-Result<Asked> understood(const FitOptions& o) {
-    Asked a;
-    const auto to = tempo(o.to);
-    if (!to) return tl::unexpected(to.error());
-    const auto from = tempo(o.from);
-    if (!from) return tl::unexpected(from.error());
-    const auto beats = number(o.beats, "--beats");
-    if (!beats) return tl::unexpected(beats.error());
-    const auto ratio = number(o.ratio, "--ratio");
-    if (!ratio) {
-        // “nan” and “inf” are no numbers either; the limits say more.
-        return base::problem(fmt::format("{} A file can become {} to {} times as long.", ratio.error().text,
-                                         metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio));
-    }
-    const auto semitones = number(o.semitones, "--transpose");
-    if (!semitones) return tl::unexpected(semitones.error());
-    a = {*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}};
-    if (std::abs(a.semitones) > project::mostSemitones)
-        return base::problem("--transpose goes up to 24 semitones either way.");
-    if (a.ratio && (a.to || a.from || a.beats || o.like))
-        return base::problem("Say either --ratio, or tempos and beats; not both.");
-    if (a.to && o.like) return base::problem("Say either --to or --like; not both.");
-    if (a.ratio && !isWithin(*a.ratio)) return tl::unexpected(tooFar(*a.ratio));
-    if (!a.ratio && !a.to && !o.like)
-        return base::problem("Say which tempo it shall have with --to, or how much longer with --ratio.");
-    if (a.beats && a.from) return base::problem("Say either --from or --beats; not both.");
-    if (a.beats && !(*a.beats > 0 && *a.beats <= 1e6)) return base::problem("--beats must be a number above 0.");
-    if (const char* said = a.ratio   ? "--ratio"
-                           : a.beats ? "--beats"
-                           : a.from  ? "--from"
-                                     : nullptr;
-        said != nullptr) {
-        for (const auto& [on, option] :
-             {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing")})
-            if (on)
-                return base::problem(
-                    fmt::format("{} does nothing with {}: what is heard is not asked then.", option, said));
-    }
-    if (o.formants && a.semitones == 0)
-        return base::problem("--formants does nothing without --transpose: the colour stays where the pitch does.");
-    if (a.from && a.to && !isWithin(a.from->value / a.to->value))
-        return tl::unexpected(tooFar(a.from->value / a.to->value));
-    if (o.style != "auto") {
-        a.method = stretch::methodFromWord(o.style);
-        if (!a.method)
-            return base::problem(
-                fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
-    }
-    if (o.depth) {
-        const auto depth = depthIn(*o.depth);
-        if (!depth) return tl::unexpected(depth.error());
-        a.depth = *depth;
-    }
-    const auto quality = qualityIn(o.quality);
-    if (!quality) return tl::unexpected(quality.error());
-    a.quality = *quality;
-    if (o.format) {
-        const auto kind = formatIn(*o.format);
-        if (!kind) return tl::unexpected(kind.error());
-        a.kind = *kind;
-    }
-    return a;
-}
-
-// Whether what was asked for means anything for files of a name.
-Result<void> means(const FitOptions& o, const Asked& a, const std::filesystem::path& out) {
-    const auto kind = sound::kindOf(out);
-    if (!kind) return {};
-    if (a.depth && !sound::takesDepth(out, *a.depth))
-        return base::problem(
-            fmt::format("--depth {} does nothing for {}: such files have none.", *o.depth, base::shownPath(out)));
-    if (a.quality && !sound::isLossy(*kind))
-        return base::problem(
-            fmt::format("--quality does nothing for {}: nothing is lost in such files.", base::shownPath(out)));
-    return {};
-}
-
-// What can be seen before any work.
-Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::path& out, bool overwrite,
-                      const Inputs& inputs) {
-    const auto fail = [&](const char* reason) {
-        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(out), reason));
-    };
-    if (base::isSameFile(in, out)) return fail("it is the input itself, which is never changed");
-    if (inputs.holds(out)) return fail("it is an input of this call, and inputs are never changed");
-    std::error_code ignored;
-    if (!overwrite && std::filesystem::exists(out, ignored))
-        return fail("a file of that name is there already; --overwrite replaces it");
-    return {};
-}
 
 // Names for files in a folder, given out in the order of the arguments, whoever is ready first.
 class NameDesk {
@@ -392,7 +267,7 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     if (auto set = setTempo(source, in, o, a); !set) return tl::unexpected(set.error());
     const Bpm own = source.beats->meanTempo();
     const double ratio = a.ratio ? *a.ratio : own.value / a.to->value;
-    if (!isWithin(ratio)) return tl::unexpected(tooFar(ratio));
+    if (auto can = canBecome(ratio); !can) return tl::unexpected(can.error());
     const auto laid = laidAlone(source, o, a);
     if (!laid) return tl::unexpected(laid.error());
     project::LaidClip it = (*laid)->clips().front();

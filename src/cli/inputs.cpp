@@ -1,6 +1,5 @@
 #include "cli/inputs.h"
 
-#include "base/safe_file.h"
 #include "base/utf8.h"
 #include "deliver/names.h"
 #include "hear/key.h"
@@ -8,7 +7,6 @@
 
 #include <algorithm>
 #include <fmt/format.h>
-#include <sys/stat.h>
 
 namespace cli {
 
@@ -77,13 +75,12 @@ bool mayBeCalled(const std::string& bareName, const std::filesystem::path& input
 } // namespace
 
 void Inputs::add(const std::filesystem::path& file) {
-    struct stat facts {};
-    if (stat(file.c_str(), &facts) == 0) all_.emplace(facts.st_dev, facts.st_ino);
+    if (const auto identity = base::identityOf(file)) all_.insert(*identity);
 }
 
 bool Inputs::holds(const std::filesystem::path& file) const {
-    struct stat facts {};
-    return stat(file.c_str(), &facts) == 0 && all_.count({facts.st_dev, facts.st_ino}) > 0;
+    const auto identity = base::identityOf(file);
+    return identity && all_.count(*identity) > 0;
 }
 
 std::vector<std::string> clashes(const std::vector<std::filesystem::path>& files, const Inputs& inputs,

@@ -1,14 +1,13 @@
 // That no result of a call takes the place of anything the call reads.
 #pragma once
 
+#include "base/safe_file.h"
 #include "metre/units.h"
 
 #include <filesystem>
 #include <optional>
 #include <set>
 #include <string>
-#include <sys/types.h>
-#include <utility>
 #include <vector>
 
 namespace cli {
@@ -20,7 +19,7 @@ class Inputs {
     bool holds(const std::filesystem::path& file) const;
 
   private:
-    std::set<std::pair<dev_t, ino_t>> all_;
+    std::set<base::FileIdentity> all_;
 };
 
 // The inputs that lie in the folder of the results under names which results of others may get, a sentence each:

@@ -120,7 +120,7 @@ sound::Blocks clickBlocks(const project::LaidPtr& laid, const Span& span) {
     scene->tempo = p.tempo;
     scene->metre = p.metre;
     scene->click = mix::clickAt(p.rate);
-    scene->clickGain = static_cast<float>(sound::factorFromDb(p.clickDb));
+    scene->clickGain = static_cast<float>(sound::factorFromDb(p.view.clickDb));
     const auto next = [scene, span](Frames from) -> Result<sound::AudioPtr> {
         const std::int64_t frames = std::min(mixBlock, (span.length - from).value);
         std::vector<float> woven(static_cast<std::size_t>(2 * frames), 0.0F);

@@ -17,7 +17,7 @@ std::optional<hear::Key> keyOf(const project::LaidClip& clip) {
     const double semitones = s.semitones + clip.time().keyShift.value_or(0);
     if (!clip.source->key || semitones != std::round(semitones)) return std::nullopt;
     const project::RenderJobPtr job = clip.time().job();
-    if (s.method == stretch::Method::Tape && clip.time().stretched && !(job && job->map.isIdentity()))
+    if (stretch::entryOf(s.method).pitchFollows && clip.time().stretched && !(job && job->map.isIdentity()))
         return std::nullopt;
     hear::Key key = *clip.source->key;
     key.root = ((key.root + static_cast<int>(semitones)) % 12 + 12) % 12;

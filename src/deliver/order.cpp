@@ -8,6 +8,7 @@
 #include <array>
 #include <cmath>
 #include <fmt/format.h>
+#include <unordered_map>
 
 namespace deliver {
 
@@ -33,12 +34,19 @@ bool soundTheSame(const project::LaidClip& a, const project::LaidClip& b) {
     return !a.time().stretched || (a.time().steadyTempo && a.time().steadyTempo == b.time().steadyTempo);
 }
 
+// Equal for clips that sound the same, and nearly always different for others.
+base::Key likeness(const project::LaidClip& c) {
+    base::KeyMaker maker;
+    maker.add(static_cast<std::uint64_t>(c.clip->source.value)).add(c.clip->from.value).add(c.clip->to.value);
+    if (c.time().stretched && c.time().steadyTempo) maker.add(c.time().steadyTempo->value);
+    return maker.key();
+}
+
 // Bits a second of lossy kinds, about: what quality 6 of each comes to, and what the others do.
 double bitsASecond(const Order& order, int rate, int channels) {
     if (!sound::isLossy(order.kind)) {
         const int bytes = order.depth == sound::Depth::Int16 ? 2 : order.depth == sound::Depth::Int24 ? 3 : 4;
-        const double packed = order.kind == sound::FileKind::Flac ? 0.6 : 1;
-        return 8.0 * bytes * rate * channels * packed;
+        return 8.0 * bytes * rate * channels * sound::packedTo(order.kind);
     }
     return (40'000 + 15'000 * order.quality) * channels;
 }
@@ -126,15 +134,17 @@ Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order)
     if (wants(What::Loops)) {
         // A pattern is wrong whether there are clips or not.
         if (auto means = patternMeans(order.pattern); !means) return tl::unexpected(means.error());
-        std::vector<const project::LaidClip*> loops;
+        int loops = 0;
+        std::unordered_map<base::Key, std::vector<const project::LaidClip*>, base::KeyHash> alike;
         for (const project::ClipId id : order.clips) {
             const project::LaidClip* clip = laid.find(id);
             if (clip == nullptr || !clip->source) continue;
-            if (std::any_of(loops.begin(), loops.end(),
+            auto& like = alike[likeness(*clip)];
+            if (std::any_of(like.begin(), like.end(),
                             [&](const auto* other) { return soundTheSame(*other, *clip); }))
                 continue;
-            loops.push_back(clip);
-            const auto name = nameOf(*clip, static_cast<int>(loops.size()), order.pattern);
+            like.push_back(clip);
+            const auto name = nameOf(*clip, ++loops, order.pattern);
             if (!name) return tl::unexpected(name.error());
             add(What::Loops, *name, ending, bytesOf(order, laid, clip->time().length, clip->source->facts.channels))
                 .clip = id;
@@ -164,13 +174,19 @@ Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order)
     }
     if (files.empty()) return base::problem("There is nothing to deliver yet.");
     // A recording is never replaced by what is made of it, under whichever name it is reached.
-    for (const Planned& file : files)
-        if (file.exists)
-            for (const project::SourcePtr& source : p.sources)
-                if (base::isSameFile(file.file, source->file))
-                    return base::problem(fmt::format("{} would be replaced, and it is a recording of this project. "
-                                                     "Choose another folder or other names.",
-                                                     base::shownPath(file.file)));
+    std::vector<base::FileIdentity> recordings;
+    if (std::any_of(files.begin(), files.end(), [](const Planned& file) { return file.exists; }))
+        for (const project::SourcePtr& source : p.sources)
+            if (const auto identity = base::identityOf(source->file)) recordings.push_back(*identity);
+    std::sort(recordings.begin(), recordings.end());
+    for (const Planned& file : files) {
+        if (!file.exists) continue;
+        const auto identity = base::identityOf(file.file);
+        if (identity && std::binary_search(recordings.begin(), recordings.end(), *identity))
+            return base::problem(fmt::format("{} would be replaced, and it is a recording of this project. "
+                                             "Choose another folder or other names.",
+                                             base::shownPath(file.file)));
+    }
     return files;
 }
 

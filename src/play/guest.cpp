@@ -102,14 +102,15 @@ project::Project withGuests(const project::Project& p, const std::vector<Guest>&
 project::Project alone(const project::Project& p, const Guest& guest, Beats here) {
     project::Project out;
     out.rate = p.rate;
-    out.outputDb = p.outputDb;
+    out.view.outputDb = p.view.outputDb;
     out.tempo = metre::TempoMap(p.tempo.tempoAt(here));
     out.metre = metre::MetreMap(p.metre.metreAt(here));
     out.keys = project::KeyMap(p.keys.keyAt(p.metre.barAt(here)));
     Guest placed = guest;
     placed.at = Beats(0);
     addTo(out, placed, clipOf(placed));
-    out.loop = {Beats(0), turnOf(out, placed, Beats(0)), guest.repeat};
+    out.loop = {Beats(0), turnOf(out, placed, Beats(0))};
+    out.view.looping = guest.repeat;
     return out;
 }
 

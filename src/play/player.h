@@ -10,6 +10,7 @@
 #include "project/laid.h"
 
 #include <chrono>
+#include <deque>
 #include <functional>
 #include <memory>
 #include <optional>
@@ -146,6 +147,7 @@ class Player {
         project::RenderJobPtr other; // what it is compared with, if it is
         Frames otherFrom;
     };
+    static constexpr double aheadAtOnce = 0.3; // seconds that are in memory before it goes there
     // A stretch of sound of a clip: frames of the clip.
     struct Segment {
         Frames from;
@@ -171,6 +173,16 @@ class Player {
     void take(const project::LaidPtr& laid);
     void publish();
     void lookAhead(bool atOnce);
+    // An order to the engine that is given once what it needs is in memory, or after so long where the disk is
+    // slow: the interface does not wait for a disk.
+    struct Order {
+        std::int64_t asked = 0; // of readAhead_
+        std::chrono::steady_clock::time_point until;
+        bool isScene = false;
+        std::function<void()> give;
+    };
+    void order(std::vector<ReadAhead::Need> needs, bool isScene, std::function<void()> give);
+    void giveOrders(bool all);
     void addClip(mix::Scene& scene, std::size_t first, std::size_t end,
                  const std::vector<RenderCache::Answer>& answers, std::unordered_map<std::int64_t, Heard>& heard);
     static void addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer);
@@ -183,6 +195,10 @@ class Player {
     void begin();
     const project::Project& project() const { return laid_->project(); }
     metre::Beats heardPosition() const;
+    // Of the engine, or where it was told to go last.
+    metre::Beats engineBeats() const {
+        return isLocateOrdered_ || engine_.ordersDone() < locateOrder_ ? located_ : engine_.position();
+    }
     // What is auditioned (player_audition.cpp).
     project::LaidPtr withAudition();
     void beginAlone(Guest guest);
@@ -200,6 +216,9 @@ class Player {
     ReadAhead readAhead_;
     std::shared_ptr<const mix::Scene> scene_; // that was handed over last
     std::chrono::steady_clock::time_point lookedAheadAt_;
+    std::deque<Order> orders_;
+    std::int64_t beginAsked_ = -1;   // what playing begins with; −1: not asked for yet
+    bool isLocateOrdered_ = false;   // and not given yet
     std::unique_ptr<RateFeed> feed_; // null while the output plays at the project's rate
     int rate_ = 0;                   // the project's that the output was started for
     project::LaidPtr laid_;          // never null

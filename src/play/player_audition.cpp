@@ -32,7 +32,7 @@ project::LaidPtr Player::withAudition() {
     const std::vector<Guest> list = guests();
     if (list.empty()) return base_;
     const Beats here = position();
-    const bool goesRound = p.loop.on && here < p.loop.to;
+    const bool goesRound = p.view.looping && here < p.loop.to;
     cover_.from = std::min(here, goesRound ? p.loop.from : here) - coverLeast;
     cover_.to = std::max(here + coverAhead, goesRound ? p.loop.to : here);
     return project::lay(withGuests(p, list, cover_), laid_);
@@ -86,6 +86,7 @@ Beats Player::placeFor(const Guest& guest, Beats enters) const {
 }
 
 void Player::beginAlone(Guest guest) {
+    giveOrders(true);
     if (!isAlone_) {
         leftAt_ = position();
         isAlone_ = true;
@@ -110,6 +111,7 @@ void Player::beginAlone(Guest guest) {
 
 // The project is in its place again, standing where it stood.
 void Player::endAlone() {
+    giveOrders(true);
     engine_.stop();
     wantsToPlay_ = beginning_ = waiting_ = false;
     isAlone_ = false;
@@ -128,7 +130,7 @@ void Player::stopAudition() {
         endAlone();
         return;
     }
-    engine_.setGuest(0);
+    order({}, false, [this] { engine_.setGuest(0); });
     // What still falls silent is in the scene that falls with it.
     heardGuest_.reset();
     nextGuest_.reset();
@@ -180,7 +182,9 @@ void Player::tickAudition() {
             nextGuest_->at = place;
             if (moved) take(withAudition());
         }
-        engine_.setGuest(nextGuest_->id, at, !fitsIn && !nextAtOnce_);
+        order({}, false, [this, id = nextGuest_->id, at, begins = !fitsIn && !nextAtOnce_] {
+            engine_.setGuest(id, at, begins);
+        });
         nextIsAsked_ = true;
         return;
     }
@@ -206,6 +210,7 @@ void Player::auditionFrom(metre::Seconds from) {
             to = s.beats->beatAt(from);
         else
             to = project().tempo.beatAt(project().tempo.secondsAt(t.start) + from);
+        giveOrders(true);
         engine_.locate(std::clamp(to, t.start, std::max(t.start, t.end - hair)));
         return;
     }
@@ -230,9 +235,12 @@ std::optional<metre::Seconds> Player::auditionPosition() const {
     const metre::Seconds start = metre::toSeconds(t.startFrame, rate_);
     const metre::Seconds now = project().tempo.secondsAt(heardPosition());
     if (!isFitted(*heardGuest_)) {
-        const double turn = std::max(1e-3, s.wholeEnd().value);
         const double since = (now - start).value + clip->clip->from.value;
-        return metre::Seconds(heardGuest_->repeat ? std::fmod(std::max(0.0, since), turn) : since);
+        if (!heardGuest_->repeat) return metre::Seconds(since);
+        // Beside the project it goes round from its first downbeat, alone from its beginning.
+        const double from = clip->clip->turn ? clip->clip->turn->from.value : 0;
+        const double turn = std::max(1e-3, s.wholeEnd().value - from);
+        return metre::Seconds(from + std::fmod(std::max(0.0, since - from), turn));
     }
     const Beats turn = s.beats->beatAt(s.wholeEnd());
     double beats = (heardPosition() - clip->clip->at).value;

@@ -4,6 +4,8 @@
 
 #include <algorithm>
 #include <chrono>
+#include <iterator>
+#include <utility>
 
 namespace play {
 
@@ -50,13 +52,22 @@ void ReadAhead::need(std::vector<Need> needs) {
     wake_.notify_all();
 }
 
-bool ReadAhead::fetchNow(std::vector<Need> needs, std::chrono::milliseconds most) {
-    if (needs.empty()) return true;
-    std::unique_lock lock(mutex_);
-    urgent_ = std::move(needs);
-    const std::int64_t mine = ++asked_;
+std::int64_t ReadAhead::fetchFirst(std::vector<Need> needs) {
+    const std::vector<sound::Stretch> all = stretchesOf(needs);
+    if (std::all_of(all.begin(), all.end(), sound::isInMemory)) {
+        for (const sound::Stretch& s : all)
+            sound::fetch(s); // without a disk: so that the callback need not
+        return 0;
+    }
+    const std::lock_guard lock(mutex_);
+    urgent_.insert(urgent_.end(), std::make_move_iterator(needs.begin()), std::make_move_iterator(needs.end()));
     wake_.notify_all();
-    return wake_.wait_for(lock, most, [&] { return fetched_ >= mine; });
+    return ++asked_;
+}
+
+bool ReadAhead::isFetched(std::int64_t asked) const {
+    const std::lock_guard lock(mutex_);
+    return fetched_ >= asked;
 }
 
 void ReadAhead::work(const std::stop_token& stop) {
@@ -65,13 +76,12 @@ void ReadAhead::work(const std::stop_token& stop) {
         wake_.wait_for(lock, stop, wakeEvery, [this] { return isNew_ || asked_ > fetched_; });
         if (asked_ > fetched_) {
             const std::int64_t these = asked_;
-            const std::vector<Need> urgent = std::move(urgent_);
+            const std::vector<Need> urgent = std::exchange(urgent_, {});
             lock.unlock();
             for (const sound::Stretch& s : stretchesOf(urgent))
                 sound::fetch(s);
             lock.lock();
             fetched_ = these;
-            wake_.notify_all();
             continue;
         }
         isNew_ = false;

@@ -32,15 +32,16 @@ class ReadAhead {
     static std::vector<Need> needsOf(const mix::Scene& scene, metre::Beats at, double seconds);
     // From now on these are kept in memory.
     void need(std::vector<Need> needs);
-    // These before all else: returns when they are there, or after so long where the disk is slow; true when they
-    // are.
-    bool fetchNow(std::vector<Need> needs, std::chrono::milliseconds most);
+    // These before all else, and what was asked for so before them: a number to ask for them by, which counts as
+    // fetched at once where all of them are in memory. Never waits.
+    std::int64_t fetchFirst(std::vector<Need> needs);
+    bool isFetched(std::int64_t asked) const;
 
   private:
     void work(const std::stop_token& stop);
 
     const std::int64_t mostResident_;
-    std::mutex mutex_; // guards all below
+    mutable std::mutex mutex_; // guards all below
     std::condition_variable_any wake_;
     std::vector<Need> needs_;
     std::vector<Need> urgent_;

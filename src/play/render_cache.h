@@ -126,10 +126,19 @@ class RenderCache {
         std::int64_t from = 0;
         std::int64_t to = 0;
     };
+    // What is to be done next for something that is wanted: a piece of it is rendered, or it is planned, or
+    // measured.
+    struct Next {
+        std::optional<std::size_t> piece;
+        double urgency = 0;
+    };
     struct Wanted {
         project::RenderJobPtr job;
         bool measured = false;
         std::vector<Use> uses;
+        // Worked out by look() whenever its entry changes, so that nobody walks through all pieces of all.
+        bool hasAll = false;
+        std::optional<Next> next;
     };
     struct Running {
         base::Key key;
@@ -145,6 +154,9 @@ class RenderCache {
 
     void work(const std::stop_token& end);
     std::optional<Step> next() const;
+    void look(Wanted& wanted);
+    void touch(base::Key key);
+    static std::optional<Next> nextOf(const Wanted& wanted, const Entry* entry);
     void doStep(std::unique_lock<std::mutex>& lock, const Step& step);
     void plan(std::unique_lock<std::mutex>& lock, const Wanted& wanted);
     std::optional<RenderedPiece> ready(const project::RenderJob& job) const;
@@ -176,6 +188,7 @@ class RenderCache {
     std::unordered_map<base::Key, Entry, base::KeyHash> entries_;
     std::list<base::Key> ages_; // least recently wanted first
     std::size_t bytes_ = 0;
+    std::size_t pending_ = 0; // of wanted_, those that do not have all
     std::int64_t nextSerial_ = 1;
     std::vector<std::jthread> workers_;
 };

@@ -5,11 +5,16 @@
 
 #include <algorithm>
 #include <fmt/format.h>
+#include <set>
 
 namespace project {
 
 inline bool contains(const std::vector<ClipId>& ids, ClipId id) {
     return std::find(ids.begin(), ids.end(), id) != ids.end();
+}
+
+inline std::set<ClipId> setOf(const std::vector<ClipId>& ids) {
+    return {ids.begin(), ids.end()};
 }
 
 // Hands a copy of each track to `change`, and keeps those that it says it changed.

@@ -44,10 +44,12 @@ struct Words<metre::Snap> {
 template <>
 struct Words<TimeRule> {
     static constexpr const char* what = "time rule";
-    static constexpr std::array<std::pair<TimeRule, const char*>, 4> all = {{{TimeRule::Stretch, "stretch"},
-                                                                             {TimeRule::Slices, "slices"},
-                                                                             {TimeRule::Place, "place"},
-                                                                             {TimeRule::Fixed, "fixed"}}};
+    static constexpr auto all = [] {
+        std::array<std::pair<TimeRule, const char*>, timeRules.size()> words{};
+        for (std::size_t i = 0; i < words.size(); ++i)
+            words[i] = {timeRules[i].rule, timeRules[i].word};
+        return words;
+    }();
 };
 template <>
 struct Words<Normalise> {
@@ -290,7 +292,6 @@ void describe(V& v, Track& t) {
     v.member("mute", t.mute);
     v.member("solo", t.solo);
     v.member("rule", t.rule, {}, 4);
-    v.member("height", t.height, Limits{0, 2}, 4);
     v.member("clips", t.clips);
 }
 
@@ -298,10 +299,26 @@ template <class V>
 void describe(V& v, LoopRange& l) {
     v.member("from", l.from, Limits{0, 1e6});
     v.member("to", l.to, Limits{0, 1e6});
-    v.member("on", l.on);
 }
 inline const char* wrongWith(const LoopRange& l) {
     return l.to > l.from ? nullptr : "the loop range is out of range";
+}
+
+template <class V>
+void describe(V& v, TrackHeight& h) {
+    v.member("track", h.track, ids);
+    v.member("height", h.height, Limits{0, 2});
+}
+
+template <class V>
+void describe(V& v, View& view) {
+    v.member("snap", view.snap);
+    v.member("looping", view.looping);
+    v.member("click", view.click);
+    v.member("clickGain", view.clickDb, Limits{-200, 60});
+    v.member("countIn", view.countIn, Limits{0, mostCountIn});
+    v.member("outputGain", view.outputDb, Limits{-200, 60});
+    v.member("heights", view.heights);
 }
 
 inline const char* wrongWith(const Project& p) {
@@ -320,15 +337,11 @@ void describe(V& v, Project& p) {
     v.member("sections", p.sections, {}, 4);
     v.member("rule", p.rule, {}, 4);
     v.member("following", p.following, {}, 4);
-    v.member("snap", p.snap);
-    v.member("click", p.click);
-    v.member("clickGain", p.clickDb, Limits{-200, 60}, 4);
-    v.member("countIn", p.countIn, Limits{0, mostCountIn}, 4);
-    v.member("outputGain", p.outputDb, Limits{-200, 60}, 4);
     v.member("loop", p.loop);
     v.member("sources", p.sources);
     v.member("tracks", p.tracks);
     v.member("nextId", p.nextId, ids);
+    v.member("view", p.view, {}, 8);
 }
 
 // A name that a stored struct has in the file.

@@ -273,16 +273,4 @@ Result<Project> forgetBeat(const Project& p, SourceId id) {
     return withSource(p, changed);
 }
 
-Project setFiles(const Project& p, const std::vector<std::pair<SourceId, std::filesystem::path>>& files) {
-    Project out = p;
-    for (SourcePtr& s : out.sources)
-        for (const auto& [id, file] : files)
-            if (s->id == id && s->file != file) {
-                Source moved = *s;
-                moved.file = file;
-                s = std::make_shared<const Source>(std::move(moved));
-            }
-    return out;
-}
-
 } // namespace project

@@ -45,7 +45,4 @@ Result<Project> forgetSettled(const Project& p, const std::vector<SourceId>& ids
 // Says that no beat is known; its clips are then placed, not stretched.
 Result<Project> forgetBeat(const Project& p, SourceId id);
 
-// Where the audio of sources lies now: a file for each that has moved. Undo leaves this alone.
-Project setFiles(const Project& p, const std::vector<std::pair<SourceId, std::filesystem::path>>& files);
-
 } // namespace project

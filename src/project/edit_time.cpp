@@ -35,7 +35,7 @@ void keepSeconds(Project& out, const Project& before) {
         std::shared_ptr<Track> copy;
         for (std::size_t i = 0; i < track->clips.size(); ++i) {
             const Clip& c = track->clips[i];
-            if (rulingOf(before, *track, c, nullptr).rule != TimeRule::Fixed) continue;
+            if (!entryOf(rulingOf(before, *track, c, nullptr).rule).keepsSeconds) continue;
             const Beats at = out.tempo.beatAt(before.tempo.secondsAt(c.at));
             if (at == c.at) continue;
             if (!copy) copy = std::make_shared<Track>(*track);
@@ -255,6 +255,7 @@ Result<Project> setLoop(const Project& p, LoopRange loop) {
     if (!sane) return base::problem("A loop range must run forwards, from bar 1 on.");
     Project out = p;
     out.loop = loop;
+    out.view.looping = true;
     return out;
 }
 
@@ -276,45 +277,6 @@ Project setFollowing(const Project& p, bool on) {
         }
         return any;
     });
-    return out;
-}
-
-Project setLooping(const Project& p, bool on) {
-    Project out = p;
-    out.loop.on = on;
-    return out;
-}
-
-Project setClick(const Project& p, bool on) {
-    Project out = p;
-    out.click = on;
-    return out;
-}
-
-Project setSnap(const Project& p, metre::Snap snap) {
-    Project out = p;
-    out.snap = snap;
-    return out;
-}
-
-Result<Project> setClickGain(const Project& p, double db) {
-    if (auto fits = within(db, quietestDb, loudestDb, "A gain", "dB"); !fits) return tl::unexpected(fits.error());
-    Project out = p;
-    out.clickDb = db;
-    return out;
-}
-
-Result<Project> setOutputGain(const Project& p, double db) {
-    if (auto fits = within(db, quietestDb, loudestDb, "A gain", "dB"); !fits) return tl::unexpected(fits.error());
-    Project out = p;
-    out.outputDb = db;
-    return out;
-}
-
-Result<Project> setCountIn(const Project& p, int bars) {
-    if (bars < 0 || bars > mostCountIn) return base::problem("A count-in has up to 4 bars.");
-    Project out = p;
-    out.countIn = bars;
     return out;
 }
 

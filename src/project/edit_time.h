@@ -44,19 +44,12 @@ Result<Project> putSection(const Project& p, Beats at, const std::string& name);
 Result<Project> moveSection(const Project& p, Beats at, Beats to);
 Result<Project> removeSection(const Project& p, Beats at);
 
+// The part that is repeated; it is repeated from now on.
 Result<Project> setLoop(const Project& p, LoopRange loop);
 // The rule of clips that have none of their own, nor their track.
 Project setProjectRule(const Project& p, TimeRule rule);
 // Whether clips follow the tempo at all. Turned off, each clip that followed stays as long as it is; turned on, all
 // fill their beats again. Locked clips too: it is nothing that is done to them.
 Project setFollowing(const Project& p, bool on);
-
-// How one works rather than what one makes: undo leaves these alone.
-Project setLooping(const Project& p, bool on);
-Project setClick(const Project& p, bool on);
-Project setSnap(const Project& p, metre::Snap snap);
-Result<Project> setClickGain(const Project& p, double db);
-Result<Project> setOutputGain(const Project& p, double db);
-Result<Project> setCountIn(const Project& p, int bars);
 
 } // namespace project

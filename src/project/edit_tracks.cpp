@@ -102,14 +102,4 @@ Result<DuplicatedTrack> duplicateTrack(const Project& p, TrackId id) {
     return made;
 }
 
-Project setTrackHeight(const Project& p, std::optional<TrackId> id, int height) {
-    Project out = p;
-    eachTrack(out, [&](Track& t) {
-        if (id && t.id != *id) return false;
-        t.height = std::clamp(height, 0, 2);
-        return true;
-    });
-    return out;
-}
-
 } // namespace project

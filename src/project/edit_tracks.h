@@ -32,7 +32,6 @@ struct DuplicatedTrack {
 };
 Result<DuplicatedTrack> duplicateTrack(const Project& p, TrackId id);
 // How high it is shown, 0–2: undo leaves that alone.
-Project setTrackHeight(const Project& p, std::optional<TrackId> id, int height); // none: of all
 Result<Project> renameTrack(const Project& p, TrackId id, const std::string& name);
 
 } // namespace project

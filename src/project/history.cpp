@@ -29,16 +29,16 @@ std::size_t bytesAnew(const std::vector<Pointer>& now, const std::vector<Pointer
 
 } // namespace
 
-std::size_t bytesBeside(const Project& p, const Project& before) {
+std::size_t bytesBeside(const Arrangement& p, const Arrangement& before) {
     return sizeof p + bytesAnew(p.sources, before.sources) + bytesAnew(p.tracks, before.tracks) +
            p.tempo.points().size() * sizeof(metre::TempoPoint) + p.sections.size() * sizeof(Section);
 }
 
-History::History(Project first, std::size_t most) : most_(most) {
+History::History(Arrangement first, std::size_t most) : most_(most) {
     states_.push_back({std::move(first), {}, {}, 0, 0});
 }
 
-bool History::push(Project next, std::string name, Gesture gesture) {
+bool History::push(Arrangement next, std::string name, Gesture gesture) {
     const bool same = gesture.press != 0 && at_ > 0 && states_[at_].gesture == gesture;
     while (states_.size() > at_ + 1) {
         bytes_ -= states_.back().bytes;
@@ -46,12 +46,12 @@ bool History::push(Project next, std::string name, Gesture gesture) {
     }
     const std::int64_t serial = nextSerial_++;
     if (same) {
-        const std::size_t bytes = bytesBeside(next, states_[at_ - 1].project);
+        const std::size_t bytes = bytesBeside(next, states_[at_ - 1].arrangement);
         bytes_ += bytes - states_[at_].bytes;
         states_[at_] = {std::move(next), std::move(states_[at_].name), std::move(states_[at_].gesture), serial,
                         bytes};
     } else {
-        const std::size_t bytes = bytesBeside(next, states_[at_].project);
+        const std::size_t bytes = bytesBeside(next, states_[at_].arrangement);
         bytes_ += bytes;
         states_.push_back({std::move(next), std::move(name), std::move(gesture), serial, bytes});
         ++at_;
@@ -75,9 +75,8 @@ void History::endGesture() {
     states_[at_].gesture = {};
 }
 
-void History::amend(const std::function<void(Project&)>& change) {
-    for (State& s : states_)
-        change(s.project);
+void History::refresh(Arrangement same) {
+    states_[at_].arrangement = std::move(same);
 }
 
 std::string History::undoName() const {

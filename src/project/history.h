@@ -1,11 +1,10 @@
-// Undo and redo: a list of projects.
+// Undo and redo: a list of arrangements.
 #pragma once
 
 #include "project/project.h"
 
 #include <cstddef>
 #include <deque>
-#include <functional>
 #include <string>
 
 namespace project {
@@ -19,7 +18,7 @@ struct Gesture {
 };
 
 // About what a version takes in memory beside the one before: what both share is counted once. In bytes.
-std::size_t bytesBeside(const Project& p, const Project& before);
+std::size_t bytesBeside(const Arrangement& p, const Arrangement& before);
 
 // Used by one thread.
 class History {
@@ -27,20 +26,20 @@ class History {
     // Steps that take more memory than this together are forgotten, the oldest first.
     static constexpr std::size_t mostBytes = std::size_t(256) << 20;
 
-    explicit History(Project first = {}, std::size_t most = mostBytes);
+    explicit History(Arrangement first = {}, std::size_t most = mostBytes);
 
-    const Project& now() const { return states_[at_].project; }
+    const Arrangement& now() const { return states_[at_].arrangement; }
 
     // A new state, named for the menu ("Move clip"). What could be redone is dropped. When `gesture` is one and the
     // same as that of the step before, both are one step: turning a wheel is undone at once.
     // Returns whether it became part of the step before.
-    bool push(Project next, std::string name, Gesture gesture = {});
+    bool push(Arrangement next, std::string name, Gesture gesture = {});
     // How many steps were forgotten so far.
     std::size_t forgotten() const { return forgotten_; }
     // Ends a gesture: the next push is a step of its own whatever its gesture is called.
     void endGesture();
-    // Changes every state alike, without a step: for what undo should leave alone, such as snapping.
-    void amend(const std::function<void(Project&)>& change);
+    // The same version with what became known of its sources meanwhile (recordings.h): no step.
+    void refresh(Arrangement same);
 
     bool canUndo() const { return at_ > 0; }
     bool canRedo() const { return at_ + 1 < states_.size(); }
@@ -58,7 +57,7 @@ class History {
 
   private:
     struct State {
-        Project project;
+        Arrangement arrangement;
         std::string name;
         Gesture gesture;
         std::int64_t serial = 0;

@@ -230,8 +230,7 @@ bool isPlacedOnly(const Project& p, SourceId id) {
         for (const Clip& c : t->clips) {
             if (c.source != id) continue;
             any = true;
-            const TimeRule rule = c.rule.value_or(t->rule.value_or(p.rule));
-            if (rule == TimeRule::Stretch || rule == TimeRule::Slices) return false;
+            if (entryOf(c.rule.value_or(t->rule.value_or(p.rule))).needsBeats) return false;
         }
     return any;
 }

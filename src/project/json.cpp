@@ -331,7 +331,26 @@ void notice(const char* of, std::vector<StoredMember>& all) {
 }
 
 // What older versions said in other words.
+// Until format 7 how one works stood among what one makes.
+void partView(Json& j) {
+    Json view = Json::object();
+    for (const char* name : {"snap", "click", "clickGain", "countIn", "outputGain"})
+        if (j.contains(name)) view[name] = j[name];
+    if (j.contains("loop") && j["loop"].is_object() && j["loop"].contains("on")) view["looping"] = j["loop"]["on"];
+    Json heights = Json::array();
+    if (j.contains("tracks") && j["tracks"].is_array())
+        for (const Json& t : j["tracks"])
+            if (t.is_object() && t.contains("height") && t.contains("id"))
+                heights.push_back({{"track", t["id"]}, {"height", t["height"]}});
+    view["heights"] = std::move(heights);
+    for (const auto& [name, otherwise] :
+         {std::pair<const char*, Json>{"clickGain", 0.0}, {"countIn", 0}, {"outputGain", 0.0}})
+        if (!view.contains(name)) view[name] = otherwise;
+    j["view"] = std::move(view);
+}
+
 void bringUpToDate(Json& j, std::int64_t version) {
+    if (version < 8) partView(j);
     if (version >= 4) return;
     if (j.contains("key")) j["keys"] = Json::array({{{"bar", 1}, {"key", j["key"]}}});
     if (!j.contains("tracks") || !j["tracks"].is_array()) return;
@@ -441,6 +460,8 @@ std::vector<StoredMember> storedMembers() {
     notice<KeyPoint>("key point", all);
     notice<Section>("section", all);
     notice<LoopRange>("loop range", all);
+    notice<View>("view", all);
+    notice<TrackHeight>("track height", all);
     notice<Source>("source", all);
     notice<hear::Reading>("reading", all);
     notice<hear::Candidate>("candidate", all);

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <deque>
 #include <fmt/format.h>
 
 namespace project {
@@ -42,6 +43,18 @@ struct Whole {
     RenderJobPtr job;
     Frames startFrame; // where its first frame would sound
     std::string problem;
+};
+
+// What a rendering is told apart by from the others of its source.
+struct Rendered {
+    Seconds from; // the part of the source
+    Seconds to;
+    Seconds lap; // by how much later it is heard, going round
+    Beats at;    // where the source lies; 0 for what is not fitted
+    bool follows = false;
+    std::optional<Bpm> held;
+    stretch::Settings settings;
+    bool operator==(const Rendered&) const = default;
 };
 
 class Layer {
@@ -152,7 +165,7 @@ class Layer {
 
     stretch::Settings settingsOf(const Clip& clip, const Ruling& ruling, const ClipTime& time) const {
         stretch::Settings s = clip.stretch;
-        s.slices = ruling.rule == TimeRule::Slices && time.isFitted();
+        s.slices = entryOf(ruling.rule).isCut && time.isFitted();
         if (!s.slices) s.sensitivity = 0.5; // it makes no difference then
         if (!time.isFitted()) s.loop = false;
         // Of what is long and comes round once nobody hears the seam; a circle costs a copy of all of it.
@@ -195,20 +208,16 @@ class Layer {
             from = std::min(from, clip.from);
         }
         const Seconds lap = goesRound ? time.turn()->length() * double(round) : Seconds(0);
-        base::KeyMaker maker;
-        maker.add(static_cast<std::uint64_t>(source.id.value)).add(from.value).add(to.value).add(lap.value);
-        maker.add(time.isFitted() ? clip.at.value : 0.0);
-        maker.add(std::uint64_t(time.follows() ? 1 : 0)).add(time.held() ? time.held()->value : 0.0);
-        maker.add(static_cast<std::uint64_t>(settings.method)).add(settings.semitones).add(settings.sensitivity);
-        maker.add(std::uint64_t(settings.loop ? 1 : 0) + (settings.formants ? 2 : 0) + (settings.slices ? 4 : 0) +
-                  (settings.quiet ? 8 : 0));
-        const auto [place, isNew] = wholes_.try_emplace(maker.key());
-        Whole& whole = place->second;
-        if (!isNew) return whole;
+        const Rendered wanted{from,           to,          lap,     time.isFitted() ? clip.at : Beats(0),
+                              time.follows(), time.held(), settings};
+        auto& ofSource = wholes_[source.id.value];
+        for (auto& [rendered, whole] : ofSource)
+            if (rendered == wanted) return whole;
+        Whole& whole = ofSource.emplace_back(wanted, Whole()).second;
         auto map = mapOf(time, clip.at, from, to, lap);
         // Beyond the clip it may go too far.
         if (!map && !goesRound && (from < clip.from || to > clip.to)) {
-            wholes_.erase(place); // others that share it have parts of their own
+            ofSource.pop_back(); // others that share it have parts of their own
             map = mapOf(time, clip.at, clip.from, clip.to, lap);
             own_ = {};
             if (map)
@@ -256,16 +265,9 @@ class Layer {
 
     const Project& p_;
     const std::vector<Beats>& bends_;
-    std::unordered_map<base::Key, Whole, base::KeyHash> wholes_;
-    Whole own_; // of a clip that shares none
+    std::unordered_map<std::int64_t, std::deque<std::pair<Rendered, Whole>>> wholes_; // by source
+    Whole own_;                                                                       // of a clip that shares none
 };
-
-// Whether what a clip's timing rests on is the same in both, but for its rule.
-bool sameTiming(const Clip& a, const Clip& b) {
-    return a.source == b.source && a.at == b.at && a.from == b.from && a.to == b.to && a.stretch == b.stretch &&
-           a.turn == b.turn && a.heldTempo == b.heldTempo && a.followsKey == b.followsKey &&
-           a.toRelatives == b.toRelatives;
-}
 
 Chain chainOf(const Clip& clip, const Track& track, bool anySolo) {
     return {!clip.mute && !track.mute && (!anySolo || track.solo),
@@ -301,9 +303,8 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
             ? before->bends_
             : std::make_shared<const std::vector<Beats>>(p.tempo.bends(Beats(1e12), Seconds(halfAFrame / p.rate)));
     const bool sameKeys = before && before->project_.keys == p.keys && before->project_.metre == p.metre;
-    if (sameTempo && before->project_.tracks == p.tracks && before->project_.sources == p.sources &&
-        before->project_.rule == p.rule && before->project_.following == p.following &&
-        (sameKeys || !before->clips_->anyFollowsKey)) {
+    const bool sameTimeline = before && static_cast<const Timeline&>(before->project_) == p;
+    if (sameTimeline && before->project_.tracks == p.tracks && before->project_.sources == p.sources) {
         out->clips_ = before->clips_;
         return out;
     }
@@ -326,8 +327,7 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
             const Ruling ruling = rulingOf(p, *p.tracks[i], clip, laid.source.get());
             laid.rule = ruling.rule;
             laid.ruleFrom = ruling.from;
-            clips->anyFollowsKey = clips->anyFollowsKey || clip.followsKey;
-            if (old != nullptr && old->source == laid.source && sameTiming(*old->clip, clip) &&
+            if (old != nullptr && old->source == laid.source && static_cast<const Placement&>(*old->clip) == clip &&
                 old->rule == ruling.rule && old->time().follows == ruling.follows &&
                 (sameKeys || !clip.followsKey)) {
                 laid.timing = old->timing;

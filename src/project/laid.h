@@ -87,7 +87,6 @@ class Laid {
         std::vector<std::size_t> trackBegins; // and one more: the number of clips
         std::unordered_map<std::int64_t, std::size_t> places;
         Beats end;
-        bool anyFollowsKey = false;
     };
     friend std::shared_ptr<const Laid> lay(const Project&, const std::shared_ptr<const Laid>&);
 

@@ -44,26 +44,12 @@ std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const fs::
     return found;
 }
 
-Project withFound(const Project& p, const std::vector<Found>& found) {
-    Project out = p;
-    for (SourcePtr& s : out.sources)
-        for (const Found& f : found)
-            if (f.source == s->id && !s->sound) {
-                Source there = *s;
-                there.file = f.file;
-                there.content = f.content;
-                there.facts = f.facts;
-                there.sound = f.sound;
-                // Its set has its anchors already.
-                for (const SourcePtr& other : out.sources)
-                    if (s->set && other->set == s->set && other->sound && other->id != s->id) {
-                        there.sound =
-                            std::make_shared<const Sound>(*f.sound, other->sound->onsets, other->sound->strikes);
-                        break;
-                    }
-                s = std::make_shared<const Source>(std::move(there));
-            }
-    return out;
+Patch patchOf(const std::vector<Found>& found) {
+    Patch patch;
+    patch.reserve(found.size());
+    for (const Found& f : found)
+        patch.push_back({f.source, f.file, f.content, f.facts, f.sound, nullptr});
+    return patch;
 }
 
 } // namespace project

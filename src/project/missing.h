@@ -3,6 +3,7 @@
 
 #include "base/progress.h"
 #include "project/read_source.h"
+#include "project/recordings.h"
 
 #include <filesystem>
 
@@ -23,7 +24,7 @@ struct Found {
 std::vector<Found> findMissing(const std::vector<SourcePtr>& missing, const std::filesystem::path& folder,
                                Keeping keeping, const base::Progress& progress = {});
 
-// The project with what was found. Undo leaves this alone.
-Project withFound(const Project& p, const std::vector<Found>& found);
+// What was found, for all versions of the project.
+Patch patchOf(const std::vector<Found>& found);
 
 } // namespace project

@@ -129,15 +129,16 @@ Project withoutSound(const Project& p, int rate) {
     return out;
 }
 
-Result<Project> withSoundsOf(const Project& p, const Project& read) {
+Patch soundsOf(const Project& p) {
+    Patch patch;
+    for (const SourcePtr& s : p.sources)
+        if (s->sound) patch.push_back({.source = s->id, .sound = s->sound});
+    return patch;
+}
+
+Project atRate(const Project& p, int rate) {
     Project out = p;
-    out.rate = read.rate;
-    for (SourcePtr& s : out.sources) {
-        const SourcePtr other = sourceOf(read, s->id);
-        Source changed = *s;
-        changed.sound = other ? other->sound : nullptr;
-        s = std::make_shared<const Source>(std::move(changed));
-    }
+    out.rate = rate;
     return out;
 }
 

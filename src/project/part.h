@@ -2,7 +2,7 @@
 #pragma once
 
 #include "base/progress.h"
-#include "project/project.h"
+#include "project/recordings.h"
 
 #include <filesystem>
 
@@ -21,7 +21,10 @@ Result<Project> playInstead(const Project& p, ClipId id, SourceId part);
 // The project at another rate, its audio still to be read (loadAudio() in save.h). REQUIRES a rate that a project
 // may have.
 Project withoutSound(const Project& p, int rate);
-// The project with the rate and the sounds of another version of it; what that has no sound for has none.
-Result<Project> withSoundsOf(const Project& p, const Project& read);
+// The sounds of a project's sources, for all versions of it.
+Patch soundsOf(const Project& p);
+// The project at another rate, of whose sources those sound whose sound at that rate is known (recordings.h).
+// REQUIRES as above.
+Project atRate(const Project& p, int rate);
 
 } // namespace project

@@ -52,6 +52,12 @@ std::optional<int> Source::wholeBeats() const {
     return static_cast<int>(end);
 }
 
+int View::heightOf(TrackId track) const {
+    const auto told =
+        std::find_if(heights.begin(), heights.end(), [&](const TrackHeight& h) { return h.track == track; });
+    return told == heights.end() ? TrackHeight().height : told->height;
+}
+
 SourcePtr sourceOf(const Project& p, SourceId id) {
     return found(p.sources, id);
 }

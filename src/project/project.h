@@ -1,5 +1,8 @@
-// The document: a value. Cheap to copy, since its large parts are shared and never altered; an edit makes a new
-// one. Whoever saves, plays or delivers takes one Project and never sees it change.
+// The document: a value of three parts, which change for different reasons. The arrangement is what the user
+// decided: edits make a new one, and undo goes back to an older one. What is known of the files of its sources
+// (Recording) is the same in every version (recordings.h). The view is how one works with it, which undo leaves
+// alone. Cheap to copy, since its large parts are shared and never altered. Whoever saves, plays or delivers takes
+// one Project and never sees it change.
 #pragma once
 
 #include "base/hash.h"
@@ -9,6 +12,7 @@
 #include "metre/snap.h"
 #include "metre/tempo_map.h"
 #include "project/key_map.h"
+#include "project/time_rule.h"
 #include "sound/peaks.h"
 #include "sound/read.h"
 #include "stretch/method.h"
@@ -118,14 +122,20 @@ inline constexpr int barsInPhrase = 4;
 // only) to 1 (all) asks for.
 std::vector<Frames> sliceStarts(const Sound& sound, double sensitivity);
 
-// An audio file in the project, with what is known of its timing and pitch. The file is never altered.
-struct Source {
-    SourceId id;
-    std::string name;           // the file's name without its ending, as shown
+// What is known of an audio file, whatever the user decides about it.
+struct Recording {
     std::filesystem::path file; // absolute; inside the project's folder once it has been copied there
     std::string content;        // sound::contentOf() the file
     sound::FileFacts facts;
-    std::shared_ptr<const Sound> sound; // null while the file is missing
+    std::shared_ptr<const Sound> sound; // at the project's rate; null while the file is missing, or is being read
+
+    Seconds length() const { return facts.length(); }
+};
+
+// An audio file in the project, with what is used of what is known of it. The file is never altered.
+struct Source : Recording {
+    SourceId id;
+    std::string name; // the file's name without its ending, as shown
 
     std::vector<hear::Reading> readings;
     std::optional<hear::Witness> chosen; // whose reading is used
@@ -143,7 +153,6 @@ struct Source {
     bool following = true;      // false: its clips do not follow the project's tempo
     std::optional<SetId> set;   // recorded together with the others of it (sets.h)
 
-    Seconds length() const { return facts.length(); }
     metre::Metre metre() const { return {beatsInBar, beatUnit}; }
     // The beats by which its clips are fitted: `beats`, as strictly as it follows them. REQUIRES beats.
     metre::BeatMap fitted() const;
@@ -156,11 +165,6 @@ struct Source {
     std::optional<int> wholeBeats() const;
 };
 using SourcePtr = std::shared_ptr<const Source>;
-
-// What a clip does when project time changes. Stretch: it fills its beats. Slices: cut at its attacks, each piece
-// goes to its place in beats and keeps its own length. Place: it starts on its beat and keeps its length. Fixed: it
-// keeps its place in seconds as well.
-enum class TimeRule { Stretch, Slices, Place, Fixed };
 
 // Whose time rule counts for a clip.
 enum class RuleFrom {
@@ -191,22 +195,27 @@ struct Fade {
     bool operator==(const Fade&) const = default;
 };
 
-// One placed use of a source. `at` is where the source's beat 0, its first downbeat, lies in the project; a source
-// without beats has its first sample there. The part used runs from `from` to `to`, in the source's own seconds;
-// where the clip goes round, these are counted on beyond the end of the turn (timing.h).
-struct Clip {
-    ClipId id;
+// What a clip's timing and sound rest on. `at` is where the source's beat 0, its first downbeat, lies in the
+// project; a source without beats has its first sample there. The part used runs from `from` to `to`, in the
+// source's own seconds; where the clip goes round, these are counted on beyond the end of the turn (timing.h).
+struct Placement {
     SourceId source;
     Beats at;
     Seconds from;
     Seconds to;
-    std::optional<TimeRule> rule; // none: its track's, or the project's
     // The tempo it is fitted to while it does not follow the project's; none: it is as recorded.
     std::optional<Bpm> heldTempo;
     stretch::Settings stretch; // with loop, it goes round
     std::optional<Marks> turn; // what goes round; none: from the first downbeat to the end of the beats
     bool followsKey = false;   // transposed into the project's key
     bool toRelatives = false;  // and a minor source into the relative of a major key, and the other way round
+    bool operator==(const Placement&) const = default;
+};
+
+// One placed use of a source.
+struct Clip : Placement {
+    ClipId id;
+    std::optional<TimeRule> rule; // none: its track's, or the project's
     double gainDb = 0;
     Normalise normalise = Normalise::No;
     double normaliseDb = 0; // what that takes
@@ -231,16 +240,14 @@ struct Track {
     bool mute = false;
     bool solo = false;
     std::optional<TimeRule> rule; // none: the project's
-    int height = 1;               // as shown: 0 low, 1 middle, 2 high
     std::vector<Clip> clips;
 };
 using TrackPtr = std::shared_ptr<const Track>;
 
-// The part that is repeated while playing.
+// The part that is repeated while playing, where it is to be (View::looping).
 struct LoopRange {
     Beats from;
     Beats to;
-    bool on = false;
     bool operator==(const LoopRange&) const = default;
 };
 
@@ -264,24 +271,52 @@ struct Section {
     bool operator==(const Section&) const = default;
 };
 
-struct Project {
+// By what every clip is laid out (laid.h).
+struct Timeline {
     int rate = 48000;
     metre::TempoMap tempo{Bpm(120)};
     std::optional<Lead> lead; // none: the project's tempo is its own
     metre::MetreMap metre;
     KeyMap keys;
-    std::vector<Section> sections; // by place, each at another
     TimeRule rule = TimeRule::Stretch;
     bool following = true; // false: no clip follows the tempo, whatever its rule
+    bool operator==(const Timeline&) const = default;
+};
+
+// What the user decided. A step of undo leads from one to the next.
+struct Arrangement : Timeline {
+    std::vector<Section> sections; // by place, each at another
+    LoopRange loop{Beats(0), Beats(16)};
+    std::vector<SourcePtr> sources;
+    std::vector<TrackPtr> tracks;
+    std::int64_t nextId = 1;
+    // Sources and tracks are the same where they are one object.
+    bool operator==(const Arrangement&) const = default;
+};
+
+// How high a track is shown: 0 low, 1 middle, 2 high.
+struct TrackHeight {
+    TrackId track;
+    int height = 1;
+    bool operator==(const TrackHeight&) const = default;
+};
+
+// How one works with a project rather than what one makes: undo leaves it alone.
+struct View {
     metre::Snap snap = metre::Snap::Beat;
+    bool looping = false;
     bool click = false;
     double clickDb = 0;
     int countIn = 0; // bars of click before it plays
     double outputDb = 0;
-    LoopRange loop{Beats(0), Beats(16), false};
-    std::vector<SourcePtr> sources;
-    std::vector<TrackPtr> tracks;
-    std::int64_t nextId = 1;
+    std::vector<TrackHeight> heights; // of those that are not of middle height
+
+    int heightOf(TrackId track) const;
+    bool operator==(const View&) const = default;
+};
+
+struct Project : Arrangement {
+    View view;
 };
 
 // Null or nothing where there is no such thing.

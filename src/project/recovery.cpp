@@ -44,11 +44,11 @@ void Autosave::end() {
 }
 
 std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
-    struct Found {
+    struct Candidate {
         Recovery recovery;
         fs::file_time_type written;
     };
-    std::vector<Found> found;
+    std::vector<Candidate> found;
     std::error_code error;
     for (fs::directory_iterator at(recoveryFolder, error), end; !error && at != end; at.increment(error)) {
         const fs::path file = at->path();
@@ -70,10 +70,11 @@ std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
         if (!p) continue;
         found.push_back({{file, text->substr(0, line), std::move(*p)}, fs::last_write_time(file, error)});
     }
-    std::sort(found.begin(), found.end(), [](const Found& a, const Found& b) { return a.written > b.written; });
+    std::sort(found.begin(), found.end(),
+              [](const Candidate& a, const Candidate& b) { return a.written > b.written; });
     std::vector<Recovery> out;
     out.reserve(found.size());
-    for (Found& f : found)
+    for (Candidate& f : found)
         out.push_back(std::move(f.recovery));
     return out;
 }

@@ -14,8 +14,7 @@ Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const So
     Ruling r{p.rule, RuleFrom::Project, false};
     if (track.rule) r = {*track.rule, RuleFrom::Track, false};
     if (clip.rule) r = {*clip.rule, RuleFrom::Clip, false};
-    const bool wantsBeats = r.rule == TimeRule::Stretch || r.rule == TimeRule::Slices;
-    if (!wantsBeats) return r;
+    if (!entryOf(r.rule).needsBeats) return r;
     if (source == nullptr || !source->beats) return {TimeRule::Place, RuleFrom::Source, false};
     r.follows = p.following && source->following;
     return r;

@@ -17,7 +17,12 @@ const char* verdictWord(Verdict v);
 struct Comfort {
     static constexpr double least = 1; // per cent
     static constexpr double most = 50;
-    std::array<double, 5> percent{18, 9, 12, 9, 9}; // in the order of stretch::methods()
+    std::array<double, stretch::methodTable.size()> percent = [] { // in the order of stretch::methods()
+        std::array<double, stretch::methodTable.size()> usual{};
+        for (std::size_t i = 0; i < usual.size(); ++i)
+            usual[i] = stretch::methodTable[i].comfort;
+        return usual;
+    }();
     double of(stretch::Method method) const { return percent[static_cast<std::size_t>(method)]; }
     bool operator==(const Comfort&) const = default;
 };

@@ -22,9 +22,6 @@ namespace fs = std::filesystem;
 
 namespace {
 
-constexpr const char* notKept = "The library could not be written";
-constexpr const char* notRead = "The library could not be read";
-
 void makeLibrary(SQLite::Database& d) {
     d.exec("CREATE TABLE files (id INTEGER PRIMARY KEY, path BLOB NOT NULL UNIQUE, bytes INTEGER NOT NULL,"
            " changed INTEGER NOT NULL, content TEXT NOT NULL, name TEXT NOT NULL, bpm REAL, maybe INTEGER NOT NULL,"
@@ -62,28 +59,6 @@ fs::path libraryFile() {
 
 namespace {
 
-fs::path ownFile(const fs::path& library) {
-    return library.parent_path() / (library.stem().string() + "-own.json");
-}
-
-// Copies the words beside a library to the next free of three names, the oldest of which then makes room. Where.
-Result<fs::path> keptBeside(const fs::path& beside) {
-    const auto name = [&](int n) {
-        return beside.parent_path() / fmt::format("{}-before-{}.json", beside.stem().string(), n);
-    };
-    constexpr int most = 3;
-    std::error_code error;
-    int free = 1;
-    while (free < most && fs::exists(name(free), error))
-        ++free;
-    if (free == most && fs::exists(name(most), error))
-        for (int n = 1; n < most; ++n)
-            if (base::disk::rename(name(n + 1), name(n)) != 0) return base::problem(std::strerror(errno));
-    if (auto copied = base::copyFile(beside, name(free), base::Existing::Replace); !copied)
-        return tl::unexpected(copied.error());
-    return name(free);
-}
-
 enum class State { Whole, Damaged, Unknown };
 
 // Unknown, with the reason, where the check itself could not be done: no memory, no right to read, another program.
@@ -111,13 +86,6 @@ Result<fs::path> putAside(const fs::path& file) {
     for (const char* ending : {"-wal", "-shm"})
         static_cast<void>(base::disk::rename(file.native() + ending, aside.native() + ending));
     return aside;
-}
-
-// A database without a word of its own: new, or one that somebody emptied.
-bool isBlank(SQLite::Database& d) {
-    return d.execAndGet("SELECT (SELECT count(*) FROM files) + (SELECT count(*) FROM own) +"
-                        " (SELECT count(*) FROM own_tags) + (SELECT count(*) FROM folders)")
-               .getInt64() == 0;
 }
 
 // What SQLite takes for a new database although a file stands there.
@@ -160,37 +128,6 @@ Result<std::unique_ptr<Library>> Library::open(const fs::path& file) {
     auto taken = library->takeOwn(damaged);
     if (!taken) return tl::unexpected(taken.error());
     return library;
-}
-
-// The user's own words from beside a database that has none; told() says what was found.
-Result<void> Library::takeOwn(bool damaged) {
-    const auto blank = used(notRead, [&] { return isBlank(database_->sqlite); });
-    if (!blank) return tl::unexpected(blank.error());
-    const fs::path beside = ownFile(file_);
-    std::error_code error;
-    if (!*blank || !fs::exists(beside, error)) return {};
-    // A disk that refuses now may not do so the next time: then nothing is begun without these words.
-    const auto text = base::readText(beside);
-    if (!text) return tl::unexpected(text.error());
-    const auto words = ownWordsFrom(*text);
-    if (!words) {
-        // Nothing is written over it, as long as nobody knows what is in it.
-        const auto kept = keptBeside(beside);
-        told_ += fmt::format("{}Your own tags could not be taken from {}: {}.{}", told_.empty() ? "" : " ",
-                             base::shownPath(beside), words.error().text,
-                             kept ? fmt::format(" It is kept as {}.", base::shownName(*kept)) : "");
-        if (!kept) return tl::unexpected(kept.error());
-        return {};
-    }
-    if (words->of.empty() && words->folders.empty()) return {};
-    // Taken in whole before anything is written beside it again.
-    auto done = setOwnOnly(words->of);
-    for (const fs::path& folder : words->folders)
-        if (done) done = addFolderOnly(folder);
-    if (!done) return done;
-    if (!damaged) told_ = "The library was begun anew.";
-    told_ += " Your own tags and folders are in it; scan to fill it again.";
-    return {};
 }
 
 std::vector<fs::path> Library::folders() const {
@@ -328,13 +265,13 @@ Result<std::vector<Entry>> Library::entries(const std::vector<std::int64_t>& ids
         std::vector<Entry> list;
         list.reserve(ids.size());
         SQLite::Statement find(database_->sqlite, fmt::format("SELECT {} FROM files WHERE id = ?", entryColumns));
-        Writer writer(database_->sqlite);
+        Reader reader(database_->sqlite);
         for (const std::int64_t id : ids) {
             find.reset();
             find.bind(1, id);
             if (!find.executeStep()) continue;
             list.push_back(entryFrom(find));
-            list.back().own = writer.own(list.back().content);
+            list.back().own = reader.own(list.back().content);
         }
         return list;
     });
@@ -345,13 +282,13 @@ Result<std::vector<Entry>> Library::entriesOf(const std::vector<fs::path>& files
     return used(notRead, [&] {
         std::vector<Entry> list;
         SQLite::Statement find(database_->sqlite, fmt::format("SELECT {} FROM files WHERE path = ?", entryColumns));
-        Writer writer(database_->sqlite);
+        Reader reader(database_->sqlite);
         for (const fs::path& file : files) {
             find.reset();
             bindPath(find, 1, file);
             if (!find.executeStep()) continue;
             list.push_back(entryFrom(find));
-            list.back().own = writer.own(list.back().content);
+            list.back().own = reader.own(list.back().content);
         }
         return list;
     });
@@ -361,17 +298,19 @@ Result<std::vector<Entry>> Library::entriesIn(const fs::path& folder) const {
     const std::lock_guard lock(mutex_);
     return used(notRead, [&] {
         std::vector<Entry> list;
-        SQLite::Statement find(database_->sqlite, fmt::format("SELECT {} FROM files WHERE path > ? AND path < ?"
-                                                              " ORDER BY path",
-                                                              entryColumns));
+        // Of what lies deeper only the path is looked at.
+        SQLite::Statement find(database_->sqlite,
+                               fmt::format("SELECT {} FROM files WHERE path > ? AND path < ?"
+                                           " AND instr(substr(path, ?), x'2F') = 0 ORDER BY path",
+                                           entryColumns));
         const auto [from, to] = boundsOf(folder);
         bindBytes(find, 1, from);
         bindBytes(find, 2, to);
-        Writer writer(database_->sqlite);
+        find.bind(3, static_cast<std::int64_t>(from.size()) + 1);
+        Reader reader(database_->sqlite);
         while (find.executeStep()) {
             Entry e = entryFrom(find);
-            if (e.file.native().find('/', from.size()) != std::string::npos) continue; // deeper
-            e.own = writer.own(e.content);
+            e.own = reader.own(e.content);
             list.push_back(std::move(e));
         }
         return list;
@@ -414,137 +353,6 @@ std::size_t Library::size() const {
     const auto count =
         used(notRead, [&] { return database_->sqlite.execAndGet("SELECT count(*) FROM files").getInt64(); });
     return count ? static_cast<std::size_t>(*count) : 0;
-}
-
-Result<void> Library::setOwn(const std::map<std::string, OwnWords>& of) {
-    auto done = setOwnOnly(of);
-    const std::lock_guard lock(mutex_);
-    return done ? exportOwn() : done;
-}
-
-Result<void> Library::setOwnOnly(const std::map<std::string, OwnWords>& of) {
-    const std::lock_guard lock(mutex_);
-    return used(notKept, [&] {
-        SQLite::Database& d = database_->sqlite;
-        SQLite::Transaction all(d, SQLite::TransactionBehavior::IMMEDIATE);
-        SQLite::Statement clear(d, "DELETE FROM own_tags WHERE content = ?");
-        SQLite::Statement drop(d, "DELETE FROM own WHERE content = ?");
-        SQLite::Statement tag(d, "INSERT OR REPLACE INTO own_tags VALUES (?, ?)");
-        SQLite::Statement put(d, "INSERT INTO own VALUES (?, ?, ?)");
-        SQLite::Statement rows(d, fmt::format("SELECT {} FROM files WHERE content = ?", entryColumns));
-        Writer writer(d);
-        for (const auto& [content, words] : of) {
-            if (content.empty()) continue;
-            for (SQLite::Statement* s : {&clear, &drop}) {
-                s->reset();
-                s->bind(1, content);
-                s->exec();
-            }
-            for (const std::string& t : words.tags) {
-                tag.reset();
-                tag.bind(1, content);
-                tag.bind(2, cleanTag(t));
-                tag.exec();
-            }
-            if (!words.isEmpty()) {
-                put.reset();
-                put.bind(1, content);
-                put.bind(2, words.notes);
-                put.bind(3, words.favourite ? 1 : 0);
-                put.exec();
-            }
-            std::vector<Entry> entries;
-            rows.reset();
-            rows.bind(1, content);
-            while (rows.executeStep())
-                entries.push_back(entryFrom(rows));
-            for (const Entry& e : entries)
-                writer.index(e.id, e.file, e.name, words, e.key, e.kind);
-        }
-        all.commit();
-    });
-}
-
-OwnWords Library::own(const std::string& content) const {
-    const std::lock_guard lock(mutex_);
-    auto words = used(notRead, [&] { return Writer(database_->sqlite).own(content); });
-    return words ? std::move(*words) : OwnWords();
-}
-
-std::vector<std::string> Library::tags() const {
-    const std::lock_guard lock(mutex_);
-    auto list = used(notRead, [&] {
-        std::vector<std::string> found;
-        SQLite::Statement all(database_->sqlite,
-                              "SELECT tag FROM own_tags GROUP BY tag ORDER BY count(*) DESC, tag LIMIT 200");
-        while (all.executeStep())
-            found.push_back(all.getColumn(0).getString());
-        return found;
-    });
-    return list ? std::move(*list) : std::vector<std::string>();
-}
-
-Result<void> Library::settle(const std::string& content, const std::optional<Settled>& settled) {
-    const std::lock_guard lock(mutex_);
-    return used(notKept, [&] {
-        SQLite::Database& d = database_->sqlite;
-        std::vector<std::pair<std::int64_t, project::Source>> sources;
-        SQLite::Statement rows(
-            d, "SELECT s.id, s.source FROM sources s JOIN files f ON f.id = s.id WHERE f.content = ?");
-        rows.bind(1, content);
-        while (rows.executeStep()) {
-            auto source = project::sourceFromJson(rows.getColumn(1).getString());
-            if (!source) continue;
-            std::erase_if(source->readings, [](const hear::Reading& r) {
-                return r.by == hear::Witness::Typed || r.by == hear::Witness::Tapped;
-            });
-            if (settled)
-                recallInto(*source, *settled);
-            else
-                project::settle(*source);
-            sources.emplace_back(rows.getColumn(0).getInt64(), std::move(*source));
-        }
-        if (sources.empty()) return;
-        SQLite::Transaction all(d, SQLite::TransactionBehavior::IMMEDIATE);
-        Writer writer(d);
-        for (const auto& [id, source] : sources)
-            writer.retime(id, source);
-        all.commit();
-    });
-}
-
-// Beside the database, for the day on which that is damaged.
-Result<void> Library::exportOwn() {
-    auto words = used(notRead, [&] {
-        AllOwnWords all;
-        SQLite::Statement own(database_->sqlite, "SELECT content, notes, favourite FROM own");
-        while (own.executeStep()) {
-            OwnWords& w = all.of[own.getColumn(0).getString()];
-            w.notes = own.getColumn(1).getString();
-            w.favourite = own.getColumn(2).getInt() != 0;
-        }
-        SQLite::Statement tags(database_->sqlite, "SELECT content, tag FROM own_tags ORDER BY content, tag");
-        while (tags.executeStep())
-            all.of[tags.getColumn(0).getString()].tags.push_back(tags.getColumn(1).getString());
-        SQLite::Statement folders(database_->sqlite, "SELECT path FROM folders ORDER BY path");
-        while (folders.executeStep())
-            all.folders.push_back(pathOf(folders.getColumn(0)));
-        return all;
-    });
-    if (!words) return tl::unexpected(words.error());
-    const fs::path beside = ownFile(file_);
-    const std::string text = toText(*words);
-    // Should this be less than it was, whatever the reason, the older stays beside it.
-    std::error_code error;
-    if (fs::exists(beside, error)) {
-        const auto before = base::readText(beside);
-        if (before && *before == text) return {};
-        const auto older =
-            before ? ownWordsFrom(*before) : base::Result<AllOwnWords>(tl::unexpected(before.error()));
-        if (!older || words->of.size() < older->of.size())
-            if (auto kept = keptBeside(beside); !kept) return tl::unexpected(kept.error());
-    }
-    return base::writeText(beside, text, base::Existing::Replace);
 }
 
 } // namespace shelf

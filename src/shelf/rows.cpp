@@ -65,9 +65,7 @@ Writer::Writer(SQLite::Database& d)
       retime_(d, "UPDATE files SET bpm=?, maybe=?, free=?, witness=?, beats=? WHERE id=?"),
       drop_(d, "DELETE FROM files WHERE id = ?"), putSource_(d, "INSERT OR REPLACE INTO sources VALUES (?, ?)"),
       dropSource_(d, "DELETE FROM sources WHERE id = ?"), dropWords_(d, "DELETE FROM words WHERE rowid = ?"),
-      putWords_(d, "INSERT INTO words (rowid, name, place, own, sound) VALUES (?, ?, ?, ?, ?)"),
-      tags_(d, "SELECT tag FROM own_tags WHERE content = ? ORDER BY tag"),
-      own_(d, "SELECT notes, favourite FROM own WHERE content = ?") {}
+      putWords_(d, "INSERT INTO words (rowid, name, place, own, sound) VALUES (?, ?, ?, ?, ?)"), reader_(d) {}
 
 Library::Came Writer::put(const ReadFile& file) {
     const std::string content = file.source ? file.source->content : std::string();
@@ -105,7 +103,11 @@ void Writer::retime(std::int64_t id, const project::Source& source) {
     putSource_.exec();
 }
 
-OwnWords Writer::own(const std::string& content) {
+Reader::Reader(SQLite::Database& d)
+    : tags_(d, "SELECT tag FROM own_tags WHERE content = ? ORDER BY tag"),
+      own_(d, "SELECT notes, favourite FROM own WHERE content = ?") {}
+
+OwnWords Reader::own(const std::string& content) {
     OwnWords words;
     tags_.reset();
     tags_.bind(1, content);

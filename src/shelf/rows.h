@@ -24,6 +24,19 @@ inline constexpr const char* entryColumns =
 Entry entryFrom(const SQLite::Statement& row);
 
 // Statements that are used many times in one call.
+inline constexpr const char* notKept = "The library could not be written";
+inline constexpr const char* notRead = "The library could not be read";
+
+// What the user says of recordings.
+class Reader {
+  public:
+    explicit Reader(SQLite::Database& d);
+    OwnWords own(const std::string& content);
+
+  private:
+    SQLite::Statement tags_, own_;
+};
+
 class Writer {
   public:
     explicit Writer(SQLite::Database& d);
@@ -31,7 +44,7 @@ class Writer {
     Library::Came put(const ReadFile& file);
     // Another tempo is used of a row, which else stays as it is.
     void retime(std::int64_t id, const project::Source& source);
-    OwnWords own(const std::string& content);
+    OwnWords own(const std::string& content) { return reader_.own(content); }
     // What a row is found by.
     void index(std::int64_t id, const std::filesystem::path& file, const std::string& name, const OwnWords& own,
                std::optional<hear::Key> key, hear::Kind kind);
@@ -43,7 +56,8 @@ class Writer {
 
     SQLite::Database& d_;
     SQLite::Statement byPath_, byContent_, insert_, update_, retime_, drop_, putSource_, dropSource_, dropWords_,
-        putWords_, tags_, own_;
+        putWords_;
+    Reader reader_;
 };
 
 } // namespace shelf

@@ -196,11 +196,12 @@ Result<Scanned> scan(Library& library, const std::vector<fs::path>& folders, con
     out.cancelled = progress.stopped();
     if (!out.cancelled && !plan.gone.empty()) {
         // What was moved is not gone any more.
+        const auto entries = library.entries(plan.gone);
+        if (!entries) return tl::unexpected(entries.error());
         std::vector<std::int64_t> gone;
-        for (const std::int64_t id : plan.gone) {
-            const auto entries = library.entries({id});
+        for (const Entry& entry : *entries) {
             std::error_code error;
-            if (entries && !entries->empty() && !fs::exists(entries->front().file, error)) gone.push_back(id);
+            if (!fs::exists(entry.file, error)) gone.push_back(entry.id);
         }
         if (auto done = library.setGone(gone, true); !done) return tl::unexpected(done.error());
         out.gone = gone.size();

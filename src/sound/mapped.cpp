@@ -156,6 +156,16 @@ void releaseMappedBut(const std::vector<Stretch>& kept) {
     }
 }
 
+bool isInMemory(const Stretch& stretch) {
+    if (stretch.bytes == 0) return true;
+    const auto page = static_cast<std::uintptr_t>(pageBytes());
+    const auto first = reinterpret_cast<std::uintptr_t>(stretch.first) / page * page;
+    const std::uintptr_t end = reinterpret_cast<std::uintptr_t>(stretch.first) + stretch.bytes;
+    std::vector<unsigned char> pages((end - first + page - 1) / page);
+    if (mincore(reinterpret_cast<void*>(first), end - first, pages.data()) != 0) return false;
+    return std::all_of(pages.begin(), pages.end(), [](unsigned char p) { return (p & 1U) != 0; });
+}
+
 std::int64_t residentMapped() {
     std::int64_t pages = 0;
     if (std::FILE* file = std::fopen("/proc/self/statm", "r")) {

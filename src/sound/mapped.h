@@ -42,6 +42,8 @@ struct Stretch {
 
 // Brings what is mapped there into memory, as far as it is not; takes as long as the disk does.
 void fetch(const Stretch& stretch);
+// Whether all of it is in memory already, so that nobody who reads there waits for a disk. Quick.
+bool isInMemory(const Stretch& stretch);
 // Lets go of the memory of everything mapped but these; it is read again where somebody needs it.
 void releaseMappedBut(const std::vector<Stretch>& kept);
 // Counts up with every page of a mapping that could not be read, and became silence.

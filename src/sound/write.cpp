@@ -3,6 +3,7 @@
 #include "base/hash.h"
 #include "base/utf8.h"
 #include "sound/decoder.h"
+#include "sound/file_kinds.h"
 #include "sound/ogg_links.h"
 #include "sound/snd_io.h"
 
@@ -20,59 +21,6 @@
 namespace sound {
 
 namespace {
-
-struct KindNames {
-    FileKind kind;
-    const char* word;
-    const char* label;
-    const char* ending;
-};
-constexpr std::array<KindNames, 6> kindNames{{{FileKind::Wav, "wav", "WAV", ".wav"},
-                                              {FileKind::Aiff, "aiff", "AIFF", ".aiff"},
-                                              {FileKind::Flac, "flac", "FLAC", ".flac"},
-                                              {FileKind::Ogg, "ogg", "Ogg Vorbis", ".ogg"},
-                                              {FileKind::Opus, "opus", "Opus", ".opus"},
-                                              {FileKind::Mp3, "mp3", "MP3", ".mp3"}}};
-
-int formatFor(FileKind kind, Depth depth) {
-    const int sub = depth == Depth::Int16   ? SF_FORMAT_PCM_16
-                    : depth == Depth::Int24 ? SF_FORMAT_PCM_24
-                                            : SF_FORMAT_FLOAT;
-    switch (kind) {
-    case FileKind::Wav:
-        // Floats ask for the extensible format chunk: strict readers want its extension.
-        return (depth == Depth::Float32 ? SF_FORMAT_WAVEX : SF_FORMAT_WAV) | sub;
-    case FileKind::Aiff:
-        return SF_FORMAT_AIFF | sub;
-    case FileKind::Flac:
-        return SF_FORMAT_FLAC | (depth == Depth::Int16 ? SF_FORMAT_PCM_16 : SF_FORMAT_PCM_24);
-    case FileKind::Ogg:
-        return SF_FORMAT_OGG | SF_FORMAT_VORBIS;
-    case FileKind::Opus:
-        return SF_FORMAT_OGG | SF_FORMAT_OPUS;
-    case FileKind::Mp3:
-        break;
-    }
-    return SF_FORMAT_MPEG | SF_FORMAT_MPEG_LAYER_III;
-}
-
-constexpr std::array<int, 5> opusRates{8000, 12000, 16000, 24000, 48000};
-constexpr std::array<int, 9> mp3Rates{8000, 11025, 12000, 16000, 22050, 24000, 32000, 44100, 48000};
-
-// Why a kind of file cannot hold audio at a rate; empty when it can. The library opens some of them all the same,
-// and then writes nothing.
-std::string rateReason(FileKind kind, int rate) {
-    if (rateIn(kind, rate) == rate) return {};
-    switch (kind) {
-    case FileKind::Ogg:
-        return fmt::format("Ogg Vorbis reaches up to 200000 Hz, and this is at {} Hz", rate);
-    case FileKind::Flac:
-        return fmt::format("FLAC holds no rate of {} Hz: above 65535 it must be a multiple of ten", rate);
-    default:
-        return fmt::format("{} holds no rate of {} Hz; the next that it can is {} Hz", kindLabel(kind), rate,
-                           rateIn(kind, rate));
-    }
-}
 
 bool isWholeNumbers(int format) {
     const int sub = format & SF_FORMAT_SUBMASK;
@@ -128,64 +76,13 @@ bool isThere(const std::filesystem::path& path, FileKind kind, std::int64_t leng
 
 } // namespace
 
-const std::vector<FileKind>& fileKinds() {
-    static const std::vector<FileKind> all{FileKind::Wav, FileKind::Aiff, FileKind::Flac,
-                                           FileKind::Ogg, FileKind::Opus, FileKind::Mp3};
-    return all;
-}
-const char* kindWord(FileKind kind) {
-    return kindNames[static_cast<std::size_t>(kind)].word;
-}
-const char* kindLabel(FileKind kind) {
-    return kindNames[static_cast<std::size_t>(kind)].label;
-}
-const char* kindEnding(FileKind kind) {
-    return kindNames[static_cast<std::size_t>(kind)].ending;
-}
-std::optional<FileKind> kindFromWord(const std::string& word) {
-    for (const KindNames& names : kindNames)
-        if (word == names.word) return names.kind;
-    return std::nullopt;
-}
-std::optional<FileKind> kindOf(const std::filesystem::path& path) {
-    std::string ending = path.extension().string();
-    std::transform(ending.begin(), ending.end(), ending.begin(),
-                   [](char c) { return (c >= 'A' && c <= 'Z') ? static_cast<char>(c + 32) : c; });
-    if (ending == ".aif") return FileKind::Aiff;
-    for (const KindNames& names : kindNames)
-        if (ending == names.ending) return names.kind;
-    return std::nullopt;
-}
-bool isLossy(FileKind kind) {
-    return kind == FileKind::Ogg || kind == FileKind::Opus || kind == FileKind::Mp3;
-}
-
-int rateIn(FileKind kind, int rate) {
-    const auto atLeast = [rate](const auto& rates) {
-        const auto found = std::lower_bound(rates.begin(), rates.end(), rate);
-        return found == rates.end() ? rates.back() : *found;
-    };
-    switch (kind) {
-    case FileKind::Opus:
-        return atLeast(opusRates);
-    case FileKind::Mp3:
-        return atLeast(mp3Rates);
-    case FileKind::Ogg:
-        return rate > 200000 ? 192000 : rate;
-    case FileKind::Flac:
-        return rate > 65535 && rate % 10 != 0 ? rate / 10 * 10 : rate;
-    default:
-        return rate;
-    }
-}
-
 bool isWritable(const std::filesystem::path& path) {
     return kindOf(path).has_value();
 }
 
 bool takesDepth(const std::filesystem::path& path, Depth depth) {
     const auto kind = kindOf(path);
-    return kind && !isLossy(*kind) && !(kind == FileKind::Flac && depth == Depth::Float32);
+    return kind && !isLossy(*kind) && (depth != Depth::Float32 || entryOf(*kind).holdsFloats);
 }
 
 struct Writer::State {
@@ -226,7 +123,7 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
     };
     const auto kind = kindOf(path);
     if (!kind) return fail("its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3");
-    int format = formatFor(*kind, as.depth);
+    int format = formatOf(*kind, as.depth);
     const std::int64_t sampleBytes = as.depth == Depth::Int16 ? 2 : as.depth == Depth::Int24 ? 3 : 4;
     const bool large = length.value * channels * sampleBytes > as.largeFrom;
     if (large && *kind == FileKind::Wav) format = SF_FORMAT_RF64 | (format & SF_FORMAT_SUBMASK);

@@ -19,16 +19,18 @@ namespace sound {
 
 enum class Depth { Int16, Int24, Float32 };
 
-// Which kinds of file are written.
+// A kind of file that is written: one entry in file_kinds.cpp, from which everything else follows.
 enum class FileKind { Wav, Aiff, Flac, Ogg, Opus, Mp3 };
 const std::vector<FileKind>& fileKinds();
 const char* kindWord(FileKind kind);   // "wav", as on the command line
 const char* kindLabel(FileKind kind);  // "WAV", as shown
 const char* kindEnding(FileKind kind); // ".wav"
 std::optional<FileKind> kindFromWord(const std::string& word);
-// By its ending: .wav, .aif, .aiff, .flac, .ogg, .opus or .mp3.
+// By its ending, one that is written or another that is read as the same: .aif.
 std::optional<FileKind> kindOf(const std::filesystem::path& path);
 bool isLossy(FileKind kind);
+// Of its size without packing, about; 1 for lossy kinds, whose size their quality says.
+double packedTo(FileKind kind);
 // The rate at which a kind holds audio of a rate: the same where it can, else the nearest that it can.
 int rateIn(FileKind kind, int rate);
 

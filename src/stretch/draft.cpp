@@ -136,7 +136,8 @@ class Draft {
 Audio draft(const Material& material, const TimeMap& map, const Settings& settings, Frames from, Frames to) {
     Settings asked = settings;
     // On tape the pitch goes with the speed.
-    if (settings.method == Method::Tape && !settings.slices) asked.semitones -= 12 * std::log2(map.meanRatio());
+    if (entryOf(settings.method).pitchFollows && !settings.slices)
+        asked.semitones -= 12 * std::log2(map.meanRatio());
     return Draft(material, map, asked).frames(from.value, to.value);
 }
 

@@ -6,6 +6,7 @@
 #include "metre/time_map.h"
 #include "sound/audio.h"
 
+#include <array>
 #include <memory>
 #include <optional>
 #include <string>
@@ -95,13 +96,41 @@ Result<Audio> render(const Material& material, const TimeMap& map, const Setting
 constexpr double greatestHours = 48;
 constexpr std::int64_t greatestBytes = std::int64_t(8) << 30;
 
-// All of them, in the order in which they are offered.
-const std::vector<Method>& methods();
+// A method: one entry, from which everything else follows but how it is made (rendering.cpp).
+struct MethodEntry {
+    Method method;
+    const char* label;         // "Struck", as shown
+    const char* word;          // "struck", in files and on the command line
+    const char* plain;         // the plain word, taken on the command line too
+    const char* purpose;       // one line, to be translated: what it is good for
+    double comfort;            // up to how many per cent of length it is gentle, as a rule (prove/strain.h)
+    bool pitchFollows = false; // the speed; it has no formants to keep
+};
 
-const char* methodLabel(Method m);   // "Struck", as shown
-const char* methodWord(Method m);    // "struck", in files and on the command line
-const char* methodPurpose(Method m); // one line: what it is good for
-// Takes the word, or the plain word for it: drums, tonal, mix, voice.
+// In the order in which they are offered.
+inline constexpr std::array methodTable{
+    MethodEntry{Method::Struck, "Struck", "struck", "drums",
+                "Drums, percussion, plucked rhythm: every attack stays as it was played", 18},
+    MethodEntry{Method::Held, "Held", "held", "tonal", "Pads, chords, drones: long tones stay smooth", 9},
+    MethodEntry{Method::Blend, "Blend", "blend", "mix", "Full mixes: tones and attacks each in their own way", 12},
+    MethodEntry{Method::Sung, "Sung", "sung", "voice", "A voice or one instrument: its colour stays", 9},
+    MethodEntry{Method::Tape, "Tape", "tape", "tape", "Pitch follows speed, as on tape", 9, true},
+};
+
+constexpr const MethodEntry& entryOf(Method m) {
+    return methodTable[static_cast<std::size_t>(m)];
+}
+const std::vector<Method>& methods();
+inline const char* methodLabel(Method m) {
+    return entryOf(m).label;
+}
+inline const char* methodWord(Method m) {
+    return entryOf(m).word;
+}
+inline const char* methodPurpose(Method m) {
+    return entryOf(m).purpose;
+}
+// Takes the word, or the plain word for it.
 std::optional<Method> methodFromWord(const std::string& word);
 
 } // namespace stretch

@@ -73,7 +73,7 @@ Result<Passage> passageOf(const Material& material, const TimeMap& map, bool loo
 Result<std::unique_ptr<Line>> transposedLine(const Material& material, const TimeMap& map,
                                              const Settings& settings) {
     const double factor = std::exp2(settings.semitones / 12);
-    const bool tape = settings.method == Method::Tape && !settings.slices;
+    const bool tape = entryOf(settings.method).pitchFollows && !settings.slices;
     std::vector<metre::TimePoint> longer;
     std::vector<metre::TimePoint> back;
     longer.reserve(map.points().size());

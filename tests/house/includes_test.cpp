@@ -59,6 +59,44 @@ TEST(House, IncludesPointDownwardsAndQtStaysInTheApplication) {
     EXPECT_GT(files, 50);
 }
 
+// Within app/: the window knows the places, these the session, and that the widgets. A place knows another only
+// where it holds it.
+const std::map<std::string, std::set<std::string>> belowInApp = {
+    {"widgets", {}},
+    {"session", {"widgets"}},
+    {"card", {"session", "widgets"}},
+    {"bench", {"card", "session", "widgets"}},
+    {"shelf", {"session", "widgets"}},
+    {"bars", {"shelf", "session", "widgets"}}, // what is dragged from there lands here
+    {"sources", {"session", "widgets"}},
+    {"strain", {"session", "widgets"}},
+    {"deliver", {"session", "widgets"}},
+    {"help", {"session", "widgets"}},
+    {"window", {"bars", "bench", "card", "deliver", "help", "session", "shelf", "sources", "strain", "widgets"}},
+};
+
+TEST(House, WithinTheApplicationArrowsPointDownwardsToo) {
+    static const std::regex include(R"(^\s*#\s*include\s+"app/([a-z]+)/)");
+    const fs::path app = fs::path(PM_SOURCE_DIR) / "src" / "app";
+    int seen = 0;
+    for (const auto& entry : fs::recursive_directory_iterator(app)) {
+        const auto ending = entry.path().extension();
+        const fs::path within = entry.path().lexically_relative(app);
+        if ((ending != ".h" && ending != ".cpp") || within == "main.cpp") continue;
+        const std::string place = within.begin()->string();
+        ASSERT_TRUE(belowInApp.count(place)) << place << " is no place of the architecture";
+        std::ifstream in(entry.path());
+        std::string line;
+        std::smatch m;
+        while (std::getline(in, line)) {
+            if (!std::regex_search(line, m, include)) continue;
+            EXPECT_TRUE(m[1] == place || belowInApp.at(place).count(m[1]) > 0) << entry.path() << ": " << line;
+            ++seen;
+        }
+    }
+    EXPECT_GT(seen, 100);
+}
+
 TEST(House, TheCheckItselfFindsWhatIsWrong) {
     EXPECT_NE(wrongWith("metre", "#include \"sound/audio.h\""), "");
     EXPECT_NE(wrongWith("hear", "#include \"stretch/method.h\""), "");

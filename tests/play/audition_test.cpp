@@ -203,7 +203,7 @@ TEST_F(Audition, GoesWithTheProjectThroughAChangeOfTempo) {
 }
 
 TEST_F(Audition, IsHeardThroughTheSeamOfTheRange) {
-    p = *project::setLoop(p, {metre::Beats(0), metre::Beats(8), true});
+    p = *project::setLoop(p, {metre::Beats(0), metre::Beats(8)});
     player->setProject(project::lay(p));
     const std::int64_t zero = startPlaying();
     play(0.5);
@@ -247,6 +247,44 @@ TEST_F(Audition, RawItPlaysAsRecordedAndOnceItEnds) {
     for (std::size_t i = 1; i < strokes.size(); ++i)
         EXPECT_NEAR(double(strokes[i] - strokes[0]), double(i) * 60 / 96 * rate, 2) << i;
     EXPECT_FALSE(player->isAuditioning());
+}
+
+TEST_F(Audition, ItsCursorGoesRoundFromTheFirstDownbeatWithWhatIsHeard) {
+    auto early = std::make_shared<project::Source>(*loop("winch", 96, 4));
+    early->beats = metre::BeatMap(Bpm(96), metre::Seconds(0.3)); // a pick-up of .3 s
+    startPlaying();
+    auto a = told(early);
+    a.inTempo = false;
+    player->audition(a);
+    double reached = 0;
+    int rounds = 0;
+    for (int i = 0; i < 100; ++i) {
+        play(0.1);
+        const auto at = player->auditionPosition();
+        if (!at) continue;
+        EXPECT_GE(at->value, 0.3 - 0.02) << "beside the project the pick-up is not heard again";
+        if (at->value < reached) ++rounds;
+        reached = at->value;
+    }
+    EXPECT_GE(rounds, 2);
+    EXPECT_GT(reached, 0);
+}
+
+TEST(Outputs, OneThatCannotBeOpenedDoesNotLetThePositionStand) {
+    struct Closed : SimulatedOutput {
+        Closed() : SimulatedOutput(48000, Pace::Asked, 1) {}
+        Result<void> start(Callback) override { return base::problem("The device is taken by another program."); }
+    };
+    Player player(std::make_unique<Closed>(), [] {});
+    EXPECT_EQ(player.outputProblem(), "The device is taken by another program.");
+    player.setProject(project::lay(Project()));
+    player.play();
+    const auto until = std::chrono::steady_clock::now() + std::chrono::seconds(20);
+    while (player.position() <= metre::Beats(0.5) && std::chrono::steady_clock::now() < until) {
+        player.tick();
+        std::this_thread::yield();
+    }
+    EXPECT_GT(player.position(), metre::Beats(0.5)) << "it goes on silently";
 }
 
 TEST_F(Audition, AnUnreadFileIsHeardRawAndInTempoOnceItsBeatsAreKnown) {

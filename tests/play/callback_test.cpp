@@ -109,8 +109,8 @@ TEST(Callback, NeitherLocksNorAllocatesWhateverIsDoneMeanwhile) {
     auto loaded = project::loadProject(support::demoFolder());
     ASSERT_TRUE(loaded);
     project::Project p = loaded->project;
-    p.click = true;
-    p.loop.on = true;
+    p.view.click = true;
+    p.view.looping = true;
     Player player(std::move(trapped), [] {});
     project::LaidPtr laid = project::lay(p);
     player.setProject(laid);

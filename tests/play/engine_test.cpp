@@ -363,7 +363,7 @@ project::Project projectOf(const sound::Audio& audio, stretch::Method method,
     track.clips = {clip};
     p.sources = {std::make_shared<const project::Source>(source)};
     p.tracks = {std::make_shared<const project::Track>(track)};
-    p.loop.on = false;
+    p.view.looping = false;
     return p;
 }
 

@@ -185,7 +185,8 @@ TEST(Transport, DeletingWhatPlaysFallsSilentWithoutAClick) {
 
 TEST(Transport, CountingInClicksAndThenBegins) {
     Stage s;
-    Project p = *project::setCountIn(*project::setTempo({}, Bpm(120)), 1);
+    Project p = *project::setTempo({}, Bpm(120));
+    p.view.countIn = 1;
     s.player->setProject(project::lay(p));
     s.player->locate(Beats(8));
     s.player->play();
@@ -240,7 +241,8 @@ TEST(Transport, TracksHaveMetersBeforeTheOutputGain) {
     Stage s;
     Project p = manyLoops(2);
     p = *project::setTrackGain(p, p.tracks[0]->id, 0);
-    p = *project::setTrackGain(*project::setOutputGain(p, -20), p.tracks[1]->id, -12);
+    p.view.outputDb = -20;
+    p = *project::setTrackGain(p, p.tracks[1]->id, -12);
     s.player->setProject(project::lay(p));
     s.renderAll();
     s.player->play();

@@ -6,6 +6,7 @@
 #include "project/edit_time.h"
 #include "project/edit_tracks.h"
 #include "project/import.h"
+#include "project/lead.h"
 #include "project/timing.h"
 #include "support/audio.h"
 
@@ -114,13 +115,31 @@ TEST(Laid, AnEditOfOneClipLaysOneClip) {
 TEST(Laid, WhatDoesNotConcernTimeLaysNothing) {
     const Project p = many(20);
     const LaidPtr first = lay(p);
-    for (const Project& q : {*setLoop(p, {Beats(2), Beats(6), true}), setClick(p, true),
-                             setSnap(p, metre::Snap::Bar), *setMetre(p, {3, 4})}) {
+    Project clicking = p;
+    clicking.view.click = true;
+    for (const Project& q : {*setLoop(p, {Beats(2), Beats(6)}), clicking, *putSection(p, Beats(8), "lock")}) {
         const LaidPtr next = lay(q, first);
         EXPECT_EQ(next->laidAnew(), 0U);
         EXPECT_EQ(&next->clips(), &first->clips()) << "the very same clips";
         EXPECT_EQ(next->project().loop, q.loop);
     }
+    EXPECT_EQ(lay(*setMetre(p, {3, 4}), first)->laidAnew(), 0U) << "bars are counted otherwise, and nothing moves";
+}
+
+TEST(Laid, WhatLedIsLaidAsEverythingElseOnceItIsLetGo) {
+    const Project p = many(2);
+    const ClipId id = p.tracks[0]->clips[0].id;
+    const auto led = setLead(p, id, Lead::Every::Piece);
+    ASSERT_TRUE(led) << led.error().text;
+    const LaidPtr leading = lay(*led);
+    ASSERT_EQ(leading->find(id)->ruleFrom, RuleFrom::Lead);
+    const auto free = letGo(*led);
+    ASSERT_TRUE(free);
+    const LaidPtr after = lay(*free, leading);
+    const LaidPtr afresh = lay(*free);
+    EXPECT_EQ(after->find(id)->ruleFrom, afresh->find(id)->ruleFrom);
+    EXPECT_EQ(after->find(id)->rule, afresh->find(id)->rule);
+    EXPECT_EQ(after->find(id)->time().stretched, afresh->find(id)->time().stretched);
 }
 
 TEST(Laid, ThousandsOfPinsBendTheMapOnce) {

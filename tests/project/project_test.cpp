@@ -252,7 +252,7 @@ TEST(Fit, WhatIsTransposedOnTapeIsStretchedByTheMethodForItsKind) {
 TEST(History, UndoesAndRedoesWithoutEnd) {
     History h;
     for (int i = 1; i <= 300; ++i)
-        h.push(*setTempo(h.now(), Bpm(60 + i * 0.5)), "tempo");
+        h.push(*setTempo({h.now(), {}}, Bpm(60 + i * 0.5)), "tempo");
     for (int i = 299; i >= 1; --i) {
         h.undo();
         ASSERT_NEAR(h.now().tempo.points()[0].bpm.value, 60 + i * 0.5, 1e-12);
@@ -267,7 +267,7 @@ TEST(History, UndoesAndRedoesWithoutEnd) {
 TEST(History, AGestureIsOneStepAndAnotherIsAnother) {
     History h;
     const auto turn = [&h](double bpm, const Gesture& gesture) {
-        h.push(*setTempo(h.now(), Bpm(bpm)), "turn", gesture);
+        h.push(*setTempo({h.now(), {}}, Bpm(bpm)), "turn", gesture);
     };
     for (int i = 0; i < 5; ++i)
         turn(100 + i, {"turn gain", 7, 1});
@@ -285,9 +285,9 @@ TEST(History, AGestureIsOneStepAndAnotherIsAnother) {
 
 TEST(History, KnowsWhatWasSavedEvenWhenItIsNotNow) {
     History h;
-    h.push(*setTempo(h.now(), Bpm(90)), "a");
+    h.push(*setTempo({h.now(), {}}, Bpm(90)), "a");
     const auto saving = h.version();
-    h.push(*setTempo(h.now(), Bpm(91)), "b");
+    h.push(*setTempo({h.now(), {}}, Bpm(91)), "b");
     h.markSaved(saving);
     EXPECT_TRUE(h.isChanged());
     h.undo();
@@ -296,12 +296,15 @@ TEST(History, KnowsWhatWasSavedEvenWhenItIsNotNow) {
     EXPECT_TRUE(h.isChanged());
 }
 
-TEST(History, AmendingIsNoStep) {
+TEST(History, RefreshingIsNoStep) {
     History h;
-    h.push(*setTempo(h.now(), Bpm(90)), "a");
-    h.amend([](Project& p) { p.snap = metre::Snap::Bar; });
+    h.push(*setTempo({}, Bpm(90)), "a");
+    Arrangement same = h.now();
+    same.sources.push_back(std::make_shared<Source>());
+    h.refresh(same);
+    EXPECT_EQ(h.now().sources.size(), 1U);
     h.undo();
-    EXPECT_EQ(h.now().snap, metre::Snap::Bar);
+    EXPECT_TRUE(h.now().sources.empty());
     EXPECT_FALSE(h.canUndo());
 }
 

@@ -29,9 +29,10 @@ using support::Folder;
 Project withDemoFiles(const std::vector<std::string>& names) {
     Project p = *setTempo({}, Bpm(104));
     p.keys = KeyMap(hear::Key{2, true});
-    p.snap = metre::Snap::HalfBeat;
-    p.click = true;
-    p.loop = {Beats(4), Beats(12), true};
+    p.view.snap = metre::Snap::HalfBeat;
+    p.view.click = true;
+    p.loop = {Beats(4), Beats(12)};
+    p.view.looping = true;
     for (const std::string& name : names) {
         auto r = importFile(support::demoAudio(name), p.rate);
         Added added = addSources(p, {r->source});
@@ -56,7 +57,7 @@ TEST(Save, WhatIsSavedIsLoaded) {
     EXPECT_EQ(toJson(q, folder / "journey"), toJson(*saved, folder / "journey"));
     EXPECT_EQ(q.tempo, p.tempo);
     EXPECT_EQ(q.keys, p.keys);
-    EXPECT_EQ(q.snap, p.snap);
+    EXPECT_EQ(q.view, p.view);
     EXPECT_EQ(q.loop, p.loop);
     EXPECT_EQ(q.tracks[0]->clips, p.tracks[0]->clips);
     EXPECT_EQ(q.sources[0]->readings, p.sources[0]->readings);

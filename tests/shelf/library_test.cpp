@@ -185,6 +185,20 @@ TEST(Library, FindsWithinAFolderAndNotBesideIt) {
     EXPECT_EQ(names(*library, q).size(), 6U);
 }
 
+TEST(Library, WhatLiesDeeperInAFolderIsNotListedWithIt) {
+    const Folder folder;
+    const auto library = opened(folder);
+    ASSERT_TRUE(library->put({read({"/loops/quay/winch.wav", "a", 100, {}}),
+                              read({"/loops/quay/night/bell.wav", "b", 90, {}}),
+                              read({"/loops/quayside.wav", "c", 80, {}})}));
+    const auto in = library->entriesIn("/loops/quay");
+    ASSERT_TRUE(in);
+    ASSERT_EQ(in->size(), 1U);
+    EXPECT_EQ(in->front().file, "/loops/quay/winch.wav");
+    EXPECT_EQ(library->entriesIn("/loops/quay/")->size(), 1U);
+    EXPECT_EQ(library->entriesIn("/")->size(), 0U);
+}
+
 TEST(Library, OrdersByWhatGoesWithTheProject) {
     const Folder folder;
     const auto library = withLoops(folder);

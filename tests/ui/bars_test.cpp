@@ -227,7 +227,7 @@ TEST(BarsTracks, HeadsRenameTurnReorderAndGrow) {
     w.typeLine("-8.5 dB");
     EXPECT_EQ(w.now().tracks[0]->gainDb, -8.5);
     turn(page, app::nameRect(w.l(), 0).center(), 1);
-    EXPECT_EQ(w.now().tracks[0]->height, 2);
+    EXPECT_EQ(w.now().view.heightOf(w.now().tracks[0]->id), 2);
     EXPECT_EQ(w.l().heightOf(0), app::BarsLayout::heights[2]);
     const auto second = w.now().tracks[1]->id;
     w.drag(app::nameRect(w.l(), 1).center(), app::nameRect(w.l(), 0).center() - QPoint(0, 8));

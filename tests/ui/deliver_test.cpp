@@ -118,6 +118,7 @@ TEST(TempoMap, IsTakenFromAMidiFile) {
     ASSERT_NE(action, nullptr);
     action->trigger();
     w.typeInto("mapDialog", QString::fromStdString(file.string()));
+    w.settle();
     EXPECT_EQ(w.now().tempo.points().size(), 2U);
     EXPECT_NEAR(w.now().tempo.tempoAt(Beats(13)).value, 110, 1e-3);
     EXPECT_EQ(w.now().metre.points().front().metre, (metre::Metre{3, 4}));
@@ -127,6 +128,7 @@ TEST(TempoMap, IsTakenFromAMidiFile) {
     // Damaged: named, and nothing is changed.
     support::writeBytes(file, "MThd and no more");
     w.session().takeMap(file);
+    w.settle();
     EXPECT_TRUE(w.child<QPlainTextEdit>("messageLines")->toPlainText().contains("map.mid"));
     EXPECT_EQ(w.now().tempo.points().size(), 1U);
 }

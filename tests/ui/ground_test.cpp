@@ -159,7 +159,7 @@ std::optional<shelf::Settled> remembered(const std::string& content) {
 void saveTo(Window& w, const std::filesystem::path& folder) {
     w.session().save(folder);
     w.settle();
-    ASSERT_TRUE(waitFor([&] { return !w.session().document().history().isChanged(); }));
+    ASSERT_TRUE(waitFor([&] { return !w.session().document().isUnsaved(); }));
 }
 
 TEST(Remembered, OnlyWhatTheUserSettlesAndSavesAndUndoTakesItBack) {
@@ -288,7 +288,7 @@ TEST(Recovery, TheBarsButtonsKeepTheirSizeAndSelectIsRemembered) {
     Window w;
     w.window->selectOnceThere("winch");
     auto* offer = w.child<QPushButton>("messageAction");
-    ASSERT_TRUE(offer->isVisible());
+    ASSERT_TRUE(waitFor([&] { return offer->isVisible(); }));
     EXPECT_LT(offer->width(), 200);
     EXPECT_GT(offer->mapTo(w.window.get(), QPoint()).x(), 900) << "at the right";
     w.session().open(support::demoFolder());

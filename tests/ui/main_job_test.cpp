@@ -35,7 +35,7 @@ TEST(MainJob, FromLoopsOnDiskToLoopsOnTheGrid) {
     // Heard with the click.
     w.bars().setFocus();
     w.key(Qt::Key_C);
-    EXPECT_TRUE(w.now().click);
+    EXPECT_TRUE(w.now().view.click);
     w.key(Qt::Key_Space);
     const auto frames = w.output->framesPlayed();
     ASSERT_TRUE(waitFor([&] { return w.output->framesPlayed() > frames + 24000; }));

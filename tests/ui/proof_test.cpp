@@ -71,9 +71,9 @@ TEST(Proof, IsMeasuredAsSoonAsAClipIsFittedAndShownEverywhere) {
     EXPECT_TRUE(isNear(w.at({x, r.bottom() - 5}), app::tokens().verdigris));
     // And in the table of sources.
     auto* table = w.child<QTableView>("sourcesTable");
-    const QString text = table->model()->index(0, app::SourcesModel::Proof).data().toString();
+    const QString text = table->model()->index(0, app::sourceColumnAt("Proof")).data().toString();
     EXPECT_NE(text.indexOf("ms"), -1) << text.toStdString();
-    EXPECT_EQ(table->model()->index(0, app::SourcesModel::Proof).data(app::SourcesModel::LandingRole).toInt(),
+    EXPECT_EQ(table->model()->index(0, app::sourceColumnAt("Proof")).data(app::SourcesModel::LandingRole).toInt(),
               static_cast<int>(Landing::InTime));
 }
 

@@ -237,15 +237,15 @@ TEST(Sources, OneRowASourceWithEveryReading) {
     const auto* model = table->model();
     ASSERT_EQ(model->rowCount(), 4);
     const auto text = [&](int row, int column) { return model->index(row, column).data().toString(); };
-    EXPECT_EQ(text(0, app::SourcesModel::Name), "128");
-    EXPECT_EQ(text(0, app::SourcesModel::Heard), "128");
-    EXPECT_EQ(text(0, app::SourcesModel::Tempo), "128");
-    EXPECT_EQ(text(0, app::SourcesModel::BeatCount), "16");
-    EXPECT_EQ(text(0, app::SourcesModel::Kind), "struck");
+    EXPECT_EQ(text(0, app::sourceColumnAt("Name")), "128");
+    EXPECT_EQ(text(0, app::sourceColumnAt("Heard")), "128");
+    EXPECT_EQ(text(0, app::sourceColumnAt("Tempo")), "128");
+    EXPECT_EQ(text(0, app::sourceColumnAt("Beats")), "16");
+    EXPECT_EQ(text(0, app::sourceColumnAt("Kind")), "struck");
     EXPECT_TRUE(model->index(0, 0).data(app::SourcesModel::DisagreeRole).toString().isEmpty());
     EXPECT_TRUE(model->index(1, 0).data(app::SourcesModel::DisagreeRole).toString().contains("97"));
-    EXPECT_EQ(text(3, app::SourcesModel::Tempo), "–");
-    EXPECT_EQ(text(3, app::SourcesModel::Kind), "no beat");
+    EXPECT_EQ(text(3, app::sourceColumnAt("Tempo")), "–");
+    EXPECT_EQ(text(3, app::sourceColumnAt("Kind")), "no beat");
 }
 
 TEST(Sources, TempoIsEditedInPlaceAndManyRowsAtOnce) {
@@ -257,7 +257,7 @@ TEST(Sources, TempoIsEditedInPlaceAndManyRowsAtOnce) {
         QTest::mouseClick(table->viewport(), Qt::LeftButton, m,
                           table->visualRect(table->model()->index(row, 8)).center());
     };
-    const QRect cell = table->visualRect(table->model()->index(0, app::SourcesModel::Tempo));
+    const QRect cell = table->visualRect(table->model()->index(0, app::sourceColumnAt("Tempo")));
     const auto typeIn = [&](const QString& text) {
         // The editor of the time before is gone with the next turn of the event loop.
         ASSERT_TRUE(waitFor([&] { return table->viewport()->findChild<QLineEdit*>() == nullptr; }));
@@ -306,9 +306,9 @@ TEST(Sources, RowsAreFilteredAndSorted) {
     ASSERT_EQ(table->model()->rowCount(), 1);
     EXPECT_EQ(table->model()->index(0, 0).data().toString(), "towpath");
     filter->clear();
-    table->sortByColumn(app::SourcesModel::Tempo, Qt::AscendingOrder);
+    table->sortByColumn(app::sourceColumnAt("Tempo"), Qt::AscendingOrder);
     EXPECT_EQ(table->model()->index(0, 0).data().toString(), "towpath");
-    table->sortByColumn(app::SourcesModel::Tempo, Qt::DescendingOrder);
+    table->sortByColumn(app::sourceColumnAt("Tempo"), Qt::DescendingOrder);
     EXPECT_EQ(table->model()->index(0, 0).data().toString(), "barge 128bpm");
     // A row that is picked is the bench's source.
     QTest::mouseClick(table->viewport(), Qt::LeftButton, {},

@@ -124,7 +124,7 @@ TEST(Transport, SpacePlaysStopsAndTheLoopRangeIsDragged) {
     const auto& l = w.bars().layout();
     w.drag({static_cast<int>(l.x(Beats(4))) + 1, app::BarsLayout::overview + 10},
            {static_cast<int>(l.x(Beats(12))), 8});
-    EXPECT_TRUE(w.now().loop.on);
+    EXPECT_TRUE(w.now().view.looping);
     EXPECT_EQ(w.now().loop.from, Beats(4));
     EXPECT_EQ(w.now().loop.to, Beats(12));
     QTest::mouseClick(w.bars().viewport(), Qt::LeftButton, {},
@@ -132,7 +132,7 @@ TEST(Transport, SpacePlaysStopsAndTheLoopRangeIsDragged) {
     EXPECT_TRUE(waitFor([&] { return w.session().player().position() == Beats(6); }))
         << "a click on the ruler goes there";
     w.key(Qt::Key_L);
-    EXPECT_FALSE(w.now().loop.on);
+    EXPECT_FALSE(w.now().view.looping);
 }
 
 TEST(Import, AFileThatIsDroppedLandsWhereItWasDropped) {
@@ -267,7 +267,7 @@ TEST(Bars, SnapIsChosenOnThePage) {
     auto* snap = w.child<QComboBox>("snap");
     snap->setFocus();
     QTest::keyClick(snap, Qt::Key_Up); // from beat to bar
-    EXPECT_EQ(w.now().snap, metre::Snap::Bar);
+    EXPECT_EQ(w.now().view.snap, metre::Snap::Bar);
     const QPoint from = w.middleOf(w.first);
     w.drag(from, from + QPoint(static_cast<int>(5 * w.bars().layout().perBeat), 0));
     EXPECT_EQ(project::clipOf(w.now(), w.first)->at, Beats(4));

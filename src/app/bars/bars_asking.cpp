@@ -76,7 +76,7 @@ void BarsView::typeTempoPoint() {
     const project::Project& p = session_.now();
     Beats at = picked_.at;
     if (picked_.what != LanePick::What::TempoPoint) {
-        at = std::max(Beats(0), metre::snapped(session_.player().position(), p.snap, p.metre));
+        at = std::max(Beats(0), metre::snapped(session_.player().position(), p.view.snap, p.metre));
         if (picked_.what == LanePick::What::Nothing && picked_.at > Beats(0)) at = picked_.at;
     }
     setShowsLanes(true);
@@ -142,7 +142,7 @@ void BarsView::typeSection() {
     const bool there = picked_.what == LanePick::What::Section;
     Beats at = picked_.at;
     if (!there && !(picked_.what == LanePick::What::Nothing && picked_.at > Beats(0)))
-        at = std::max(Beats(0), metre::snapped(session_.player().position(), p.snap, p.metre));
+        at = std::max(Beats(0), metre::snapped(session_.player().position(), p.view.snap, p.metre));
     QString name = tr("section %1").arg(p.sections.size() + 1);
     for (const project::Section& s : p.sections)
         if (std::abs((s.at - at).value) < 1e-9) name = qt(s.name);

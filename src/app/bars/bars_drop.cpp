@@ -20,7 +20,7 @@ void BarsView::showLanding(const QPointF& at, int files) {
     const project::Project& p = session_.now();
     const auto track = layout_.trackAt(at.y(), p.tracks.size());
     const Beats beat = layout_.beat(std::max<double>(at.x(), BarsLayout::headers));
-    drag_.landing = std::max(Beats(0), metre::snapped(beat, p.snap, p.metre));
+    drag_.landing = std::max(Beats(0), metre::snapped(beat, p.view.snap, p.metre));
     drag_.landingTrack = track.value_or(0);
     drag_.pointer = at;
     const QString where =

@@ -54,7 +54,7 @@ struct BarsLayout {
     void take(const project::Project& p) {
         tops.assign(1, 0);
         for (const project::TrackPtr& t : p.tracks)
-            tops.push_back(tops.back() + heights[std::clamp(t->height, 0, 2)]);
+            tops.push_back(tops.back() + heights[std::clamp(p.view.heightOf(t->id), 0, 2)]);
     }
 
   private:

@@ -320,7 +320,7 @@ void BarsView::mouseDoubleClickEvent(QMouseEvent* event) {
     const QPointF at = event->position();
     const Under u = under(at);
     const project::Project p = session_.now(); // a copy: edits below replace the present one
-    const auto snapped = [&](Beats b) { return std::max(Beats(0), metre::snapped(b, p.snap, p.metre)); };
+    const auto snapped = [&](Beats b) { return std::max(Beats(0), metre::snapped(b, p.view.snap, p.metre)); };
     switch (u.what) {
     case Under::What::Head: {
         const project::Track& track = *p.tracks[u.track];
@@ -408,7 +408,7 @@ bool BarsView::turnAt(const QPointF& at, int steps, bool fine) {
             session_.edit(tr("Pan"), project::setPan(p, id, std::round(pan * 100) / 100),
                           {"pan", id.value, press_});
         } else {
-            session_.document().setTrackHeight(id, p.tracks[u.track]->height + (steps > 0 ? 1 : -1));
+            session_.document().setTrackHeight(id, p.view.heightOf(id) + (steps > 0 ? 1 : -1));
         }
         return true;
     }

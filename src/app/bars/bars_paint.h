@@ -60,6 +60,8 @@ struct BarsScene {
 };
 
 void paintBars(QPainter& p, const BarsScene& scene, const QRect& dirty);
+// The head of a track.
+void paintHeader(QPainter& p, const BarsScene& scene, std::size_t index);
 // The lanes over the bars: sections, tempo, metre and key.
 void paintLanes(QPainter& p, const BarsScene& scene);
 void paintOverview(QPainter& p, const BarsScene& scene);

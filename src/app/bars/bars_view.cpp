@@ -188,7 +188,7 @@ void BarsView::stepHeights(int by) {
     if (tracks.empty()) return;
     int height = 2;
     for (const project::TrackPtr& t : tracks)
-        height = std::min(height, t->height);
+        height = std::min(height, session_.now().view.heightOf(t->id));
     session_.document().setTrackHeight({}, height + by);
 }
 
@@ -271,7 +271,7 @@ void BarsView::contextMenuEvent(QContextMenuEvent* event) {
         return;
     case Under::What::TempoLane:
         if (picked_.what != LanePick::What::TempoRange || u.at < picked_.at || u.at > picked_.to)
-            pick({LanePick::What::Nothing, std::max(Beats(0), metre::snapped(u.at, p.snap, p.metre)), {}});
+            pick({LanePick::What::Nothing, std::max(Beats(0), metre::snapped(u.at, p.view.snap, p.metre)), {}});
         emit menuAsked(OnTempo, onScreen);
         return;
     case Under::What::Section:
@@ -279,7 +279,7 @@ void BarsView::contextMenuEvent(QContextMenuEvent* event) {
         emit menuAsked(OnSection, onScreen);
         return;
     case Under::What::SectionLane:
-        pick({LanePick::What::Nothing, std::max(Beats(0), metre::snapped(u.at, p.snap, p.metre)), {}});
+        pick({LanePick::What::Nothing, std::max(Beats(0), metre::snapped(u.at, p.view.snap, p.metre)), {}});
         emit menuAsked(OnSection, onScreen);
         return;
     case Under::What::MetreLane:
@@ -301,7 +301,7 @@ void BarsView::nudge(int steps, int tracks) {
         session_.say(tr("Nothing is selected."));
         return;
     }
-    const metre::Snap snap = p.snap == metre::Snap::Off ? metre::Snap::QuarterBeat : p.snap;
+    const metre::Snap snap = p.view.snap == metre::Snap::Off ? metre::Snap::QuarterBeat : p.view.snap;
     Beats to = first->at;
     for (int i = 0; i < std::abs(steps); ++i)
         to = steps > 0 ? metre::gridAfter(to, snap, p.metre) : metre::gridBefore(to - Beats(1e-4), snap, p.metre);
@@ -354,7 +354,7 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
         else if (control)
             selectNeighbour(direction);
         else {
-            const metre::Snap snap = p.snap == metre::Snap::Off ? metre::Snap::Beat : p.snap;
+            const metre::Snap snap = p.view.snap == metre::Snap::Off ? metre::Snap::Beat : p.view.snap;
             const Beats at = session_.player().position();
             session_.locate(direction > 0 ? metre::gridAfter(at, snap, p.metre)
                                           : metre::gridBefore(at - Beats(1e-4), snap, p.metre));

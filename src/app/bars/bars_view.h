@@ -4,7 +4,7 @@
 #include "app/bars/bars_layout.h"
 #include "app/bars/bars_paint.h"
 #include "app/bars/bars_tool.h"
-#include "app/window/commands.h"
+#include "app/session/offer.h"
 
 #include <QAbstractScrollArea>
 #include <QElapsedTimer>

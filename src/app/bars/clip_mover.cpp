@@ -108,8 +108,8 @@ class ClipMover : public BarsTool {
     // The downbeat goes on the grid; an edge may go where another edge or the play position is.
     Beats landingBy(Beats by, bool free) const {
         const project::Project& p = hand_.session.now();
-        if (free || p.snap == metre::Snap::Off) return by;
-        Beats best = metre::snapped(at_ + by, p.snap, p.metre) - at_;
+        if (free || p.view.snap == metre::Snap::Off) return by;
+        Beats best = metre::snapped(at_ + by, p.view.snap, p.metre) - at_;
         double distance = std::abs((best - by).value);
         for (const Beats edge : {at_, start_, end_})
             if (const auto near = nearEdge(hand_, edge + by, hand_.session.selection().clips)) {
@@ -135,8 +135,8 @@ class ClipMover : public BarsTool {
 
 Beats landing(const BarsHand& hand, Beats wanted, bool free, const std::vector<ClipId>& leftOut) {
     const project::Project& p = hand.session.now();
-    if (free || p.snap == metre::Snap::Off) return wanted;
-    const Beats grid = metre::snapped(wanted, p.snap, p.metre);
+    if (free || p.view.snap == metre::Snap::Off) return wanted;
+    const Beats grid = metre::snapped(wanted, p.view.snap, p.metre);
     const auto near = nearEdge(hand, wanted, leftOut);
     return near && std::abs((*near - wanted).value) < std::abs((grid - wanted).value) ? *near : grid;
 }

@@ -75,7 +75,7 @@ class TempoRanger : public BarsTool {
     void move(const QPointF& at, Qt::KeyboardModifiers) override {
         const project::Project& p = hand_.session.now();
         const auto place = [&](double x) {
-            return std::max(Beats(0), metre::snapped(hand_.layout.beat(x), p.snap, p.metre));
+            return std::max(Beats(0), metre::snapped(hand_.layout.beat(x), p.view.snap, p.metre));
         };
         const Beats from = place(std::min(hand_.pressedAt.x(), at.x()));
         const Beats to = place(std::max(hand_.pressedAt.x(), at.x()));

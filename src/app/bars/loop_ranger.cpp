@@ -12,16 +12,17 @@ namespace {
 class LoopRanger : public BarsTool {
   public:
     explicit LoopRanger(const BarsHand& hand)
-        : BarsTool(hand), pressedBeat_(hand.layout.beat(hand.pressedAt.x())), before_(hand.session.now().loop) {}
+        : BarsTool(hand), pressedBeat_(hand.layout.beat(hand.pressedAt.x())), before_(hand.session.now().loop),
+          looped_(hand.session.now().view.looping) {}
 
     void move(const QPointF& at, Qt::KeyboardModifiers) override {
         const project::Project p = hand_.session.now(); // a copy: the edit below replaces the present one
-        const auto place = [&](Beats b) { return metre::snapped(std::max(Beats(0), b), p.snap, p.metre); };
+        const auto place = [&](Beats b) { return metre::snapped(std::max(Beats(0), b), p.view.snap, p.metre); };
         const Beats here = hand_.layout.beat(at.x());
         const Beats from = place(std::min(pressedBeat_, here));
         Beats to = place(std::max(pressedBeat_, here));
-        if (to <= from && p.snap != metre::Snap::Off) to = metre::gridAfter(from, p.snap, p.metre);
-        auto looped = project::setLoop(p, {from, to, true});
+        if (to <= from && p.view.snap != metre::Snap::Off) to = metre::gridAfter(from, p.view.snap, p.metre);
+        auto looped = project::setLoop(p, {from, to});
         if (!looped) return;
         hand_.drag.result = QObject::tr("Loop %1 – %2")
                                 .arg(qt(metre::positionLabel(p.metre.positionAt(from))),
@@ -36,14 +37,15 @@ class LoopRanger : public BarsTool {
             hand_.session.say(hand_.drag.result);
             hand_.session.document().endGesture();
         } else {
-            hand_.session.locate(metre::snapped(hand_.layout.beat(at.x()), p.snap, p.metre));
+            hand_.session.locate(metre::snapped(hand_.layout.beat(at.x()), p.view.snap, p.metre));
         }
     }
 
     void cancel() override {
-        if (changed_)
-            hand_.session.edit(QObject::tr("Loop range"), project::setLoop(hand_.session.now(), before_),
-                               gesture());
+        if (!changed_) return;
+        auto back = project::setLoop(hand_.session.now(), before_);
+        if (back) back->view.looping = looped_;
+        hand_.session.edit(QObject::tr("Loop range"), std::move(back), gesture());
     }
 
   private:
@@ -51,6 +53,7 @@ class LoopRanger : public BarsTool {
 
     Beats pressedBeat_;
     project::LoopRange before_;
+    bool looped_;
     bool changed_ = false;
 };
 

@@ -92,6 +92,9 @@ void Bench::buildBody() {
     column_ = new SourceColumn(session_, *byEar_, this);
     card_ = new Card(session_, this);
     many_ = new SelectionList(this);
+    connect(&session_, &Session::proven, this, [this] {
+        if (many_->isVisible()) many_->show(session_); // what was measured meanwhile
+    });
 
     oneSource_ = new QWidget(this);
     auto* one = new QVBoxLayout(oneSource_);
@@ -240,8 +243,8 @@ QString Bench::sentence() const {
         const prove::Strain strain = prove::strainOf(*clip, session_.preferences().comfort);
         text += QStringLiteral(" → %1 · %2 · %3%4 % %5")
                     .arg(qt(metre::tempoLabel(clip->time().tempo)),
-                         clip->rule == project::TimeRule::Slices ? ruleWord(clip->rule)
-                                                                 : stretch::methodLabel(clip->clip->stretch.method),
+                         project::entryOf(clip->rule).isCut ? ruleWord(clip->rule)
+                                                            : stretch::methodLabel(clip->clip->stretch.method),
                          strain.percent > 0 ? QStringLiteral("+") : QString(),
                          QString::number(strain.percent, 'f', 1).replace('-', QChar(0x2212)),
                          tr(prove::verdictWord(strain.verdict)));

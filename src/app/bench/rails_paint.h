@@ -43,6 +43,7 @@ double stripY(const RailsLayout& layout, Seconds off, Seconds tolerance);
 // The hit whose mark is nearest to a place in the strip, within a few pixels; null: none.
 const prove::Hit* hitAt(const StillRails& rails, const QPointF& at);
 void paintRails(QPainter& p, const StillRails& rails);
+void paintStrip(QPainter& p, const StillRails& rails);
 void paintNoRails(QPainter& p, const QRect& all);
 // On both rails; `isMoving`: something is heard there.
 void paintPosition(QPainter& p, const RailsScene& scene, const RailsLayout& layout, Seconds here, bool isMoving);

@@ -15,6 +15,9 @@
 
 namespace app {
 
+// Whether a beat is in a list. REQUIRES a list in order.
+bool holds(const std::vector<Beats>& list, Beats beat);
+
 class RailsView : public QWidget {
     Q_OBJECT
   public:

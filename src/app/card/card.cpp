@@ -342,7 +342,7 @@ void Card::refresh() {
     transpose_->setText(!anyClip ? none : semitones ? semitonesText(*semitones) : mixed);
 
     const auto formants = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.formants; });
-    formants_->setEnabled(anyClip && method != stretch::Method::Tape);
+    formants_->setEnabled(anyClip && !(method && stretch::entryOf(*method).pitchFollows));
     formants_->setChecked(formants.value_or(false));
     purpose_->setText(!anyClip ? QString() : method ? tr(stretch::methodPurpose(*method)) : tr("Several methods"));
 

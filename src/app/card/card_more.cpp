@@ -111,20 +111,16 @@ void Card::connectFigure(Figure* figure, const ClipFigure& f) {
 }
 
 void Card::addRuleRows(QGridLayout* grid, int& row) {
-    const std::pair<project::TimeRule, QString> all[] = {
-        {project::TimeRule::Stretch, tr("Fills its beats at every tempo")},
-        {project::TimeRule::Slices, tr("Cut at its onsets: each piece goes to its place and keeps its length")},
-        {project::TimeRule::Place, tr("Starts on its beat; the length stays as recorded")},
-        {project::TimeRule::Fixed, tr("Keeps its seconds, whatever the tempo does")}};
     auto* box = new QWidget(this);
     auto* layout = new QGridLayout(box);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(4);
-    for (const auto& [rule, tip] : all) {
-        QPushButton* b = toggle(ruleWord(rule), tip, this);
-        b->setObjectName("rule-" + ruleWord(rule).toLower());
+    for (const project::TimeRuleEntry& entry : project::timeRules) {
+        const project::TimeRule rule = entry.rule;
+        QPushButton* b = toggle(ruleWord(rule), QObject::tr(entry.does), this);
+        b->setObjectName(QStringLiteral("rule-%1").arg(entry.word));
         // Pressed once more, its own rule is none: its track's or the project's counts.
-        connect(b, &QPushButton::clicked, this, [this, rule = rule] {
+        connect(b, &QPushButton::clicked, this, [this, rule] {
             const auto own = shared(*session_.laid(), session_.selection().clips,
                                     [](const LaidClip& c) { return c.clip->rule; });
             const std::optional<project::TimeRule> next =
@@ -314,7 +310,7 @@ void Card::refreshMore() {
         b->setChecked(rule == r);
     }
     const auto follows = shared(laid, clips, [](const LaidClip& c) { return c.time().follows; });
-    const bool wants = rule == project::TimeRule::Stretch || rule == project::TimeRule::Slices;
+    const bool wants = rule && project::entryOf(*rule).needsBeats;
     ruleFrom_->setText(!any                        ? QString()
                        : !from                     ? tr("· from several places")
                        : wants && follows == false ? tr("· %1, not following").arg(ruleFromWord(*from))

@@ -126,7 +126,7 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
     connect(&session_, &Session::changed, this, &DeliverSheet::refresh);
     connect(&session_, &Session::selectionChanged, this, &DeliverSheet::refresh);
     connect(&session_, &Session::fileDelivered, this, &DeliverSheet::fileDone);
-    connect(&session_, &Session::deliveryEnded, this, &DeliverSheet::ended);
+    connect(&session_.jobs(), &Jobs::ended, this, &DeliverSheet::ended);
     refresh();
 }
 
@@ -335,6 +335,20 @@ void DeliverSheet::refreshRange() {
     tail_->setText(tr("%1 s").arg(tailSeconds_, 0, 'f', 1));
 }
 
+// Where one kind cannot be, the others still can.
+std::vector<deliver::Planned> DeliverSheet::planOfEverything(const deliver::Order& order) const {
+    deliver::Order all = order;
+    all.what = deliver::allWhat();
+    if (auto files = deliver::plan(*session_.laid(), all)) return std::move(*files);
+    std::vector<deliver::Planned> files;
+    for (const What what : deliver::allWhat()) {
+        all.what = {what};
+        if (const auto some = deliver::plan(*session_.laid(), all))
+            files.insert(files.end(), some->begin(), some->end());
+    }
+    return files;
+}
+
 void DeliverSheet::refresh() {
     if (isRunning()) return;
     const auto kind = static_cast<sound::FileKind>(kind_->currentData().toInt());
@@ -347,15 +361,16 @@ void DeliverSheet::refresh() {
     const bool ranged = wants(What::Stems) || wants(What::Mix) || wants(What::Click) || wants(What::Map);
     for (Figure* f : {fromBar_, toBar_, tail_})
         f->setEnabled(ranged);
-    // Each kind by itself, ticked or not: how many files that is.
+    // Each kind, ticked or not: how many files that is.
+    const std::vector<deliver::Planned> everything = planOfEverything(o);
     for (std::size_t i = 0; i < what_.size(); ++i) {
-        deliver::Order one = o;
-        one.what = {deliver::allWhat()[i]};
-        const auto files = deliver::plan(*session_.laid(), one);
         std::int64_t bytes = 0;
-        for (const deliver::Planned& file : files.value_or(std::vector<deliver::Planned>()))
+        int n = 0;
+        for (const deliver::Planned& file : everything) {
+            if (file.what != deliver::allWhat()[i]) continue;
             bytes += file.bytes;
-        const auto n = files ? static_cast<int>(files->size()) : 0;
+            ++n;
+        }
         sizes_[i]->setText(n == 0   ? QStringLiteral("–")
                            : n == 1 ? tr("1 file · %1").arg(sizeText(bytes))
                                     : tr("%1 files · %2").arg(n).arg(sizeText(bytes)));
@@ -440,8 +455,8 @@ void DeliverSheet::deliver() {
     job_ = session_.deliver(o, std::move(*files));
 }
 
-void DeliverSheet::fileDone(int file, bool written) {
-    if (!isRunning() || file < 0 ||
+void DeliverSheet::fileDone(qint64 job, int file, bool written) {
+    if (!isRunning() || job != job_ || file < 0 ||
         file >= std::min(files_->topLevelItemCount(), static_cast<int>(running_.size())))
         return;
     QTreeWidgetItem* row = files_->topLevelItem(file);
@@ -451,8 +466,8 @@ void DeliverSheet::fileDone(int file, bool written) {
 }
 
 // What became of the files stays to be read.
-void DeliverSheet::ended() {
-    if (!isRunning()) return;
+void DeliverSheet::ended(qint64 job) {
+    if (!isRunning() || job != job_) return;
     job_ = 0;
     for (int i = 0; i < files_->topLevelItemCount(); ++i)
         if (files_->topLevelItem(i)->text(2) == tr("waits")) files_->topLevelItem(i)->setText(2, tr("not written"));

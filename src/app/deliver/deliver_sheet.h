@@ -32,12 +32,13 @@ class DeliverSheet : public QDialog {
     void addWhere(QGridLayout& grid);
     void addRange(QGridLayout& grid);
     void refresh();
+    std::vector<deliver::Planned> planOfEverything(const deliver::Order& order) const;
     void refreshRange();
     void list(const std::vector<deliver::Planned>& files);
     void deliver();
     void remember();
-    void fileDone(int file, bool written);
-    void ended();
+    void fileDone(qint64 job, int file, bool written);
+    void ended(qint64 job);
     deliver::Order order() const;
     bool isRunning() const { return job_ != 0; }
 

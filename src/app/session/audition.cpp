@@ -82,6 +82,16 @@ void Audition::pick(const project::SourcePtr& source) {
     emit changed();
 }
 
+void Audition::setRate(int rate) {
+    if (file_.empty() || !source_ || !source_->sound || source_->sound->audio.rate == rate) return;
+    const bool wasHeard = wantsToHear_;
+    const fs::path file = file_;
+    player_.stopAudition();
+    file_.clear();
+    pick(file, rate);
+    wantsToHear_ = wasHeard;
+}
+
 void Audition::hear() {
     wantsToHear_ = true;
     if (source_) tell();
@@ -235,7 +245,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         }
         imported->source.sound = whole->sound;
         source = std::make_shared<project::Source>(std::move(imported->source));
-        shelf::recallInto(*source, desk_.memory().get());
+        shelf::recallInto(*source, desk_.memory().get().get());
         hand(request.number, source, true);
         auto withoutSound = *source;
         withoutSound.sound.reset();

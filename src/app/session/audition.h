@@ -27,6 +27,9 @@ class Audition : public QObject {
     void pick(const std::filesystem::path& file, int rate);
     // The same of a source that is in the project already.
     void pick(const project::SourcePtr& source);
+    // The project is at this rate now: what is picked is read anew where its sound is at another, and heard again
+    // if it was.
+    void setRate(int rate);
     // Lets what is picked be heard, or stops it.
     void hear();
     void stop();

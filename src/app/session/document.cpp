@@ -1,25 +1,22 @@
 #include "app/session/document.h"
 
 #include "app/widgets/text.h"
+#include "project/view.h"
 
 #include <algorithm>
 
 namespace app {
 
-namespace {
-
-bool sameDocument(const project::Project& a, const project::Project& b) {
-    return a.rate == b.rate && a.tempo == b.tempo && a.lead == b.lead && a.metre == b.metre && a.keys == b.keys &&
-           a.sections == b.sections && a.rule == b.rule && a.following == b.following && a.snap == b.snap &&
-           a.click == b.click && a.clickDb == b.clickDb && a.countIn == b.countIn && a.outputDb == b.outputDb &&
-           a.loop == b.loop && a.sources == b.sources && a.tracks == b.tracks;
-}
-
-} // namespace
-
 Document::Document(QObject* parent) : QObject(parent), laid_(project::lay(now())) {}
 
+// The present version with what is known of its sources, and as one works with it.
+void Document::compose() {
+    now_ = recordings_.in({history_.now(), view_});
+    if (now_.sources != history_.now().sources) history_.refresh(now_);
+}
+
 void Document::layOut() {
+    compose();
     laid_ = project::lay(now(), laid_);
     ++revision_;
     keepSelectionValid();
@@ -45,8 +42,14 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
     const bool led = next->lead.has_value();
     *next = project::withLead(std::move(*next));
     const bool ends = led && !next->lead;
-    if (sameDocument(*next, now())) return true;
+    recordings_.learn(*next);
+    const bool sameView = next->view == view_;
+    view_ = next->view;
     const project::Project before = now();
+    if (static_cast<const project::Arrangement&>(*next) == before) {
+        if (!sameView) layOut();
+        return true;
+    }
     const std::int64_t from = history_.version();
     const std::size_t forgotten = history_.forgotten();
     const bool grew = history_.push(std::move(*next), name.toStdString(), gesture);
@@ -58,6 +61,7 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
                               .arg(project::History::mostBytes >> 20));
             },
             Qt::QueuedConnection);
+    compose(); // who is told of what was settled looks at what it is now
     if (settles) emit settled(history_.version(), grew ? from : -1, before);
     layOut();
     if (ends) // after what is said of the edit itself
@@ -93,45 +97,45 @@ void Document::redo() {
     emit said(tr("Done again: %1").arg(name));
 }
 
-void Document::amend(const std::function<void(project::Project&)>& change) {
-    history_.amend([&change](project::Project& p) {
-        change(p);
-        p = project::withLead(std::move(p));
-    });
+void Document::look(base::Result<project::View> view) {
+    if (!view) {
+        emit said(qt(view.error().text));
+        return;
+    }
+    if (*view == view_) return;
+    view_ = std::move(*view);
     layOut();
 }
 
 void Document::setSnap(metre::Snap snap) {
-    amend([snap](project::Project& p) { p = project::setSnap(p, snap); });
+    project::View view = view_;
+    view.snap = snap;
+    look(std::move(view));
 }
 void Document::setClick(bool on) {
-    amend([on](project::Project& p) { p = project::setClick(p, on); });
+    project::View view = view_;
+    view.click = on;
+    look(std::move(view));
 }
 void Document::setLooping(bool on) {
-    amend([on](project::Project& p) { p = project::setLooping(p, on); });
+    project::View view = view_;
+    view.looping = on;
+    look(std::move(view));
 }
-
-void Document::amendOrSay(const std::function<base::Result<project::Project>(const project::Project&)>& change) {
-    if (const auto tried = change(now()); !tried) {
-        emit said(qt(tried.error().text));
-        return;
-    }
-    amend([&change](project::Project& p) {
-        if (auto next = change(p)) p = std::move(*next);
-    });
-}
-
 void Document::setClickGain(double db) {
-    amendOrSay([db](const project::Project& p) { return project::setClickGain(p, db); });
+    look(project::setClickGain(view_, db));
 }
 void Document::setOutputGain(double db) {
-    amendOrSay([db](const project::Project& p) { return project::setOutputGain(p, db); });
+    look(project::setOutputGain(view_, db));
 }
 void Document::setCountIn(int bars) {
-    amendOrSay([bars](const project::Project& p) { return project::setCountIn(p, bars); });
+    look(project::setCountIn(view_, bars));
 }
 void Document::setTrackHeight(std::optional<TrackId> track, int height) {
-    amend([&](project::Project& p) { p = project::setTrackHeight(p, track, height); });
+    std::vector<TrackId> tracks;
+    for (const project::TrackPtr& t : now().tracks)
+        if (!track || t->id == *track) tracks.push_back(t->id);
+    look(project::setTrackHeights(view_, tracks, height));
 }
 
 void Document::select(std::vector<ClipId> clips) {
@@ -162,34 +166,51 @@ std::vector<ClipId> Document::selectedOrAllClips() const {
 }
 
 void Document::replace(project::Project p, const std::filesystem::path& folder, bool saved) {
+    recordings_ = {};
+    recordings_.learn(p);
+    view_ = savedView_ = p.view;
+    savedRecordings_ = recordings_.revision();
     history_ = project::History(std::move(p));
     if (!saved) history_.push(history_.now(), tr("Recover").toStdString());
     folder_ = folder;
     selection_ = {};
     ++generation_;
     ++revision_;
+    compose();
     laid_ = project::lay(now());
     emit opened();
     emit selectionChanged();
     emit changed();
 }
 
-void Document::heard(SourceId id, const project::Source& heard) {
-    amend([&](project::Project& p) { p = project::withHeard(p, id, heard); });
+bool Document::isUnsaved() const {
+    return history_.isChanged() || recordings_.revision() != savedRecordings_ || view_ != savedView_;
 }
 
-void Document::found(const std::vector<project::Found>& list) {
-    amend([&](project::Project& p) { p = project::withFound(p, list); });
+Snapshot Document::snapshot() const {
+    return {now_, folder_, generation_, history_.version(), recordings_.revision(), revision_};
 }
 
-void Document::saved(std::int64_t version, const std::filesystem::path& folder, const project::Project& asSaved) {
+bool Document::accept(const Snapshot& taken, const project::Patch& patch) {
+    if (!isOf(taken)) return false;
+    recordings_.take(patch);
+    layOut();
+    return true;
+}
+
+void Document::saved(const Snapshot& taken, const std::filesystem::path& folder, const project::Project& asSaved) {
+    if (!isOf(taken)) return;
     folder_ = folder;
-    std::vector<std::pair<SourceId, std::filesystem::path>> files;
+    history_.markSaved(taken.arrangement);
+    savedView_ = taken.project.view;
+    project::Patch moved;
     for (const project::SourcePtr& s : asSaved.sources)
-        files.emplace_back(s->id, s->file);
-    history_.markSaved(version);
-    // Every version of the document learns where its audio lies now.
-    amend([&](project::Project& p) { p = project::setFiles(p, files); });
+        if (const project::SourcePtr was = project::sourceOf(taken.project, s->id); was && was->file != s->file)
+            moved.push_back({.source = s->id, .file = s->file});
+    const bool knewAll = taken.recordings == recordings_.revision();
+    recordings_.take(moved);
+    if (knewAll) savedRecordings_ = recordings_.revision();
+    layOut();
 }
 
 } // namespace app

@@ -1,7 +1,6 @@
 // The document that the window works on: its history, how it is laid out, and what is selected.
 #pragma once
 
-#include "project/arriving.h"
 #include "project/edit_arrange.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
@@ -10,7 +9,7 @@
 #include "project/history.h"
 #include "project/laid.h"
 #include "project/lead.h"
-#include "project/missing.h"
+#include "project/recordings.h"
 
 #include <QObject>
 #include <filesystem>
@@ -33,13 +32,24 @@ struct Selection {
     bool operator==(const Selection&) const = default;
 };
 
+// The document as somebody took it away to work with, off the interface thread. What comes of that work is handed
+// back with it, and is taken as far as it still fits.
+struct Snapshot {
+    project::Project project;
+    std::filesystem::path folder;
+    std::int64_t document = 0;    // which one it is of
+    std::int64_t arrangement = 0; // which versions of its parts
+    std::int64_t recordings = 0;
+    std::int64_t revision = 0;
+};
+
 class Document : public QObject {
     Q_OBJECT
   public:
     explicit Document(QObject* parent = nullptr);
 
     // Valid until the next edit: whoever edits and reads on takes a copy, which is cheap.
-    const project::Project& now() const { return history_.now(); }
+    const project::Project& now() const { return now_; }
     const project::LaidPtr& laid() const { return laid_; }
     const project::History& history() const { return history_; }
     const Selection& selection() const { return selection_; }
@@ -48,6 +58,14 @@ class Document : public QObject {
     std::int64_t revision() const { return revision_; }
     // Which document this is: counts up when another takes its place.
     std::int64_t generation() const { return generation_; }
+    // Whether something of it would be lost with it: what was decided, found out, or set for working.
+    bool isUnsaved() const;
+
+    Snapshot snapshot() const;
+    bool isOf(const Snapshot& taken) const { return taken.document == generation_; }
+    // What late work found out of sources, in every version, and no step of undo. Refused, false, where it was
+    // begun for another document; of a source that is gone, nothing is taken.
+    bool accept(const Snapshot& taken, const project::Patch& patch);
 
     // Makes an edit, as a step of undo, or says why it cannot be. An edit that changes nothing is no step. Edits of
     // one gesture, one after the other, are undone at once.
@@ -73,12 +91,11 @@ class Document : public QObject {
 
     // Another document in the place of this one; `saved`: as it lies in its folder.
     void replace(project::Project p, const std::filesystem::path& folder, bool saved);
-    // What was heard of a source after it was placed, in every version.
-    void heard(SourceId id, const project::Source& heard);
-    // Audio that was missing is there again, in every version.
-    void found(const std::vector<project::Found>& found);
-    // It was saved, as it was in that version, into that folder, where files of its sources lie now.
-    void saved(std::int64_t version, const std::filesystem::path& folder, const project::Project& asSaved);
+    // It was saved as it was then, into that folder, where files of its sources lie now. Nothing where it is
+    // another document meanwhile.
+    void saved(const Snapshot& taken, const std::filesystem::path& folder, const project::Project& asSaved);
+    // Sources whose sound is known, but at another rate than the project's: they are silent until it is read.
+    std::vector<project::SourcePtr> toRead() const { return recordings_.toReadIn(now_); }
 
   signals:
     void changed();
@@ -92,17 +109,22 @@ class Document : public QObject {
 
   private:
     bool push(const QString& name, base::Result<project::Project>&& next, const Gesture& gesture, bool settles);
-    void amend(const std::function<void(project::Project&)>& change);
-    void amendOrSay(const std::function<base::Result<project::Project>(const project::Project&)>& change);
+    void look(base::Result<project::View> view);
+    void compose();
     void layOut();
     void keepSelectionValid();
 
     project::History history_;
+    project::Recordings recordings_;
+    project::View view_;
+    project::Project now_; // composed of the three
     project::LaidPtr laid_;
     Selection selection_;
     std::filesystem::path folder_;
     std::int64_t revision_ = 0;
     std::int64_t generation_ = 0;
+    std::int64_t savedRecordings_ = 0;
+    project::View savedView_;
 };
 
 } // namespace app

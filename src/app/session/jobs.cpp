@@ -66,30 +66,31 @@ void Jobs::run(Job& job) {
                 emit changed();
             });
         };
-        Finish finish;
+        Finish done;
         QString reason;
         try {
-            finish = work({report, stop});
+            done = work({report, stop});
         } catch (const std::bad_alloc&) {
             reason = tr("There is not enough memory for it.");
         } catch (const std::exception& e) {
             reason = QString::fromUtf8(e.what());
         }
-        mailbox_.post([this, id, finish = std::move(finish), reason] { ended(id, finish, reason); });
+        mailbox_.post([this, id, done = std::move(done), reason] { finish(id, done, reason); });
     });
 }
 
-void Jobs::ended(std::int64_t id, const Finish& finish, const QString& reason) {
+void Jobs::finish(std::int64_t id, const Finish& done, const QString& reason) {
     Job* job = find(id);
     if (job == nullptr) return;
     const QString what = job->what;
     job->thread.join();
     std::erase_if(jobs_, [id](const auto& each) { return each->id == id; });
     startWaiting();
-    if (finish)
-        finish();
+    if (done)
+        done();
     else
         emit broke(what, reason);
+    emit ended(id);
     emit changed();
 }
 
@@ -101,6 +102,7 @@ void Jobs::cancel(std::int64_t id) {
         return;
     }
     std::erase_if(jobs_, [id](const auto& each) { return each->id == id; });
+    emit ended(id);
     emit changed();
 }
 

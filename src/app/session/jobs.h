@@ -15,7 +15,7 @@
 namespace app {
 
 // Jobs of one lane run one after the other, in the order in which they came; lanes run side by side.
-enum class Lane { Document, Import, Listen, Save, Deliver, Files, Scan, Prove };
+enum class Lane { Document, Import, Listen, Save, Deliver, Files, Scan, Prove, Device };
 
 class Jobs : public QObject {
     Q_OBJECT
@@ -53,6 +53,7 @@ class Jobs : public QObject {
   signals:
     void changed(); // what runs, or how far it is
     void broke(const QString& what, const QString& reason);
+    void ended(qint64 id); // done, cancelled before it began, or broken; after what it hands back
 
   private:
     using Finish = std::function<void()>;
@@ -70,7 +71,7 @@ class Jobs : public QObject {
     std::int64_t begin(Lane lane, const QString& what, int pieces, Work work);
     void startWaiting();
     void run(Job& job);
-    void ended(std::int64_t id, const Finish& finish, const QString& reason);
+    void finish(std::int64_t id, const Finish& finish, const QString& reason);
     Job* find(std::int64_t id);
 
     Mailbox mailbox_; // outlives the jobs

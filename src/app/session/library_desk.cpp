@@ -14,7 +14,7 @@ namespace {
 constexpr std::size_t firstFetched = 80; // entries that come with what is found
 }
 
-LibraryDesk::LibraryDesk(Jobs& jobs, std::shared_ptr<shelf::Memory> memory, QObject* parent)
+LibraryDesk::LibraryDesk(Jobs& jobs, Memory memory, QObject* parent)
     : QObject(parent), jobs_(jobs), memory_(std::move(memory)) {
     thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
     reader_ = std::jthread([this](const std::stop_token& end) { readFiles(end); });
@@ -114,7 +114,7 @@ void LibraryDesk::scan(std::vector<fs::path> folders) {
         Lane::Scan, what,
         [this, library, folders, memory = memory_](const base::Progress& progress) {
             shelf::ScanOptions options;
-            options.memory = memory.get();
+            options.memory = memory.get().get();
             // One for those who work with the window meanwhile.
             options.jobs = std::max(1, static_cast<int>(std::thread::hardware_concurrency()) - 1);
             auto shown = std::chrono::steady_clock::now();
@@ -240,7 +240,7 @@ void LibraryDesk::readFiles(const std::stop_token& end) {
         files_.pop_front();
         const std::size_t left = files_.size();
         lock.unlock();
-        const shelf::ReadFile read = shelf::readForLibrary(next, *library, memory_.get(), {{}, end});
+        const shelf::ReadFile read = shelf::readForLibrary(next, *library, memory_.get().get(), {{}, end});
         if (read.source || !read.problem.empty()) keep(*library, read);
         mailbox_.post([this, left] { toRead_ = left; });
         lock.lock();

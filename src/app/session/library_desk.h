@@ -9,6 +9,7 @@
 #include <deque>
 #include <filesystem>
 #include <functional>
+#include <future>
 #include <memory>
 #include <mutex>
 #include <thread>
@@ -22,8 +23,9 @@ class Jobs;
 class LibraryDesk : public QObject {
     Q_OBJECT
   public:
-    // The memory is what was settled before; may be null.
-    LibraryDesk(Jobs& jobs, std::shared_ptr<shelf::Memory> memory, QObject* parent = nullptr);
+    // The memory is what was settled before; may come to be null.
+    using Memory = std::shared_future<std::shared_ptr<shelf::Memory>>;
+    LibraryDesk(Jobs& jobs, Memory memory, QObject* parent = nullptr);
     ~LibraryDesk() override;
 
     // The folders that the user named.
@@ -66,7 +68,7 @@ class LibraryDesk : public QObject {
     void put(shelf::ReadFile file);
     // For a worker: the library, once it is open; null where it could not be opened.
     std::shared_ptr<shelf::Library> library() const;
-    const std::shared_ptr<shelf::Memory>& memory() const { return memory_; }
+    const Memory& memory() const { return memory_; }
 
   signals:
     void changed(); // the library, its folders or tags
@@ -83,7 +85,7 @@ class LibraryDesk : public QObject {
     void keep(shelf::Library& library, const shelf::ReadFile& file);
 
     Jobs& jobs_;
-    std::shared_ptr<shelf::Memory> memory_;
+    Memory memory_;
     Mailbox mailbox_;
     std::vector<std::filesystem::path> folders_;
     std::vector<std::string> tags_;

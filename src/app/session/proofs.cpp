@@ -7,13 +7,19 @@
 #include <algorithm>
 #include <cmath>
 #include <new>
+#include <utility>
 
 namespace app {
 
 namespace {
 
-constexpr std::size_t mostSources = 1000;
-constexpr std::size_t mostRenderings = 4000;
+std::size_t bytesOf(const prove::Measured& m) {
+    std::size_t bytes =
+        sizeof m + m.attacks.size() * sizeof(prove::Attack) + m.envelope.level.size() * sizeof(float);
+    for (const prove::Pitches& pitches : m.pitches)
+        bytes += sizeof pitches + pitches.peaks.size() * sizeof(prove::Pitches::Peak);
+    return bytes;
+}
 
 base::Key keyOfSource(const project::Source& source) {
     return base::KeyMaker()
@@ -154,14 +160,19 @@ Proofs::Task Proofs::taskOf(const project::LaidClip& clip) const {
     return task;
 }
 
-// Any thread. What fails (no room for listening to what is long, a rendering that fails) leaves no proof.
+// Any thread. What fails (no room for listening to what is long, a rendering that fails) leaves no proof, and says
+// why.
 Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) {
-    Done done{task.laid, task.clip, task.rendering, task.source, task.cameOut, nullptr};
+    Done done{task.laid, task.clip, task.rendering, task.source, task.cameOut, nullptr, {}};
+    const auto failed = [&done](const base::Problem& problem) {
+        if (!problem.cancelled) done.problem = qt(problem.text);
+        return done;
+    };
     const project::LaidClip& clip = *task.laid->find(task.clip);
     try {
         if (!done.source) {
             auto source = prove::measureSource(*clip.source, progress.part(0, 0.4));
-            if (!source) return done;
+            if (!source) return failed(source.error());
             done.source = std::make_shared<const prove::Measured>(std::move(*source));
         }
         if (!done.cameOut) {
@@ -171,17 +182,19 @@ Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) 
                                              progress.part(0.4, 1));
             } else {
                 const auto rendering = project::ClipRendering::plan(clip.time());
-                if (!rendering) return done;
+                if (!rendering) return failed(rendering.error());
                 cameOut = prove::measureClip(clip, *done.source, rendering->blocks(1, progress.stop),
                                              progress.part(0.4, 1));
             }
-            if (!cameOut) return done;
+            if (!cameOut) return failed(cameOut.error());
             done.cameOut = std::make_shared<const prove::CameOut>(std::move(*cameOut));
         }
         done.proof = std::make_shared<const prove::Proof>(
             prove::prove(clip, task.laid->project().tempo, *done.source, *done.cameOut));
     } catch (const std::bad_alloc&) {
-        done.proof = nullptr;
+        done.problem = tr("There is not enough memory for it.");
+    } catch (const std::exception& e) {
+        done.problem = QString::fromUtf8(e.what());
     }
     return done;
 }
@@ -190,8 +203,10 @@ Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) 
 void Proofs::take(const Done& done) {
     const project::LaidClip& measured = *done.laid->find(done.clip);
     sought_ = -1;
-    if (done.source) sources_.put(keyOfSource(*measured.source), done.source, mostSources);
-    if (done.cameOut) cameOut_.put(done.rendering, done.cameOut, mostRenderings);
+    if (!done.problem.isEmpty() && !std::exchange(told_, true))
+        emit said(tr("%1 could not be proven: %2").arg(qt(measured.name()), done.problem));
+    if (done.source) sources_.put(keyOfSource(*measured.source), done.source, bytesOf(*done.source));
+    if (done.cameOut) cameOut_.put(done.rendering, done.cameOut, bytesOf(done.cameOut->measured));
     const project::LaidClip* now = document_.laid()->find(done.clip);
     if (now != nullptr && now->timing == measured.timing && now->source == measured.source)
         known_[done.clip.value] = {measured.timing, measured.source, done.proof};
@@ -287,8 +302,8 @@ void Proofs::proveAll() {
                 if (!task.cameOut) task.cameOut = cameOut.find(task.rendering);
                 Done done = measured(task, progress.part(double(i) / n, double(i + 1) / n));
                 if (progress.stopped()) break;
-                if (done.source) sources.put(source, done.source, mostSources);
-                if (done.cameOut) cameOut.put(done.rendering, done.cameOut, mostRenderings);
+                if (done.source) sources.put(source, done.source, bytesOf(*done.source));
+                if (done.cameOut) cameOut.put(done.rendering, done.cameOut, bytesOf(done.cameOut->measured));
                 all.push_back(std::move(done));
                 progress.at(double(i + 1) / n);
             }

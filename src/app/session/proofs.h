@@ -85,26 +85,34 @@ class Proofs : public QObject {
         std::shared_ptr<const prove::Measured> source;
         std::shared_ptr<const prove::CameOut> cameOut;
         std::shared_ptr<const prove::Proof> proof; // null where it could not be measured
+        QString problem;                           // and why; empty where it was stopped
     };
-    // What is measured is kept by what it was measured of; what has not been used longest goes first.
+    // What is measured is kept by what it was measured of, up to so many bytes: what came first goes first.
     template <class Value>
     class Kept {
       public:
         std::shared_ptr<const Value> find(base::Key key) const {
             const auto found = values_.find(key);
-            return found == values_.end() ? nullptr : found->second;
+            return found == values_.end() ? nullptr : found->second.value;
         }
-        void put(base::Key key, std::shared_ptr<const Value> value, std::size_t most) {
-            if (values_.emplace(key, std::move(value)).second) order_.push_back(key);
-            while (order_.size() > most) {
+        void put(base::Key key, std::shared_ptr<const Value> value, std::size_t bytes) {
+            if (!values_.emplace(key, Entry{std::move(value), bytes}).second) return;
+            order_.push_back(key);
+            for (bytes_ += bytes; bytes_ > most && order_.size() > 1; order_.pop_front()) {
+                bytes_ -= values_[order_.front()].bytes;
                 values_.erase(order_.front());
-                order_.pop_front();
             }
         }
 
       private:
-        std::unordered_map<base::Key, std::shared_ptr<const Value>, base::KeyHash> values_;
+        static constexpr std::size_t most = std::size_t(24) << 20;
+        struct Entry {
+            std::shared_ptr<const Value> value;
+            std::size_t bytes = 0;
+        };
+        std::unordered_map<base::Key, Entry, base::KeyHash> values_;
         std::deque<base::Key> order_;
+        std::size_t bytes_ = 0;
     };
 
     static Done measured(const Task& task, const base::Progress& progress);
@@ -123,6 +131,7 @@ class Proofs : public QObject {
     Kept<prove::CameOut> cameOut_;
     Summary summary_;
     bool busy_ = false;
+    bool told_ = false;        // that a clip could not be measured
     std::int64_t sought_ = -1; // how far rendering was when nothing was found to be measured
     Mailbox mailbox_;          // outlives the worker
     std::jthread worker_;      // of one clip at a time

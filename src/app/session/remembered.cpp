@@ -6,12 +6,8 @@
 
 namespace app {
 
-Remembered::Remembered(Document& document, QObject* parent) : QObject(parent), document_(document) {
-    if (auto memory = shelf::Memory::open(shelf::memoryFile()))
-        memory_ = std::move(*memory);
-    else
-        QMetaObject::invokeMethod(
-            this, [this, text = qt(memory.error().text)] { emit said(text); }, Qt::QueuedConnection);
+Remembered::Remembered(Document& document, QObject* parent)
+    : QObject(parent), document_(document), opened_(opening_.get_future().share()) {
     connect(&document_, &Document::settled, this, &Remembered::settled);
     connect(&document_, &Document::takenBack, this, [this](qint64 version) {
         later([this, version] {
@@ -46,7 +42,7 @@ void Remembered::settled(qint64 version, qint64 from, const project::Project& be
         if (old->beats == s->beats && old->loopBeats == s->loopBeats && old->chosen == s->chosen) continue;
         taught.push_back({s->content, {}, shelf::settledOf(*s)});
     }
-    if (taught.empty() || !memory_) return;
+    if (taught.empty()) return;
     later([this, version, from, taught = std::move(taught)]() mutable {
         // Where a gesture goes on, what was known before its first step counts; the step it grew out of is gone.
         auto& mine = taught_[version];
@@ -80,7 +76,6 @@ void Remembered::complain(const base::Result<void>& result) {
 }
 
 void Remembered::forget(std::vector<std::string> contents) {
-    if (!memory_) return;
     later([this, contents = std::move(contents)] {
         int forgotten = 0;
         for (const std::string& content : contents) {
@@ -98,20 +93,24 @@ void Remembered::forget(std::vector<std::string> contents) {
 }
 
 void Remembered::later(Work work) {
-    if (!memory_) return;
     const std::lock_guard lock(mutex_);
     queue_.push(std::move(work));
     wake_.notify_all();
 }
 
 void Remembered::work(const std::stop_token& end) {
+    if (auto memory = shelf::Memory::open(shelf::memoryFile()))
+        memory_ = std::move(*memory);
+    else
+        complain(tl::unexpected(memory.error()));
+    opening_.set_value(memory_);
     std::unique_lock lock(mutex_);
     while (wake_.wait(lock, end, [&] { return !queue_.empty(); }) || !queue_.empty()) {
         const Work next = std::move(queue_.front());
         queue_.pop();
         lock.unlock();
         try {
-            next();
+            if (memory_) next();
         } catch (const std::exception& e) {
             complain(base::problem(e.what()));
         }

@@ -9,6 +9,7 @@
 #include <QObject>
 #include <condition_variable>
 #include <functional>
+#include <future>
 #include <map>
 #include <memory>
 #include <mutex>
@@ -24,8 +25,9 @@ class Remembered : public QObject {
     explicit Remembered(Document& document, QObject* parent = nullptr);
     ~Remembered() override; // what was settled is still written
 
-    // For an import's worker; null where it could not be opened.
-    const std::shared_ptr<shelf::Memory>& memory() const { return memory_; }
+    // For a worker, who waits until it is opened; null where that could not be.
+    using Opened = std::shared_future<std::shared_ptr<shelf::Memory>>;
+    const Opened& memory() const { return opened_; }
     // What was settled in the project since it was opened, saved or delivered last is kept from now on.
     void keep();
     // Forgets, and says how many there were.
@@ -53,8 +55,11 @@ class Remembered : public QObject {
 
     Document& document_;
     Mailbox mailbox_;
+    std::promise<std::shared_ptr<shelf::Memory>> opening_;
+    Opened opened_;
+    // The worker's own: the memory, null where it could not be opened, by version what that taught, and by content
+    // what is to be kept.
     std::shared_ptr<shelf::Memory> memory_;
-    // The worker's own: by version what that taught, and by content what is to be kept.
     std::map<std::int64_t, std::vector<Taught>> taught_;
     std::map<std::string, std::optional<shelf::Settled>> unkept_;
 

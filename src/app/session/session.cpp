@@ -49,6 +49,8 @@ Session::Session(play::OpenedOutput output, QObject* parent)
     connect(&document_, &Document::changed, this, [this] {
         toldFailure_ = false;
         player_->setProject(laid());
+        audition_->setRate(now().rate);
+        readAtRate();
         emit changed();
         emit rendered();
         proofs_->look();
@@ -96,7 +98,7 @@ void Session::stop() {
     else if (player_->isAuditioning())
         audition_->stop();
     else
-        locate(now().loop.on ? now().loop.from : Beats(0));
+        locate(now().view.looping ? now().loop.from : Beats(0));
     emit ticked();
 }
 
@@ -156,7 +158,7 @@ void Session::cutSelected() {
 
 void Session::paste() {
     if (takenFrom_ != document_.generation()) taken_.clear();
-    const Beats at = metre::snapped(player_->position(), now().snap, now().metre);
+    const Beats at = metre::snapped(player_->position(), now().view.snap, now().metre);
     auto pasted = project::paste(now(), taken_, at);
     if (!pasted) {
         say(qt(pasted.error().text));
@@ -219,19 +221,28 @@ void Session::watchDevice() {
     emit changed();
 }
 
-void Session::takeDevice() {
-    play::OpenedOutput opened = play::openOutput(now().rate, preferences_.output);
+void Session::takeDevice(bool isAsked) {
+    jobs_.start<play::OpenedOutput>(
+        Lane::Device, tr("Looking for a sound device"),
+        [rate = now().rate, choice = preferences_.output](const base::Progress&) {
+            return play::openOutput(rate, choice);
+        },
+        [this, isAsked](play::OpenedOutput opened) { deviceOpened(std::move(opened), isAsked); });
+}
+
+void Session::deviceOpened(play::OpenedOutput opened, bool isAsked) {
     outputTold_ = qt(opened.told);
-    const bool silent = opened.output->isSimulated();
-    if (silent && player_->output().isSimulated()) {
+    if (opened.output->isSimulated() && player_->output().isSimulated()) {
         say(outputTold_);
-        if (!preferences_.output.simulated) emit deviceLost(outputTold_);
+        if (isAsked && !preferences_.output.simulated) emit deviceLost(outputTold_);
         emit changed();
         return;
     }
     player_->replaceOutput(std::move(opened.output));
     if (!player_->outputProblem().empty()) outputTold_ = qt(player_->outputProblem());
-    say(outputTold_.isEmpty() ? tr("Playing through %1").arg(qt(player_->output().description())) : outputTold_);
+    if (isAsked || !outputTold_.isEmpty())
+        say(outputTold_.isEmpty() ? tr("Playing through %1").arg(qt(player_->output().description()))
+                                  : outputTold_);
     emit changed();
 }
 
@@ -263,7 +274,7 @@ void Session::open(const fs::path& path) {
     jobs_.start<base::Result<project::Loaded>>(
         Lane::Document, tr("Opening %1").arg(qt(base::shownName(path))),
         [path, store = store_.get()](const base::Progress& p) { return project::loadProject(path, p, store); },
-        [this, path](base::Result<project::Loaded> loaded) {
+        [this, path, taken = document_.snapshot()](base::Result<project::Loaded> loaded) {
             if (!loaded) {
                 if (loaded.error().cancelled)
                     say(tr("Opening was cancelled."));
@@ -274,46 +285,71 @@ void Session::open(const fs::path& path) {
             std::error_code error;
             fs::path folder = fs::absolute(path, error);
             if (!fs::is_directory(folder, error)) folder = folder.parent_path();
-            replaceDocument(std::move(loaded->project), folder, true);
-            say(tr("%1 opened").arg(qt(base::shownName(folder))));
-            QStringList lines;
-            for (const std::string& w : loaded->warnings)
-                lines << qt(w);
-            if (!lines.isEmpty()) complain(tr("The project opened, but not all of its audio"), lines);
+            const auto there = std::make_shared<project::Loaded>(std::move(*loaded));
+            const auto take = [this, folder, there] {
+                replaceDocument(there->project, folder, true);
+                say(tr("%1 opened").arg(qt(base::shownName(folder))));
+                hearWhatWasNotHeard();
+                QStringList lines;
+                for (const std::string& w : there->warnings)
+                    lines << qt(w);
+                if (!lines.isEmpty()) complain(tr("The project opened, but not all of its audio"), lines);
+            };
+            // What was changed while it was read is not to go without a word.
+            if (before_ && taken.revision != document_.revision())
+                before_(tr("Opening %1").arg(qt(base::shownName(folder))), take);
+            else
+                take();
+        });
+}
+
+void Session::lookForRecovery() {
+    jobs_.start<std::vector<project::Recovery>>(
+        Lane::Files, tr("Looking for unsaved work"),
+        [](const base::Progress&) { return project::findRecoveries(base::recoveryFolder()); },
+        [this](const std::vector<project::Recovery>& found) {
+            if (found.empty()) return;
+            const project::Recovery& r = found.front();
+            emit recoverable(r.file, r.projectFolder.empty() ? tr("a project that was never saved")
+                                                             : qt(base::shownName(r.projectFolder)));
         });
 }
 
 void Session::recover(const fs::path& autosaved) {
-    for (project::Recovery& r : project::findRecoveries(base::recoveryFolder())) {
-        if (r.file != autosaved) continue;
-        struct Recovered {
-            project::Project project;
-            std::vector<std::string> warnings;
-            bool cancelled = false;
-        };
-        jobs_.start<Recovered>(
-            Lane::Document, tr("Recovering"),
-            [p = r.project, store = store_.get()](const base::Progress& progress) mutable {
-                auto warnings = project::loadAudio(p, progress, store);
-                return Recovered{std::move(p), std::move(warnings), progress.stopped()};
-            },
-            [this, file = r.file, folder = r.projectFolder](Recovered recovered) {
-                if (recovered.cancelled) {
-                    say(tr("Recovering was cancelled; it is offered again at the next start."));
-                    return;
-                }
-                replaceDocument(std::move(recovered.project), folder, false);
-                // What the crash left stays until this is written, or saved.
-                autosave_.supersedes(file);
-                say(tr("Recovered. Save it to keep it."));
-                QStringList lines;
-                for (const std::string& w : recovered.warnings)
-                    lines << qt(w);
-                if (!lines.isEmpty()) complain(tr("Recovered, but not all of its audio"), lines);
-            });
-        return;
-    }
-    say(tr("It is no longer there, or another window has it."));
+    struct Recovered {
+        std::optional<project::Recovery> found;
+        std::vector<std::string> warnings;
+        bool cancelled = false;
+    };
+    jobs_.start<Recovered>(
+        Lane::Document, tr("Recovering"),
+        [autosaved, store = store_.get()](const base::Progress& progress) {
+            Recovered out;
+            for (project::Recovery& r : project::findRecoveries(base::recoveryFolder()))
+                if (r.file == autosaved) out.found = std::move(r);
+            if (out.found) out.warnings = project::loadAudio(out.found->project, progress, store);
+            out.cancelled = progress.stopped();
+            return out;
+        },
+        [this](Recovered recovered) {
+            if (recovered.cancelled) {
+                say(tr("Recovering was cancelled; it is offered again at the next start."));
+                return;
+            }
+            if (!recovered.found) {
+                say(tr("It is no longer there, or another window has it."));
+                return;
+            }
+            replaceDocument(std::move(recovered.found->project), recovered.found->projectFolder, false);
+            // What the crash left stays until this is written, or saved.
+            autosave_.supersedes(recovered.found->file);
+            say(tr("Recovered. Save it to keep it."));
+            hearWhatWasNotHeard();
+            QStringList lines;
+            for (const std::string& w : recovered.warnings)
+                lines << qt(w);
+            if (!lines.isEmpty()) complain(tr("Recovered, but not all of its audio"), lines);
+        });
 }
 
 void Session::save(const fs::path& folder, std::function<void()> afterwards) {
@@ -325,9 +361,8 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
             *parted = base::otherNamesNote(folder / project::projectFileName);
             return project::saveProject(p, folder, copies, progress, store);
         },
-        [this, folder, parted, afterwards = std::move(afterwards), version = document_.history().version(),
-         revision = document_.revision(),
-         generation = document_.generation()](base::Result<project::Project> saved) {
+        [this, folder, parted, afterwards = std::move(afterwards),
+         taken = document_.snapshot()](base::Result<project::Project> saved) {
             if (!saved) {
                 if (saved.error().cancelled)
                     say(tr("Saving was cancelled."));
@@ -337,9 +372,9 @@ void Session::save(const fs::path& folder, std::function<void()> afterwards) {
             }
             say(tr("%1 saved").arg(qt(base::shownName(folder))) +
                 (parted->empty() ? QString() : " · " + qt(*parted)));
-            if (generation != document_.generation()) return;
-            const bool changedMeanwhile = revision != document_.revision();
-            document_.saved(version, folder, *saved);
+            if (!document_.isOf(taken)) return;
+            const bool changedMeanwhile = taken.revision != document_.revision();
+            document_.saved(taken, folder, *saved);
             remembered_.keep();
             emit this->saved();
             if (!changedMeanwhile) autosave_.nothingToKeep();

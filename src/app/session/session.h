@@ -10,6 +10,7 @@
 #include "app/session/proofs.h"
 #include "app/session/remembered.h"
 #include "deliver/deliver.h"
+#include "deliver/midi_map.h"
 #include "play/player.h"
 #include "project/import.h"
 #include "sound/audio_store.h"
@@ -80,8 +81,8 @@ class Session : public QObject {
     void paste();
     bool canPaste() const { return !taken_.empty(); }
 
-    // Looks for a sound device again, and takes it.
-    void takeDevice();
+    // Looks for the sound device that is preferred, and takes it; where nobody asked, it says only what is wrong.
+    void takeDevice(bool isAsked = true);
 
     // Long work; each says in the end what it did.
     // Files, and folders for the audio in them: each on a track of its own, or on the track that is said, one after
@@ -94,15 +95,21 @@ class Session : public QObject {
     // The project takes the tempo of a file: what the library knows, or what is heard now.
     void takeTempoFrom(const std::filesystem::path& file);
     void open(const std::filesystem::path& path);
+    // Who is asked before a document that was changed while another was being opened gives way to that: to be
+    // called with what is about to happen, and what does it.
+    using Before = std::function<void(const QString& what, const std::function<void()>& go)>;
+    void askBefore(Before before) { before_ = std::move(before); }
     void save(const std::filesystem::path& folder, std::function<void()> afterwards = {});
-    // Writes what was planned of the project as it is now; its number among the jobs. Says of each file, by its
-    // place in the plan, when it is done.
+    // Writes what was planned of the project as it is now; its number among the jobs, which say when
+    // it has ended. Says of each file when it is done.
     std::int64_t deliver(const deliver::Order& order, std::vector<deliver::Planned> plan);
     // Writes the selected clips as fitted loops into a folder of their own, so that they can be handed to another
     // program, and then calls `ready` with the files.
     void handOut(std::function<void(const std::vector<std::filesystem::path>&)> ready);
     // The project takes tempo and metre from a Standard MIDI File.
     void takeMap(const std::filesystem::path& file);
+    // Looks for what a window that ended unexpectedly left behind, and offers the newest by recoverable().
+    void lookForRecovery();
     void startNew();
     void recover(const std::filesystem::path& autosaved);
     // Listens to sources again, between these tempos, and uses what then ranks highest.
@@ -155,10 +162,10 @@ class Session : public QObject {
     void told(const QString& title, const QStringList& lines, bool isProblem);
     void broughtIn(const BroughtIn& brought);
     void deviceLost(const QString& sentence);
-    void fileDelivered(int file, bool written);
-    void deliveryEnded();
-    void opened(); // another document
+    void fileDelivered(qint64 job, int file, bool written); // by its place in the plan
+    void opened();                                          // another document
     void saved();
+    void recoverable(const std::filesystem::path& file, const QString& of);
 
   private:
     void measured(project::Normalise how, const std::vector<ClipId>& clips, const std::vector<double>& gains);
@@ -166,7 +173,11 @@ class Session : public QObject {
     void bringIn(Import& import, std::size_t file, project::Source source);
     void heardOf(Import& import, std::size_t file, project::Source heard);
     void importEnded(Import& import, bool cancelled);
+    void readAtRate();
+    void hearWhatWasNotHeard();
     void tick();
+    void mapRead(const std::filesystem::path& file, const deliver::ReadMap& read);
+    void deviceOpened(play::OpenedOutput opened, bool isAsked);
     void watchDevice();
     void watchStore();
     void watchRenders();
@@ -185,6 +196,8 @@ class Session : public QObject {
     std::int64_t unread_ = 0; // pages of the store
     std::unique_ptr<play::Player> player_;
     std::int64_t imports_ = 0;
+    Before before_;
+    bool readingAtRate_ = false;
     std::vector<project::Taken> taken_;
     std::int64_t takenFrom_ = 0; // the document's generation
     std::unique_ptr<LibraryDesk> library_;

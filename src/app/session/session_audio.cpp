@@ -76,8 +76,8 @@ void Session::normalise(project::Normalise how) {
             }
             return gains;
         },
-        [this, how, clips, generation = document_.generation()](const std::vector<double>& gains) {
-            if (generation == document_.generation() && gains.size() == clips.size()) measured(how, clips, gains);
+        [this, how, clips, taken = document_.snapshot()](const std::vector<double>& gains) {
+            if (document_.isOf(taken) && gains.size() == clips.size()) measured(how, clips, gains);
         });
 }
 
@@ -109,8 +109,8 @@ void Session::extractPart() {
         [clip, source, folder, rate = now().rate](const base::Progress& p) {
             return project::extracted(*source, clip, folder, rate, p);
         },
-        [this, clip, generation = document_.generation()](base::Result<project::Source> part) {
-            if (generation != document_.generation()) return;
+        [this, clip, taken = document_.snapshot()](base::Result<project::Source> part) {
+            if (!document_.isOf(taken)) return;
             if (!part) {
                 if (!part.error().cancelled) complain(tr("The part was not extracted"), {qt(part.error().text)});
                 return;
@@ -125,32 +125,66 @@ void Session::extractPart() {
 
 void Session::setRate(int rate) {
     if (rate == now().rate) return;
-    jobs_.cancel(Lane::Import);
-    jobs_.start<std::pair<project::Project, std::vector<std::string>>>(
+    struct AtRate {
+        project::Patch sounds;
+        std::vector<std::string> warnings;
+        bool cancelled = false;
+    };
+    jobs_.start<AtRate>(
         Lane::Document, tr("Reading the audio at %1 kHz").arg(rate / 1000.0),
         [p = now(), rate, store = store_.get()](const base::Progress& progress) {
             project::Project next = project::withoutSound(p, rate);
             auto warnings = project::loadAudio(next, progress, store);
-            return std::pair(std::move(next),
-                             progress.stopped() ? std::vector<std::string>{"cancelled"} : std::move(warnings));
+            return AtRate{project::soundsOf(next), std::move(warnings), progress.stopped()};
         },
-        [this, rate, generation = document_.generation(),
-         revision = document_.revision()](std::pair<project::Project, std::vector<std::string>> read) {
-            if (generation != document_.generation()) return;
-            if (read.second == std::vector<std::string>{"cancelled"}) {
+        [this, rate, taken = document_.snapshot()](AtRate read) {
+            if (!document_.isOf(taken)) return;
+            if (read.cancelled) {
                 say(tr("The rate stays as it was."));
                 return;
             }
-            // What was changed meanwhile keeps its changes: only sounds and rate are taken over.
-            auto next = revision == document_.revision() ? base::Result<project::Project>(std::move(read.first))
-                                                         : project::withSoundsOf(now(), read.first);
-            if (!edit(tr("Sample rate"), std::move(next))) return;
+            // What came in meanwhile is read after it.
+            document_.accept(taken, read.sounds);
+            if (!edit(tr("Sample rate"), project::atRate(now(), rate))) return;
             say(tr("The project is at %1 kHz").arg(rate / 1000.0));
             QStringList lines;
-            for (const std::string& w : read.second)
+            for (const std::string& w : read.warnings)
                 lines << qt(w);
             if (!lines.isEmpty()) complain(tr("Not all of the audio could be read"), lines);
         });
+}
+
+// A source that came in, or was found, while the rate was changed is there at the rate of before.
+void Session::readAtRate() {
+    if (readingAtRate_) return;
+    project::Project wanting = now();
+    wanting.sources = document_.toRead();
+    wanting.tracks.clear();
+    if (wanting.sources.empty()) return;
+    readingAtRate_ = true;
+    const auto count = static_cast<int>(wanting.sources.size());
+    struct Read {
+        project::Patch sounds;
+        std::vector<std::string> warnings;
+    };
+    jobs_.start<Read>(
+        Lane::Import, tr("Reading %n sources at the project's rate", nullptr, count),
+        [p = std::move(wanting), store = store_.get()](const base::Progress& progress) mutable {
+            auto warnings = project::loadAudio(p, progress, store);
+            return Read{project::soundsOf(p), std::move(warnings)};
+        },
+        [this, taken = document_.snapshot()](const Read& read) {
+            readingAtRate_ = false;
+            if (!document_.accept(taken, read.sounds)) {
+                readAtRate(); // another document may want it as well
+                return;
+            }
+            QStringList lines;
+            for (const std::string& w : read.warnings)
+                lines << qt(w);
+            if (!lines.isEmpty()) complain(tr("Not all of the audio could be read"), lines);
+        },
+        count);
 }
 
 void Session::findMissing(const fs::path& folder) {
@@ -166,9 +200,8 @@ void Session::findMissing(const fs::path& folder) {
         Lane::Files, tr("Looking for missing audio in %1").arg(qt(base::shownName(folder))),
         [missing = std::move(missing), folder, keeping = project::Keeping(now().rate, store_.get())](
             const base::Progress& p) { return project::findMissing(missing, folder, keeping, p); },
-        [this, count, generation = document_.generation()](const std::vector<project::Found>& found) {
-            if (generation != document_.generation()) return;
-            document_.found(found);
+        [this, count, taken = document_.snapshot()](const std::vector<project::Found>& found) {
+            if (!document_.accept(taken, project::patchOf(found))) return;
             const auto left = count - found.size();
             say(left == 0 ? tr("All of the missing audio was found")
                           : tr("%1 of %2 found; %3 still missing").arg(found.size()).arg(count).arg(left));

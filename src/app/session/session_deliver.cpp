@@ -19,22 +19,25 @@ std::int64_t Session::deliver(const deliver::Order& order, std::vector<deliver::
     auto known = std::make_shared<std::unordered_map<std::int64_t, std::shared_ptr<const prove::Proof>>>();
     for (const project::LaidClip& clip : laid()->clips())
         if (auto proof = proofs_->of(clip.id())) known->emplace(clip.id().value, std::move(proof));
-    return jobs_.start<deliver::Delivered>(
+    // What it is called among the jobs is known once it has begun, and told before anything of it is.
+    const auto job = std::make_shared<std::int64_t>(0);
+    *job = jobs_.start<deliver::Delivered>(
         Lane::Deliver, count == 1 ? tr("Delivering") : tr("Delivering %1 files").arg(count),
-        [this, p = laid(), order, plan = std::move(plan), known](const base::Progress& progress) {
+        [this, job, p = laid(), order, plan = std::move(plan), known](const base::Progress& progress) {
             return deliver::deliver(
                 p, plan, order, progress,
                 [known](ClipId id) {
                     const auto found = known->find(id.value);
                     return found == known->end() ? nullptr : found->second;
                 },
-                [this](std::size_t file, bool written) {
-                    mailbox_.post([this, file, written] { emit fileDelivered(static_cast<int>(file), written); });
+                [this, job](std::size_t file, bool written) {
+                    mailbox_.post(
+                        [this, job, file, written] { emit fileDelivered(*job, static_cast<int>(file), written); });
                 });
         },
-        [this, order, count, generation = document_.generation()](const deliver::Delivered& out) {
+        [this, order, count, taken = document_.snapshot()](const deliver::Delivered& out) {
             const auto n = static_cast<int>(out.written.size());
-            if (n > 0 && generation == document_.generation()) remembered_.keep();
+            if (n > 0 && document_.isOf(taken)) remembered_.keep();
             QString sentence =
                 tr("%1 of %2 files written to %3").arg(n).arg(count).arg(qt(base::shownPath(order.folder)));
             if (out.cancelled) sentence = tr("Delivery cancelled · ") + sentence;
@@ -47,9 +50,9 @@ std::int64_t Session::deliver(const deliver::Order& order, std::vector<deliver::
             for (const std::string& p : out.problems)
                 lines << qt(p);
             if (!lines.isEmpty()) complain(sentence, lines);
-            emit deliveryEnded();
         },
         count);
+    return *job;
 }
 
 void Session::handOut(std::function<void(const std::vector<fs::path>&)> ready) {
@@ -77,18 +80,29 @@ void Session::handOut(std::function<void(const std::vector<fs::path>&)> ready) {
 }
 
 void Session::takeMap(const fs::path& file) {
-    const auto bytes = base::readText(file);
-    const auto map = bytes ? deliver::readMidiMap(*bytes) : tl::unexpected(bytes.error());
-    if (!map) {
-        complain(tr("The tempo map was not taken"),
-                 {bytes ? qt(base::shownName(file) + ": " + map.error().text + ".") : qt(bytes.error().text)});
-        return;
-    }
-    if (!map->hasTempo && !map->hasMetre) {
-        complain(tr("The tempo map was not taken"),
-                 {tr("%1 says nothing of tempo or metre.").arg(qt(base::shownName(file)))});
-        return;
-    }
+    using Read = base::Result<deliver::ReadMap>;
+    jobs_.start<Read>(
+        Lane::Files, tr("Reading %1").arg(qt(base::shownName(file))),
+        [file](const base::Progress&) -> Read {
+            const auto bytes = base::readText(file);
+            if (!bytes) return tl::unexpected(bytes.error());
+            auto map = deliver::readMidiMap(*bytes);
+            if (!map) return base::problem(base::shownName(file) + ": " + map.error().text + ".");
+            if (!map->hasTempo && !map->hasMetre)
+                return base::problem(base::shownName(file) + " says nothing of tempo or metre.");
+            return std::move(*map);
+        },
+        [this, file, taken = document_.snapshot()](const Read& map) {
+            if (!document_.isOf(taken)) return;
+            if (map)
+                mapRead(file, *map);
+            else
+                complain(tr("The tempo map was not taken"), {qt(map.error().text)});
+        });
+}
+
+void Session::mapRead(const fs::path& file, const deliver::ReadMap& read) {
+    const deliver::ReadMap* map = &read;
     base::Result<project::Project> next = now();
     if (map->hasTempo) next = project::setTempoMap(*next, map->maps.tempo);
     if (map->hasMetre && next) {

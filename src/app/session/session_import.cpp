@@ -20,7 +20,7 @@ namespace fs = std::filesystem;
 
 // Shared by the worker, which only fills `problems`, and the interface thread, which has the rest.
 struct Session::Import {
-    std::int64_t generation = 0;
+    Snapshot begun; // of the document that they come into
     Gesture gesture;
     std::optional<TrackId> track;
     Beats at;
@@ -39,6 +39,25 @@ struct Session::Import {
 namespace {
 
 constexpr double quicklyHeard = 30; // seconds of audio that are listened to before they are placed
+
+// What hears a file, and what it may ask first.
+struct Ear {
+    std::shared_ptr<shelf::Library> library;
+    Remembered::Opened memory;
+
+    // All that is said and heard of a file that was decoded, as it was settled before where it was. Takes time.
+    base::Result<project::Source> hear(const fs::path& file, project::ReadSource& read,
+                                       const base::Progress& progress) const {
+        if (auto found = project::findAttacks(read, progress.part(0, 0.4)); !found)
+            return tl::unexpected(found.error());
+        auto settled = project::settledOf(file, read, {}, progress.part(0.4, 1),
+                                          library ? library->heardBefore(read.content) : std::nullopt);
+        if (!settled) return tl::unexpected(settled.error());
+        shelf::recallInto(settled->source, memory.get().get());
+        settled->source.sound = read.sound;
+        return std::move(settled->source);
+    }
+};
 
 // Folders stand for the audio in them.
 std::vector<fs::path> expanded(const std::vector<fs::path>& files,
@@ -74,7 +93,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
     files.erase(maps, files.end());
     if (files.empty()) return;
     const auto import = std::make_shared<Import>();
-    import->generation = document_.generation();
+    import->begun = document_.snapshot();
     // All of one import is undone at once.
     import->gesture = Gesture{"import", ++imports_, 1};
     import->track = track;
@@ -86,28 +105,17 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
     const auto count = static_cast<int>(files.size());
     const auto onInterface = [this, import](std::function<void()> act) {
         mailbox_.post([this, import, act = std::move(act)] {
-            if (import->generation == document_.generation()) act();
+            if (document_.isOf(import->begun)) act();
         });
     };
     jobs_.start<bool>(
         Lane::Import, what,
-        [this, import, onInterface, files = std::move(files), rate = now().rate, memory = remembered_.memory(),
-         library = library_->library(), store = store_.get()](const base::Progress& p) {
+        [this, import, onInterface, files = std::move(files), rate = now().rate,
+         ear = Ear{library_->library(), remembered_.memory()}, store = store_.get()](const base::Progress& p) {
             const std::vector<fs::path> all = expanded(files, [&](const std::string& s) { import->complain(s); });
             if (all.empty()) return p.stopped();
             onInterface([import, n = all.size()] { import->came.resize(n); });
             base::Shares shares(all.size(), p);
-            const auto heard = [&](const fs::path& file, project::ReadSource& read,
-                                   const base::Progress& progress) -> base::Result<project::Source> {
-                if (auto found = project::findAttacks(read, progress.part(0, 0.4)); !found)
-                    return tl::unexpected(found.error());
-                auto settled = project::settledOf(file, read, {}, progress.part(0.4, 1),
-                                                  library ? library->heardBefore(read.content) : std::nullopt);
-                if (!settled) return tl::unexpected(settled.error());
-                shelf::recallInto(settled->source, memory.get());
-                settled->source.sound = read.sound;
-                return std::move(settled->source);
-            };
             struct Read {
                 base::Result<project::ReadSource> read;
                 std::optional<project::Source> source; // heard already
@@ -120,7 +128,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
                 [&](std::size_t i) {
                     Read out{project::decodeSource(all[i], {rate, store}, shares.of(i, 0, 0.3)), {}};
                     if (!out.read || (out.read->facts.length().value > quicklyHeard && !heardFirst)) return out;
-                    if (auto source = heard(all[i], *out.read, shares.of(i, 0.3, 1)))
+                    if (auto source = ear.hear(all[i], *out.read, shares.of(i, 0.3, 1)))
                         out.source = std::move(*source);
                     else
                         out.read = tl::unexpected(source.error());
@@ -144,7 +152,8 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
             base::abreast<base::Result<project::Source>>(
                 p.stopped() ? 0 : later.size(),
                 [&](std::size_t k) {
-                    auto source = heard(all[later[k].first], *later[k].second, shares.of(later[k].first, 0.3, 1));
+                    auto source =
+                        ear.hear(all[later[k].first], *later[k].second, shares.of(later[k].first, 0.3, 1));
                     later[k].second.reset();
                     return source;
                 },
@@ -162,7 +171,7 @@ void Session::importFiles(std::vector<fs::path> files, std::optional<TrackId> tr
             return p.stopped();
         },
         [this, import](bool cancelled) {
-            if (import->generation == document_.generation()) importEnded(*import, cancelled);
+            if (document_.isOf(import->begun)) importEnded(*import, cancelled);
         },
         count);
 }
@@ -199,13 +208,56 @@ void Session::bringIn(Import& import, std::size_t file, project::Source source) 
     say(qt(project::toldOf(now(), id)));
 }
 
-// Its tempo comes after it: every version learns of it, as if it had been known from the beginning.
+// Its tempo comes after it: every version knows it from now on, as if it had been known from the beginning.
 void Session::heardOf(Import& import, std::size_t file, project::Source heard) {
     if (file >= import.came.size() || !import.came[file]) return;
     const SourceId id = *import.came[file];
     project::lean(heard, {preferences_.worksFrom, project::neighboursOf(now(), heard.file)});
-    document_.heard(id, heard);
+    document_.accept(import.begun,
+                     {{.source = id, .heard = std::make_shared<const project::Source>(std::move(heard))}});
     if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
+}
+
+// A project that was saved while a source was still listened to has it unheard: that goes on now.
+void Session::hearWhatWasNotHeard() {
+    std::vector<project::SourcePtr> unheard;
+    for (const project::SourcePtr& s : now().sources)
+        if (project::isUnheard(*s) && !s->chosen && !s->set) unheard.push_back(s);
+    if (unheard.empty()) return;
+    const auto count = static_cast<int>(unheard.size());
+    jobs_.start<QStringList>(
+        Lane::Listen, tr("Listening to %n sources", nullptr, count),
+        [this, unheard, taken = document_.snapshot(), ear = Ear{library_->library(), remembered_.memory()},
+         store = store_.get()](const base::Progress& p) {
+            QStringList problems;
+            base::Shares shares(unheard.size(), p);
+            base::abreast<base::Result<project::Source>>(
+                unheard.size(),
+                [&](std::size_t i) -> base::Result<project::Source> {
+                    auto read =
+                        project::decodeSource(unheard[i]->file, {taken.project.rate, store}, shares.of(i, 0, 0.3));
+                    if (!read) return tl::unexpected(read.error());
+                    return ear.hear(unheard[i]->file, *read, shares.of(i, 0.3, 1));
+                },
+                [&](std::size_t i, base::Result<project::Source> source) {
+                    if (!source) {
+                        if (!source.error().cancelled) problems << qt(source.error().text);
+                        return;
+                    }
+                    mailbox_.post([this, taken, id = unheard[i]->id,
+                                   one = std::make_shared<const project::Source>(std::move(*source))] {
+                        if (document_.accept(taken, {{.source = id, .heard = one}}))
+                            if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
+                    });
+                },
+                p.stop);
+            return problems;
+        },
+        [this, taken = document_.snapshot()](const QStringList& problems) {
+            if (document_.isOf(taken) && !problems.isEmpty())
+                complain(tr("Not everything could be heard"), problems);
+        },
+        count);
 }
 
 void Session::importEnded(Import& import, bool cancelled) {

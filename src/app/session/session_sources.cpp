@@ -41,18 +41,17 @@ std::optional<project::Source> heardAnew(const std::vector<project::SourcePtr>& 
 } // namespace
 
 void Session::takeTempoFrom(const fs::path& file) {
-    const auto generation = document_.generation();
     jobs_.start<base::Result<project::ImportedSource>>(
         Lane::Listen, tr("Finding the tempo of %1").arg(qt(base::shownName(file))),
         [file, library = library_->library(), memory = remembered_.memory()](const base::Progress& progress) {
             auto read = project::listenToFile(file, {}, progress, [&](const std::string& content) {
                 return library ? library->heardBefore(content) : std::nullopt;
             });
-            if (read) shelf::recallInto(read->source, memory.get());
+            if (read) shelf::recallInto(read->source, memory.get().get());
             return read;
         },
-        [this, file, generation](const base::Result<project::ImportedSource>& read) {
-            if (generation != document_.generation()) return;
+        [this, file, taken = document_.snapshot()](const base::Result<project::ImportedSource>& read) {
+            if (!document_.isOf(taken)) return;
             if (!read) {
                 if (!read.error().cancelled) complain(tr("Its tempo was not taken"), {qt(read.error().text)});
                 return;
@@ -117,7 +116,6 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
     const auto pieces = static_cast<int>(groups.size());
     const QString what =
         pieces == 1 ? tr("Listening to %1").arg(qt(groups.front().front()->name)) : tr("Listening again");
-    const auto generation = document_.generation();
     jobs_.start<std::vector<project::Source>>(
         Lane::Listen, what,
         [groups = std::move(groups), window, store = store_.get()](const base::Progress& progress) {
@@ -131,8 +129,8 @@ void Session::listenAgain(const std::vector<SourceId>& sources, hear::Window win
             }
             return out;
         },
-        [this, generation](const std::vector<project::Source>& heard) {
-            if (heard.empty() || generation != document_.generation()) return;
+        [this, taken = document_.snapshot()](const std::vector<project::Source>& heard) {
+            if (heard.empty() || !document_.isOf(taken)) return;
             project::Project p = now();
             QString refused;
             for (const project::Source& s : heard) {
@@ -158,7 +156,6 @@ void Session::straighten(SourceId source, hear::Feel feel) {
     if (!s || !s->sound) return;
     hear::Window window = s->window;
     window.feel = feel;
-    const auto generation = document_.generation();
     std::vector<project::SourcePtr> group;
     for (const SourceId each : project::togetherWith(now(), source))
         if (project::SourcePtr one = project::sourceOf(now(), each); one && one->sound)
@@ -168,8 +165,8 @@ void Session::straighten(SourceId source, hear::Feel feel) {
         [group, window, store = store_.get()](const base::Progress& progress) {
             return heardAnew(group, window, store, progress);
         },
-        [this, source, generation](const std::optional<project::Source>& heard) {
-            if (generation != document_.generation() || !heard) return;
+        [this, source, taken = document_.snapshot()](const std::optional<project::Source>& heard) {
+            if (!document_.isOf(taken) || !heard) return;
             auto next = project::setHeard(now(), source, *heard, false);
             if (next) next = project::chooseReading(*next, source, hear::Witness::Heard);
             if (!settle(tr("Straighten"), std::move(next))) return;
@@ -291,8 +288,12 @@ void Session::makeSet(const std::vector<SourceId>& sources) {
         [members, window = members.front()->window, store = store_.get()](const base::Progress& progress) {
             return project::hearTogether(members, window, store, progress);
         },
-        [this, sources, n, rate = now().rate, generation = document_.generation()](const auto& together) {
-            if (generation != document_.generation() || rate != now().rate) return;
+        [this, sources, n, taken = document_.snapshot()](const auto& together) {
+            if (!document_.isOf(taken)) return;
+            if (taken.project.rate != now().rate) { // their anchors are at the rate of before
+                say(tr("The project's rate was changed meanwhile: keep them together once more."));
+                return;
+            }
             if (!together) {
                 say(together.error().cancelled ? tr("They stay apart.") : qt(together.error().text));
                 return;
@@ -329,8 +330,8 @@ void Session::partSets(const std::vector<SourceId>& sources) {
             }
             return progress.stopped() ? Sounds() : own;
         },
-        [this, members, n, generation = document_.generation()](const Sounds& own) {
-            if (generation != document_.generation() || own.empty()) return;
+        [this, members, n, taken = document_.snapshot()](const Sounds& own) {
+            if (!document_.isOf(taken) || own.empty()) return;
             base::Result<project::Project> next = now();
             std::set<project::SetId> sets;
             for (const project::SourcePtr& s : members)

@@ -68,13 +68,14 @@ void SourcesDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
     const Tokens& t = tokens();
     const QRect r = option.rect;
     const bool selected = option.state.testFlag(QStyle::State_Selected);
+    using Looks = SourcesColumn::Looks;
+    const auto looks = static_cast<Looks>(index.data(SourcesModel::LooksRole).toInt());
     if (selected) p->fillRect(r, t.sheet);
-    if (selected && index.column() == SourcesModel::Source)
-        p->fillRect(QRect(r.left(), r.top(), 3, r.height()), t.brass);
+    if (selected && looks == Looks::Source) p->fillRect(QRect(r.left(), r.top(), 3, r.height()), t.brass);
     p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), t.rule);
     const QString text = index.data().toString();
     p->save();
-    if (index.column() == SourcesModel::Source) {
+    if (looks == Looks::Source) {
         project::SourcePtr s;
         for (int row = 0; row < model_.rowCount() && !s; ++row)
             if (model_.at(row)->id.value == index.data(SourcesModel::SourceRole).toLongLong()) s = model_.at(row);
@@ -89,12 +90,12 @@ void SourcesDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
     } else {
         const bool figure = index.data(SourcesModel::FigureRole).toBool();
         const bool chosen = index.data(SourcesModel::ChosenRole).toBool();
-        const bool tempo = index.column() == SourcesModel::Tempo;
+        const bool tempo = looks == Looks::Tempo;
         const bool none = text == QStringLiteral("–");
         QRect words = r.adjusted(6, 0, -8, 0);
         if (chosen) p->fillRect(r.adjusted(2, 6, -2, -7), t.band(4));
         const bool disagrees =
-            index.column() == SourcesModel::Sure && !index.data(SourcesModel::DisagreeRole).toString().isEmpty();
+            looks == Looks::Sureness && !index.data(SourcesModel::DisagreeRole).toString().isEmpty();
         if (disagrees) { // a mark of its own, in shape as well as in colour
             p->setRenderHint(QPainter::Antialiasing);
             p->setPen(QPen(t.amber, 1.5));

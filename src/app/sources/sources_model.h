@@ -1,11 +1,10 @@
-// The sources of the project as a table: one row a source, every reading a column.
+// The sources of the project as a table: one row a source, a column for each of sourceColumns().
 #pragma once
 
-#include "project/project.h"
-#include "prove/landing.h"
-#include "prove/strain.h"
+#include "app/sources/source_columns.h"
 
 #include <QAbstractTableModel>
+#include <QTimer>
 
 namespace app {
 
@@ -14,23 +13,6 @@ class Session;
 class SourcesModel : public QAbstractTableModel {
     Q_OBJECT
   public:
-    enum Column {
-        Source,
-        Name,
-        Tag,
-        Heard,
-        Length,
-        Said,
-        Tempo,
-        BeatCount,
-        Key,
-        Kind,
-        Rule,
-        Sure,
-        Strain,
-        Proof,
-        columns
-    };
     enum Role {
         SortRole = Qt::UserRole + 1, // a number where the column shows one
         SourceRole,                  // qlonglong: its id
@@ -38,11 +20,14 @@ class SourcesModel : public QAbstractTableModel {
         ChosenRole,                  // true in the column of the reading in use
         DisagreeRole,                // text; empty where the readings agree
         FigureRole,                  // true where the text is a figure to be compared
-        LandingRole                  // int: how its clips landed; invalid where that is not known
+        LandingRole,                 // int: how its clips landed; invalid where that is not known
+        LooksRole                    // int: the column's SourcesColumn::Looks
     };
 
     explicit SourcesModel(Session& session, QObject* parent = nullptr);
     project::SourcePtr at(int row) const; // null beyond the last
+    // While nobody sees it, what is proven is not told clip by clip.
+    void setShown(bool on);
 
     int rowCount(const QModelIndex& parent = {}) const override;
     int columnCount(const QModelIndex& parent = {}) const override;
@@ -58,23 +43,15 @@ class SourcesModel : public QAbstractTableModel {
 
   private:
     void refresh();
-    QString textOf(const project::Source& s, int column) const;
-    // The time rule that counts for its clips, and where it comes from.
-    std::pair<QString, QString> ruleOf(const project::Source& s) const;
-    // What is proven of its clips: the worst of them.
-    struct Proven {
-        QString text;
-        QString tip;
-        std::optional<prove::Landing> landing;
-        double farthest = -1; // ms
-    };
-    Proven provenOf(const project::Source& s) const;
-    // The strain of its clips, where it is the same for all, else of the most strained.
-    std::optional<prove::Strain> strainOf(const project::Source& s) const;
-    QVariant sortKeyOf(const project::Source& s, int column) const;
+    void look(); // for the clips of each source, once for all of them
+
+    void tellProofs();
 
     Session& session_;
-    std::vector<project::SourcePtr> rows_;
+    QTimer soon_; // proofs come one after the other: told together
+    bool isShown_ = false;
+    bool isBehind_ = false;
+    std::vector<SourceRow> rows_;
 };
 
 } // namespace app

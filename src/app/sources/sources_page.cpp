@@ -24,6 +24,8 @@ namespace app {
 
 namespace {
 
+constexpr int nameColumn = 0;
+
 // Finds every word of the filter somewhere in the row: in the name, the key, the kind, a tempo.
 class Rows : public QSortFilterProxyModel {
   public:
@@ -35,6 +37,7 @@ class Rows : public QSortFilterProxyModel {
 
   protected:
     bool filterAcceptsRow(int row, const QModelIndex& parent) const override {
+        if (words_.empty()) return true;
         QString all;
         for (int c = 0; c < sourceModel()->columnCount(parent); ++c)
             all += sourceModel()->index(row, c, parent).data().toString() + ' ';
@@ -151,24 +154,13 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     header->setHighlightSections(false);
     header->setFont(textFont(sizes::label));
     header->setMinimumSectionSize(44);
-    header->setSectionResizeMode(SourcesModel::Source, QHeaderView::Stretch);
-    const auto widthOf = [](int column) {
-        switch (column) {
-        case SourcesModel::Tempo:
-        case SourcesModel::Proof:
-            return 78;
-        case SourcesModel::Said:
-        case SourcesModel::BeatCount:
-        case SourcesModel::Sure:
-            return 50;
-        case SourcesModel::Strain:
-            return 58;
-        default:
-            return 62;
-        }
-    };
-    for (int c = 1; c < SourcesModel::columns; ++c)
-        header->resizeSection(c, widthOf(c));
+    for (int c = 0; c < model_->columnCount(); ++c) {
+        const int width_ = sourceColumns()[static_cast<std::size_t>(c)].width;
+        if (width_ == 0)
+            header->setSectionResizeMode(c, QHeaderView::Stretch);
+        else
+            header->resizeSection(c, width_);
+    }
     empty_ =
         label(tr("Every source gets a row here: what its name, its tag, the ear and its length say of its tempo, "
                  "side by side. Drop audio to begin."),
@@ -319,10 +311,20 @@ void SourcesPage::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
     constexpr int least = 190;
     QHeaderView* header = table_->horizontalHeader();
-    const int figures = header->length() - header->sectionSize(SourcesModel::Source);
+    const int figures = header->length() - header->sectionSize(nameColumn);
     const bool fits = width() - figures >= least;
-    header->setSectionResizeMode(SourcesModel::Source, fits ? QHeaderView::Stretch : QHeaderView::Interactive);
-    if (!fits) header->resizeSection(SourcesModel::Source, least);
+    header->setSectionResizeMode(nameColumn, fits ? QHeaderView::Stretch : QHeaderView::Interactive);
+    if (!fits) header->resizeSection(nameColumn, least);
+}
+
+void SourcesPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    model_->setShown(true);
+}
+
+void SourcesPage::hideEvent(QHideEvent* event) {
+    QWidget::hideEvent(event);
+    model_->setShown(false);
 }
 
 void SourcesPage::paintEvent(QPaintEvent*) {

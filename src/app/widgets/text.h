@@ -18,4 +18,17 @@ inline std::filesystem::path pathOf(const QString& text) {
     return {text.toLocal8Bit().toStdString()};
 }
 
+// A path as text that is kept, and back, byte for byte and whatever the locale: what is no UTF-8 goes in
+// hexadecimal.
+inline QString keptPath(const std::filesystem::path& path) {
+    const std::string& bytes = path.native();
+    if (base::isUtf8(bytes)) return QString::fromStdString(bytes);
+    return QStringLiteral("bytes:") + QString::fromLatin1(QByteArray::fromStdString(bytes).toHex());
+}
+inline std::filesystem::path pathKept(const QString& text) {
+    if (text.startsWith(QStringLiteral("bytes:")))
+        return {QByteArray::fromHex(text.mid(6).toLatin1()).toStdString()};
+    return {text.toUtf8().toStdString()};
+}
+
 } // namespace app

@@ -9,17 +9,7 @@
 namespace app {
 
 inline QString ruleWord(project::TimeRule rule) {
-    switch (rule) {
-    case project::TimeRule::Stretch:
-        return QObject::tr("Stretch");
-    case project::TimeRule::Slices:
-        return QObject::tr("Slices");
-    case project::TimeRule::Place:
-        return QObject::tr("Place");
-    case project::TimeRule::Fixed:
-        break;
-    }
-    return QObject::tr("Fixed");
+    return QObject::tr(project::entryOf(rule).label);
 }
 
 // Where a rule comes from.

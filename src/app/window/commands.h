@@ -2,6 +2,8 @@
 // and the page of keys.
 #pragma once
 
+#include "app/session/offer.h"
+
 #include <QKeySequence>
 #include <QList>
 #include <QObject>
@@ -17,22 +19,7 @@ class QWidget;
 namespace app {
 
 // When a command can be given.
-enum class Needs { Nothing, Clips, OneClip, Source, Track, Pick, Pins, Undo, Redo };
-
-// Where a menu at the pointer offers it.
-enum Offer : unsigned {
-    OnBar = 0,
-    OnClip = 1,
-    OnTrack = 2,
-    OnSource = 4,
-    OnPage = 8,
-    OnTempo = 16,
-    OnSection = 32,
-    OnMetre = 64,
-    OnRail = 128,
-    OnStraighten = 256,
-    OnLead = 512
-};
+enum class Needs { Nothing, Clips, OneClip, Source, Set, Track, Pick, Pins, Undo, Redo };
 
 struct Command {
     const char* name; // of its action; for tests and for pictures

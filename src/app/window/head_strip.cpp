@@ -167,7 +167,7 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
         session_.edit(tr("Key"), project::setKeyAt(session_.now(), 1, key), {"turn key", 0, key_->turn()});
     });
     connect(gain_, &Figure::turned, this, [this](int steps, bool fine) {
-        session_.document().setOutputGain(std::clamp(session_.now().outputDb + steps * (fine ? 0.1 : 0.5),
+        session_.document().setOutputGain(std::clamp(session_.now().view.outputDb + steps * (fine ? 0.1 : 0.5),
                                                      project::quietestDb, project::loudestDb));
     });
     connect(gain_, &Figure::typed, this, [this](const QString& text) {
@@ -198,8 +198,8 @@ bool HeadStrip::eventFilter(QObject* object, QEvent* event) {
     const auto* wheel = static_cast<QWheelEvent*>(event);
     const int turn = wheel->angleDelta().y() != 0 ? wheel->angleDelta().y() : wheel->angleDelta().x();
     const double step = wheel->modifiers().testFlag(Qt::ShiftModifier) ? 0.1 : 0.5;
-    const double db =
-        std::clamp(session_.now().clickDb + (turn > 0 ? step : -step), project::quietestDb, project::loudestDb);
+    const double db = std::clamp(session_.now().view.clickDb + (turn > 0 ? step : -step), project::quietestDb,
+                                 project::loudestDb);
     session_.document().setClickGain(db);
     session_.say(tr("Click %1 dB").arg(QString::number(db, 'f', 1).replace('-', QChar(0x2212))));
     return true;
@@ -237,9 +237,9 @@ void HeadStrip::refresh() {
     metre_->setText(qt(metre::metreLabel(p.metre.points().front().metre)));
     const auto key = p.keys.points().front().key;
     key_->setText(key ? qt(hear::keyLabel(*key)) : QStringLiteral("–"));
-    gain_->setText(QString::number(p.outputDb, 'f', 1).replace('-', QChar(0x2212)) + " dB");
-    loop_->setChecked(p.loop.on);
-    click_->setChecked(p.click);
+    gain_->setText(QString::number(p.view.outputDb, 'f', 1).replace('-', QChar(0x2212)) + " dB");
+    loop_->setChecked(p.view.looping);
+    click_->setChecked(p.view.click);
     output_->setText(session_.player().output().isSimulated() ? tr("no device") : QString());
     output_->setToolTip(session_.outputTold());
     proof_->show(session_.proofs());

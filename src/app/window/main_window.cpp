@@ -3,12 +3,12 @@
 #include "app/bars/bars_view.h"
 #include "app/bench/bench.h"
 #include "app/bench/rails_view.h"
+#include "app/session/preference_words.h"
 #include "app/shelf/shelf.h"
 #include "app/sources/sources_page.h"
 #include "app/strain/strain_page.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/dropped_files.h"
-#include "app/widgets/preference_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/window/head_strip.h"
@@ -145,7 +145,8 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     });
     newSources_->setCurrentIndex(newSources_->findData(static_cast<int>(session_.preferences().newSources)));
     connect(shelf_, &Shelf::placeAsked, this, [this](qint64 source) {
-        const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
+        const Beats at =
+            metre::snapped(session_.player().position(), session_.now().view.snap, session_.now().metre);
         auto placed = project::place(session_.now(), SourceId{source}, {}, at);
         if (!placed)
             session_.say(qt(placed.error().text));
@@ -153,18 +154,18 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
             session_.document().select({placed->id});
     });
     connect(shelf_, &Shelf::importAsked, this, [this](const std::vector<std::filesystem::path>& files) {
-        const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
+        const Beats at =
+            metre::snapped(session_.player().position(), session_.now().view.snap, session_.now().metre);
         session_.importFiles(files, {}, at);
     });
     connect(&session_, &Session::told, message_, &MessageBar::show);
     connect(&session_, &Session::broughtIn, this, [this](const BroughtIn& brought) {
-        message_->hide();
+        message_->giveWay();
         report_->show(brought);
     });
     connect(report_, &ImportReport::sourcesAsked, this, [this] { tabs_->setCurrentIndex(1); });
     connect(&session_, &Session::deviceLost, this, [this](const QString& sentence) {
-        message_->show(sentence, {}, true);
-        message_->offer(tr("Take it again"), [this] { session_.takeDevice(); });
+        message_->offer(sentence, true, tr("Take it again"), [this] { session_.takeDevice(); });
     });
     connect(bars_, &BarsView::menuAsked, this, &MainWindow::offerMenu);
     connect(bench_, &Bench::railMenuAsked, this, [this](const QPoint& at) { offerMenu(OnRail, at); });
@@ -197,13 +198,15 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
             offerMenu(OnSource, view->viewport()->mapToGlobal(at));
         });
     }
+    session_.askBefore([this](const QString& what, const std::function<void()>& go) { whenSafe(what, go); });
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
     connect(&session_, &Session::selectionChanged, this, &MainWindow::refreshActions);
     connect(&session_, &Session::opened, this, &MainWindow::refreshActions);
     hint({});
     if (!session_.outputTold().isEmpty()) session_.say(session_.outputTold());
     refreshActions();
-    offerRecovery();
+    connect(&session_, &Session::recoverable, this, &MainWindow::offerRecovery);
+    session_.lookForRecovery();
     bars_->setFocus();
 }
 
@@ -250,7 +253,7 @@ void MainWindow::goToNextOff() {
 }
 
 void MainWindow::loopSelection() {
-    project::LoopRange range{Beats(1e9), Beats(0), true};
+    project::LoopRange range{Beats(1e9), Beats(0)};
     for (const ClipId id : session_.document().selectedOrAllClips()) {
         const project::Timing& t = session_.laid()->find(id)->time();
         range.from = std::max(Beats(0), std::min(range.from, t.start));
@@ -276,6 +279,11 @@ void MainWindow::refreshActions() {
                 return !bench_->rails().picked().empty();
             case Needs::Source:
                 return session_.selection().source.has_value();
+            case Needs::Set: {
+                const auto id = session_.selection().source;
+                const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
+                return s && s->set;
+            }
             case Needs::Undo:
                 return h.canUndo();
             case Needs::Redo:
@@ -286,7 +294,7 @@ void MainWindow::refreshActions() {
             return true;
         },
         qt(h.undoName()), qt(h.redoName()));
-    const int snap = snap_->findData(static_cast<int>(session_.now().snap));
+    const int snap = snap_->findData(static_cast<int>(session_.now().view.snap));
     if (snap != snap_->currentIndex()) snap_->setCurrentIndex(snap);
     refreshTitle();
 }
@@ -318,100 +326,11 @@ void MainWindow::refreshTitle() {
     const auto& folder = session_.document().folder();
     const QString name = folder.empty() ? tr("Untitled") : qt(base::shownName(folder));
     setWindowTitle(QStringLiteral("%1[*] – Patient Metre").arg(name));
-    setWindowModified(session_.document().history().isChanged());
-}
-
-void MainWindow::askImport() {
-    auto* dialog = new QFileDialog(this, tr("Import audio"));
-    dialog->setObjectName("importDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::ExistingFiles);
-    dialog->setNameFilters({tr("Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)"), tr("All files (*)")});
-    connect(dialog, &QFileDialog::filesSelected, this, [this](const QStringList& names) {
-        std::vector<std::filesystem::path> files;
-        for (const QString& n : names)
-            files.push_back(pathOf(n));
-        const Beats at = metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre);
-        session_.importFiles(std::move(files), {}, at);
-    });
-    dialog->open();
-}
-
-void MainWindow::askOpen() {
-    auto* dialog = new QFileDialog(this, tr("Open a project: its folder, or the project.json in it"));
-    dialog->setObjectName("openDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    dialog->setNameFilters({tr("Projects (project.json)"), tr("All files (*)")});
-    connect(dialog, &QFileDialog::fileSelected, this, [this](const QString& name) { session_.open(pathOf(name)); });
-    dialog->open();
-}
-
-void MainWindow::saveThen(std::function<void()> afterwards) {
-    if (session_.document().folder().empty())
-        askSaveAs(std::move(afterwards));
-    else
-        session_.save(session_.document().folder(), std::move(afterwards));
-}
-
-void MainWindow::askSaveAs(std::function<void()> afterwards) {
-    auto* dialog = new QFileDialog(this, tr("Save the project as a folder"));
-    dialog->setObjectName("saveDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setAcceptMode(QFileDialog::AcceptSave);
-    dialog->setFileMode(QFileDialog::AnyFile);
-    dialog->setLabelText(QFileDialog::FileName, tr("Folder:"));
-    connect(dialog, &QFileDialog::fileSelected, this,
-            [this, afterwards = std::move(afterwards)](const QString& name) {
-                const std::filesystem::path folder = pathOf(name);
-                std::error_code error;
-                const bool foreign = std::filesystem::exists(folder, error) &&
-                                     !std::filesystem::is_empty(folder, error) &&
-                                     !std::filesystem::exists(folder / "project.json", error);
-                if (foreign) {
-                    session_.complain(tr("The project was not saved"),
-                                      {tr("%1 holds other things already. Choose a new name; the project becomes a "
-                                          "folder of that name.")
-                                           .arg(name)});
-                    return;
-                }
-                session_.save(folder, afterwards);
-            });
-    dialog->open();
-}
-
-void MainWindow::whenSafe(const QString& what, std::function<void()> done) {
-    if (!session_.document().history().isChanged()) {
-        done();
-        return;
-    }
-    auto* box = new QMessageBox(QMessageBox::NoIcon, tr("Not saved yet"),
-                                tr("%1 loses what was changed since the last save.").arg(what),
-                                QMessageBox::NoButton, this);
-    box->setObjectName("unsavedBox");
-    box->setAttribute(Qt::WA_DeleteOnClose);
-    QPushButton* saveButton = box->addButton(tr("Save first"), QMessageBox::AcceptRole);
-    QPushButton* loseButton = box->addButton(tr("Lose changes"), QMessageBox::DestructiveRole);
-    QPushButton* stayButton = box->addButton(tr("Stay"), QMessageBox::RejectRole);
-    box->setDefaultButton(saveButton);
-    box->setEscapeButton(stayButton);
-    connect(box, &QMessageBox::buttonClicked, this,
-            [this, box, saveButton, loseButton, what, done = std::move(done)](QAbstractButton* b) {
-                box->close();
-                if (b == saveButton)
-                    // What was changed while it was being saved is asked about again.
-                    saveThen([this, what, done] { whenSafe(what, done); });
-                else if (b == loseButton)
-                    done();
-            });
-    box->open();
+    setWindowModified(session_.document().isUnsaved());
 }
 
 void MainWindow::closeEvent(QCloseEvent* event) {
-    if (mayClose_ || !session_.document().history().isChanged()) {
+    if (mayClose_ || !session_.document().isUnsaved()) {
         rememberWindow();
         event->accept();
         return;
@@ -423,65 +342,12 @@ void MainWindow::closeEvent(QCloseEvent* event) {
     });
 }
 
-void MainWindow::rememberRecent() {
-    const auto& folder = session_.document().folder();
-    if (folder.empty()) return;
-    Preferences p = session_.preferences();
-    const QString name = qt(folder.string());
-    p.recent.removeAll(name);
-    p.recent.prepend(name);
-    while (p.recent.size() > Preferences::mostRecent)
-        p.recent.removeLast();
-    session_.prefer(p);
-}
-
-void MainWindow::offerRecent() {
-    auto* menu = new QMenu(this);
-    menu->setObjectName("recentMenu");
-    menu->setAttribute(Qt::WA_DeleteOnClose);
-    for (const QString& name : session_.preferences().recent) {
-        const std::filesystem::path folder = pathOf(name);
-        QAction* action = menu->addAction(qt(base::shownName(folder)));
-        action->setToolTip(name);
-        connect(action, &QAction::triggered, this, [this, folder] {
-            whenSafe(tr("Opening another project"), [this, folder] { session_.open(folder); });
-        });
-    }
-    if (menu->isEmpty()) menu->addAction(tr("Nothing was opened or saved yet"))->setEnabled(false);
-    menu->setToolTipsVisible(true);
-    menu->popup(mapToGlobal(QPoint(20, 60)));
-}
-
 void MainWindow::showPreferences() {
     auto* sheet = findChild<PreferencesSheet*>();
     if (sheet == nullptr) sheet = new PreferencesSheet(session_, this);
     sheet->setAttribute(Qt::WA_DeleteOnClose);
     sheet->show();
     sheet->raise();
-}
-
-void MainWindow::askMissing() {
-    auto* dialog =
-        new QFileDialog(this, tr("Where may the missing audio lie? All folders within are looked through"));
-    dialog->setObjectName("missingDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::Directory);
-    connect(dialog, &QFileDialog::fileSelected, this,
-            [this](const QString& name) { session_.findMissing(pathOf(name)); });
-    dialog->open();
-}
-
-void MainWindow::askMap() {
-    auto* dialog = new QFileDialog(this, tr("Take tempo and metre from a Standard MIDI File"));
-    dialog->setObjectName("mapDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    dialog->setNameFilters({tr("Standard MIDI Files (*.mid *.midi *.MID)"), tr("All files (*)")});
-    connect(dialog, &QFileDialog::fileSelected, this,
-            [this](const QString& name) { session_.takeMap(pathOf(name)); });
-    dialog->open();
 }
 
 std::vector<HelpPage::Key> MainWindow::allKeys() const {
@@ -520,16 +386,9 @@ void MainWindow::showAbout() {
                    false);
 }
 
-void MainWindow::offerRecovery() {
-    const auto found = project::findRecoveries(base::recoveryFolder());
-    if (found.empty()) return;
-    const auto& r = found.front();
-    const QString name =
-        r.projectFolder.empty() ? tr("a project that was never saved") : qt(base::shownName(r.projectFolder));
-    message_->show(tr("Patient Metre ended unexpectedly while working on %1.").arg(name), {}, false);
-    message_->offer(tr("Recover it"), [this, file = r.file] {
-        whenSafe(tr("Recovering"), [this, file] { session_.recover(file); });
-    });
+void MainWindow::offerRecovery(const std::filesystem::path& file, const QString& of) {
+    message_->offer(tr("Patient Metre ended unexpectedly while working on %1.").arg(of), false, tr("Recover it"),
+                    [this, file] { whenSafe(tr("Recovering"), [this, file] { session_.recover(file); }); });
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
@@ -538,8 +397,9 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
 
 void MainWindow::dropEvent(QDropEvent* event) {
     // Anywhere but on the bars, files come in as from the menu: at the play position.
-    session_.importFiles(filesIn(*event->mimeData()), {},
-                         metre::snapped(session_.player().position(), session_.now().snap, session_.now().metre));
+    session_.importFiles(
+        filesIn(*event->mimeData()), {},
+        metre::snapped(session_.player().position(), session_.now().view.snap, session_.now().metre));
     event->acceptProposedAction();
 }
 

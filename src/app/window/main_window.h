@@ -97,7 +97,7 @@ class MainWindow : public QMainWindow {
     void whenSafe(const QString& what, std::function<void()> done);
     void showHelp(HelpPage::Part part);
     void showAbout();
-    void offerRecovery();
+    void offerRecovery(const std::filesystem::path& file, const QString& of);
 
     Session session_;
     HeadStrip* head_;

@@ -1,9 +1,9 @@
 #include "app/window/preferences_sheet.h"
 
+#include "app/session/preference_words.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
-#include "app/widgets/preference_words.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -12,6 +12,7 @@
 #include <QComboBox>
 #include <QLabel>
 #include <QListWidget>
+#include <QPointer>
 #include <QPushButton>
 #include <QStackedWidget>
 #include <QVBoxLayout>
@@ -109,16 +110,22 @@ void PreferencesSheet::addDevice() {
     const play::OutputChoice& now = session_.preferences().output;
     std::vector<std::pair<QString, QVariant>> devices = {{tr("whichever there is"), QString()},
                                                          {tr("none: simulated, silent"), QStringLiteral("-")}};
-    for (const std::string& name : play::outputDevices())
-        devices.emplace_back(qt(name), qt(name));
-    add(page, tr("Device"),
-        choice("outputDevice", tr("Sound device"), devices, now.simulated ? QStringLiteral("-") : qt(now.device),
-               [this](const QVariant& v) {
-                   prefer([&](Preferences& p) {
-                       p.output.simulated = v.toString() == "-";
-                       p.output.device = p.output.simulated ? std::string() : v.toString().toStdString();
-                   });
-               }),
+    QComboBox* device = choice("outputDevice", tr("Sound device"), devices,
+                               now.simulated ? QStringLiteral("-") : qt(now.device), [this](const QVariant& v) {
+                                   prefer([&](Preferences& p) {
+                                       p.output.simulated = v.toString() == "-";
+                                       p.output.device =
+                                           p.output.simulated ? std::string() : v.toString().toStdString();
+                                   });
+                               });
+    // Which there are takes a moment to find out.
+    session_.jobs().start<std::vector<std::string>>(
+        Lane::Device, tr("Looking for sound devices"), [](const base::Progress&) { return play::outputDevices(); },
+        [device = QPointer<QComboBox>(device)](const std::vector<std::string>& names) {
+            for (const std::string& name : names)
+                if (device && device->findData(qt(name)) < 0) device->addItem(qt(name), qt(name));
+        });
+    add(page, tr("Device"), device,
         tr("Where the sound goes. A simulated one plays in real time, and nobody hears it."));
     std::vector<std::pair<QString, QVariant>> rates = {{tr("as the project"), 0}};
     for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
@@ -161,9 +168,9 @@ void PreferencesSheet::addPlaying() {
         });
     };
     connectGain(
-        click_, [this] { return session_.now().clickDb; }, [&doc](double db) { doc.setClickGain(db); });
+        click_, [this] { return session_.now().view.clickDb; }, [&doc](double db) { doc.setClickGain(db); });
     connectGain(
-        output_, [this] { return session_.now().outputDb; }, [&doc](double db) { doc.setOutputGain(db); });
+        output_, [this] { return session_.now().view.outputDb; }, [&doc](double db) { doc.setOutputGain(db); });
     add(page, tr("Click"), click_, tr("How loud the click on the beats is; the first of a bar is accented."));
     add(page, tr("Output"), output_,
         tr("A gain on all that is heard, the click too; what is delivered has none of it."));
@@ -171,7 +178,7 @@ void PreferencesSheet::addPlaying() {
     for (int n = 1; n <= project::mostCountIn; ++n)
         bars.emplace_back(n == 1 ? tr("1 bar") : tr("%1 bars").arg(n), n);
     add(page, tr("Count-in"),
-        choice("countInBars", tr("Count-in"), bars, session_.now().countIn,
+        choice("countInBars", tr("Count-in"), bars, session_.now().view.countIn,
                [&doc](const QVariant& v) { doc.setCountIn(v.toInt()); }),
         tr("Bars of click before it plays."));
     page->addStretch(1);
@@ -187,9 +194,8 @@ void PreferencesSheet::addProject() {
     add(page, tr("Sample rate"), rate_,
         tr("At which everything is rendered and delivered. Changed, all audio is read anew from its files."));
     std::vector<std::pair<QString, QVariant>> rules;
-    for (const project::TimeRule r : {project::TimeRule::Stretch, project::TimeRule::Slices,
-                                      project::TimeRule::Place, project::TimeRule::Fixed})
-        rules.emplace_back(ruleWord(r), static_cast<int>(r));
+    for (const project::TimeRuleEntry& entry : project::timeRules)
+        rules.emplace_back(ruleWord(entry.rule), static_cast<int>(entry.rule));
     add(page, tr("Time rule"),
         choice("projectRule", tr("Time rule of the project"), rules, static_cast<int>(session_.now().rule),
                [this](const QVariant& v) {
@@ -306,8 +312,8 @@ void PreferencesSheet::addLook() {
 }
 
 void PreferencesSheet::refresh() {
-    click_->setText(gainText(session_.now().clickDb));
-    output_->setText(gainText(session_.now().outputDb));
+    click_->setText(gainText(session_.now().view.clickDb));
+    output_->setText(gainText(session_.now().view.outputDb));
     if (const int at = rate_->findData(session_.now().rate); at >= 0) rate_->setCurrentIndex(at);
 }
 

@@ -64,7 +64,7 @@ int look(const harsh::Place& place) {
     harsh::workOnce(*window, place, 7 + 13); // delivers
     if (!until([&] { return !session.jobs().isBusy(); })) return 3;
     session.save(place.journey());
-    return until([&] { return !session.jobs().isBusy() && !session.document().history().isChanged(); }) ? 0 : 3;
+    return until([&] { return !session.jobs().isBusy() && !session.document().isUnsaved(); }) ? 0 : 3;
 }
 
 } // namespace

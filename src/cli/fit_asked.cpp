@@ -1,0 +1,130 @@
+#include "cli/fit_asked.h"
+
+#include "base/number.h"
+#include "base/safe_file.h"
+#include "base/utf8.h"
+#include "cli/sound_options.h"
+#include "metre/tempo.h"
+#include "metre/time_map.h"
+#include "project/project.h"
+
+#include <cmath>
+#include <fmt/format.h>
+
+namespace cli {
+
+namespace {
+
+Result<std::optional<Bpm>> tempo(const std::optional<std::string>& text) {
+    if (!text) return std::optional<Bpm>();
+    const auto parsed = metre::parseTempo(*text);
+    if (!parsed) return tl::unexpected(parsed.error());
+    return std::optional<Bpm>(*parsed);
+}
+
+Result<std::optional<double>> number(const std::optional<std::string>& text, const char* option) {
+    if (!text) return std::optional<double>();
+    const auto parsed = base::typedNumber(*text);
+    if (!parsed) return base::problem(fmt::format("“{}” is not a number for {}.", *text, option));
+    return parsed;
+}
+
+} // namespace
+
+Result<void> canBecome(double ratio) {
+    if (ratio >= metre::TimeMap::smallestRatio && ratio <= metre::TimeMap::largestRatio) return {};
+    return base::problem(fmt::format("A file can become {} to {} times as long; {:g} times was asked for.",
+                                     metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio, ratio));
+}
+
+Result<Asked> understood(const FitOptions& o) {
+    Asked a;
+    const auto to = tempo(o.to);
+    if (!to) return tl::unexpected(to.error());
+    const auto from = tempo(o.from);
+    if (!from) return tl::unexpected(from.error());
+    const auto beats = number(o.beats, "--beats");
+    if (!beats) return tl::unexpected(beats.error());
+    const auto ratio = number(o.ratio, "--ratio");
+    if (!ratio) {
+        // “nan” and “inf” are no numbers either; the limits say more.
+        return base::problem(fmt::format("{} A file can become {} to {} times as long.", ratio.error().text,
+                                         metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio));
+    }
+    const auto semitones = number(o.semitones, "--transpose");
+    if (!semitones) return tl::unexpected(semitones.error());
+    a = {*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}};
+    if (std::abs(a.semitones) > project::mostSemitones)
+        return base::problem("--transpose goes up to 24 semitones either way.");
+    if (a.ratio && (a.to || a.from || a.beats || o.like))
+        return base::problem("Say either --ratio, or tempos and beats; not both.");
+    if (a.to && o.like) return base::problem("Say either --to or --like; not both.");
+    if (a.ratio)
+        if (auto can = canBecome(*a.ratio); !can) return tl::unexpected(can.error());
+    if (!a.ratio && !a.to && !o.like)
+        return base::problem("Say which tempo it shall have with --to, or how much longer with --ratio.");
+    if (a.beats && a.from) return base::problem("Say either --from or --beats; not both.");
+    if (a.beats && !(*a.beats > 0 && *a.beats <= 1e6)) return base::problem("--beats must be a number above 0.");
+    if (const char* said = a.ratio   ? "--ratio"
+                           : a.beats ? "--beats"
+                           : a.from  ? "--from"
+                                     : nullptr;
+        said != nullptr) {
+        for (const auto& [on, option] :
+             {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing")})
+            if (on)
+                return base::problem(
+                    fmt::format("{} does nothing with {}: what is heard is not asked then.", option, said));
+    }
+    if (o.formants && a.semitones == 0)
+        return base::problem("--formants does nothing without --transpose: the colour stays where the pitch does.");
+    if (a.from && a.to)
+        if (auto can = canBecome(a.from->value / a.to->value); !can) return tl::unexpected(can.error());
+    if (o.style != "auto") {
+        a.method = stretch::methodFromWord(o.style);
+        if (!a.method)
+            return base::problem(
+                fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
+    }
+    if (o.depth) {
+        const auto depth = depthIn(*o.depth);
+        if (!depth) return tl::unexpected(depth.error());
+        a.depth = *depth;
+    }
+    const auto quality = qualityIn(o.quality);
+    if (!quality) return tl::unexpected(quality.error());
+    a.quality = *quality;
+    if (o.format) {
+        const auto kind = formatIn(*o.format);
+        if (!kind) return tl::unexpected(kind.error());
+        a.kind = *kind;
+    }
+    return a;
+}
+
+Result<void> means(const FitOptions& o, const Asked& a, const std::filesystem::path& out) {
+    const auto kind = sound::kindOf(out);
+    if (!kind) return {};
+    if (a.depth && !sound::takesDepth(out, *a.depth))
+        return base::problem(
+            fmt::format("--depth {} does nothing for {}: such files have none.", *o.depth, base::shownPath(out)));
+    if (a.quality && !sound::isLossy(*kind))
+        return base::problem(
+            fmt::format("--quality does nothing for {}: nothing is lost in such files.", base::shownPath(out)));
+    return {};
+}
+
+Result<void> mayWrite(const std::filesystem::path& in, const std::filesystem::path& out, bool overwrite,
+                      const Inputs& inputs) {
+    const auto fail = [&](const char* reason) {
+        return base::problem(fmt::format("{} could not be written: {}.", base::shownPath(out), reason));
+    };
+    if (base::isSameFile(in, out)) return fail("it is the input itself, which is never changed");
+    if (inputs.holds(out)) return fail("it is an input of this call, and inputs are never changed");
+    std::error_code ignored;
+    if (!overwrite && std::filesystem::exists(out, ignored))
+        return fail("a file of that name is there already; --overwrite replaces it");
+    return {};
+}
+
+} // namespace cli
