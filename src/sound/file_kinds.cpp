@@ -55,6 +55,7 @@ const FileKindEntry& entryOf(FileKind kind) {
 const std::vector<FileKind>& fileKinds() {
     static const std::vector<FileKind> all = [] {
         std::vector<FileKind> kinds;
+        kinds.reserve(table.size());
         for (const FileKindEntry& entry : table)
             kinds.push_back(entry.kind);
         return kinds;

@@ -13,6 +13,7 @@ static_assert(
 const std::vector<Method>& methods() {
     static const std::vector<Method> all = [] {
         std::vector<Method> list;
+        list.reserve(methodTable.size());
         for (const MethodEntry& entry : methodTable)
             list.push_back(entry.method);
         return list;

@@ -316,6 +316,27 @@ TEST(Card, TempoBeatsMethodAndGainOfTheSelection) {
     w.settle();
 }
 
+TEST(Card, TheKeyOfASourceIsCorrected) {
+    Window w;
+    w.import({hands()});
+    w.session().document().select({project::allClips(w.now())[0]});
+    auto* key = w.child<app::Figure>("sourceKey");
+    const auto typed = [&](const char* text) {
+        key->setFocus();
+        w.key(Qt::Key_Return);
+        w.type(text);
+        w.key(Qt::Key_Return);
+    };
+    typed("Gm");
+    EXPECT_EQ(w.now().sources[0]->key, (hear::Key{7, true}));
+    EXPECT_EQ(key->text(), "G min");
+    typed("boat");
+    EXPECT_EQ(w.now().sources[0]->key, (hear::Key{7, true})) << "what is no key changes nothing";
+    EXPECT_TRUE(w.status().contains("boat"));
+    w.session().document().undo();
+    EXPECT_FALSE(w.now().sources[0]->key);
+}
+
 TEST(Card, ComparesMethodsAndTheSourceAsRecordedWhilePlaying) {
     Loaded w;
     w.session().document().select({w.first});

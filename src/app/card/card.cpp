@@ -131,6 +131,8 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
                     tr("Beats from the first downbeat to the end: says the tempo from the length."), "0000");
     downbeat_ = figure("firstDownbeat", tr("First downbeat, in seconds"),
                        tr("First downbeat, in seconds into the recording"), "00.000 s");
+    key_ = figure("sourceKey", tr("Key of the source"), tr("Key of the source, such as Dm; empty: it has none"),
+                  QStringLiteral("D# min"));
     transpose_ =
         figure("transpose", tr("Transpose, in semitones"),
                tr("Up or down by semitones; with Shift, by cents. 1.5, 1 st 50 ct or 150 ct can be typed."),
@@ -145,6 +147,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     tempoLayout->addWidget(label(tr("beats"), this));
     add(tr("Tempo"), tempoRow);
     add(tr("First downbeat"), downbeat_);
+    add(tr("Key of the source"), key_);
     add(tr("Transpose"), transpose_);
     formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
     formants_->setObjectName("formants");
@@ -208,6 +211,13 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
         session_.settle(tr("First downbeat"),
                         project::setFirstDownbeat(session_.now(), s->id, metre::Seconds(std::max(0.0, at))),
                         {"turn downbeat", s->id.value, downbeat_->turn()});
+    });
+    connect(key_, &Figure::typed, this, [this, source](const QString& text) {
+        const auto key = hear::parseKey(text.trimmed().toStdString());
+        if (!text.trimmed().isEmpty() && !key)
+            session_.say(tr("“%1” is no key.").arg(text));
+        else if (source())
+            session_.edit(tr("Key of the source"), project::setSourceKey(session_.now(), *source(), key));
     });
     connect(gain_, &Figure::typed, this, [this](const QString& text) {
         if (const auto v = numberIn(text))
@@ -324,7 +334,7 @@ void Card::refresh() {
     refreshMore();
     const bool severalSources = anyClip && !source;
     tempo_->setEnabled(source != nullptr || severalSources);
-    for (Figure* f : {beats_, downbeat_})
+    for (Figure* f : {beats_, downbeat_, key_})
         f->setEnabled(source != nullptr);
     const bool beats = source && source->beats;
     tempo_->setText(beats ? qt(metre::tempoFigure(source->beats->meanTempo())) : severalSources ? mixed : none);
@@ -334,6 +344,7 @@ void Card::refresh() {
     downbeat_->setText(beats ? QStringLiteral("%1 s").arg(source->beats->secondsAt(Beats(0)).value, 0, 'f', 3)
                        : severalSources ? mixed
                                         : none);
+    key_->setText(source && source->key ? qt(hear::keyLabel(*source->key)) : severalSources ? mixed : none);
     const auto gain = shared(laid, selection.clips, [](const auto& c) { return c.clip->gainDb; });
     gain_->setEnabled(anyClip);
     gain_->setText(!anyClip ? none : gain ? signedNumber(*gain, 1) + " dB" : mixed);

@@ -85,6 +85,7 @@ class Card : public QWidget {
     Figure* tempo_;
     Figure* beats_;
     Figure* downbeat_;
+    Figure* key_;
     Figure* transpose_;
     Figure* gain_;
     QLabel* strain_;

@@ -4,12 +4,10 @@
 #include "app/widgets/text.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
+#include "project/levels.h"
 #include "project/missing.h"
 #include "project/part.h"
 #include "project/save.h"
-#include "sound/content.h"
-#include "sound/loudness.h"
-#include "sound/write.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -18,34 +16,6 @@
 namespace app {
 
 namespace fs = std::filesystem;
-
-namespace {
-
-// The part of a recording that a clip plays.
-sound::Audio partOf(const project::Clip& clip, const sound::Audio& audio) {
-    const std::int64_t frames = audio.frames().value;
-    const std::int64_t from = std::clamp<std::int64_t>(metre::toFrames(clip.from, audio.rate).value, 0, frames);
-    const std::int64_t to = std::clamp<std::int64_t>(metre::toFrames(clip.to, audio.rate).value, from, frames);
-    sound::Audio part(audio.rate, audio.channelCount(), metre::Frames(to - from));
-    for (std::size_t c = 0; c < part.channels.size(); ++c)
-        std::copy(audio.channels[c].begin() + from, audio.channels[c].begin() + to, part.channels[c].begin());
-    return part;
-}
-
-// What brings a clip's part to the level; nothing where it is silent.
-std::optional<double> gainFor(project::Normalise how, const sound::Audio& part) {
-    if (part.frames().value == 0) return std::nullopt;
-    if (how == project::Normalise::Peak) {
-        const auto peak = sound::truePeak(part);
-        if (!peak) return std::nullopt;
-        return project::normalPeakDb - *peak;
-    }
-    const auto loudness = sound::integratedLoudness({std::make_shared<const sound::Audio>(part)});
-    if (!loudness) return std::nullopt;
-    return project::normalLoudness - *loudness;
-}
-
-} // namespace
 
 void Session::normalise(project::Normalise how) {
     const std::vector<ClipId> clips = selection().clips;
@@ -72,7 +42,7 @@ void Session::normalise(project::Normalise how) {
             std::vector<double> gains;
             for (std::size_t i = 0; i < parts.size() && !progress.stopped(); ++i) {
                 progress.at(double(i) / double(parts.size()));
-                gains.push_back(gainFor(how, partOf(parts[i].clip, parts[i].sound->audio)).value_or(0));
+                gains.push_back(project::gainTo(how, parts[i].clip, *parts[i].sound).value_or(0));
             }
             return gains;
         },
@@ -137,7 +107,7 @@ void Session::setRate(int rate) {
             auto warnings = project::loadAudio(next, progress, store);
             return AtRate{project::soundsOf(next), std::move(warnings), progress.stopped()};
         },
-        [this, rate, taken = document_.snapshot()](AtRate read) {
+        [this, rate, taken = document_.snapshot()](const AtRate& read) {
             if (!document_.isOf(taken)) return;
             if (read.cancelled) {
                 say(tr("The rate stays as it was."));

@@ -6,6 +6,7 @@
 #include "base/safe_file.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
+#include "deliver/source_tags.h"
 #include "metre/tempo.h"
 #include "project/import.h"
 #include "project/sets.h"
@@ -208,28 +209,12 @@ void Session::letGo() {
 void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
     struct Job {
         fs::path file;
-        sound::Tags tags;
-        sound::LoopInfo loop;
+        deliver::SourceTags says;
     };
     std::vector<Job> jobs;
-    for (const SourceId id : sources) {
-        const project::SourcePtr s = project::sourceOf(now(), id);
-        if (!s || !s->beats) continue;
-        Job job{s->file, {}, {}};
-        job.tags.bpm = job.loop.bpm = s->beats->meanTempo();
-        if (s->key) {
-            job.tags.key = hear::keyTag(*s->key);
-            job.loop.rootNote = 60 + s->key->root;
-        }
-        const auto at = [&](double seconds) {
-            return metre::toFrames(metre::Seconds(std::clamp(seconds, 0.0, s->length().value)), s->facts.rate);
-        };
-        if (const auto beats = s->wholeBeats()) {
-            job.tags.beats = job.loop.beats = *beats;
-            job.loop.loop = {at(s->beats->secondsAt(Beats(0)).value), at(s->beats->secondsAt(Beats(*beats)).value)};
-        }
-        jobs.push_back(std::move(job));
-    }
+    for (const SourceId id : sources)
+        if (const project::SourcePtr s = project::sourceOf(now(), id))
+            if (auto says = deliver::tagsOf(*s)) jobs.push_back({s->file, std::move(*says)});
     if (jobs.empty()) {
         say(tr("None of these has a tempo to write."));
         return;
@@ -246,7 +231,7 @@ void Session::writeIntoFiles(const std::vector<SourceId>& sources) {
                 const std::string parted = base::otherNamesNote(jobs[i].file);
                 const auto part =
                     progress.part(double(i) / double(jobs.size()), double(i + 1) / double(jobs.size()));
-                if (const auto done = sound::tagFile(jobs[i].file, jobs[i].tags, jobs[i].loop, {}, part);
+                if (const auto done = sound::tagFile(jobs[i].file, jobs[i].says.tags, jobs[i].says.loop, {}, part);
                     !done && !done.error().cancelled)
                     out.problems << qt(done.error().text);
                 else if (done && !parted.empty())

@@ -243,7 +243,7 @@ constexpr std::array columns{
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Sure"), 50, Looks::Sureness, false, {}, sureText, sureKey, rankingTip},
     SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Strain %"),
-                  58,
+                  66,
                   Looks::Figure,
                   true,
                   {},

@@ -194,6 +194,7 @@ void PreferencesSheet::addProject() {
     add(page, tr("Sample rate"), rate_,
         tr("At which everything is rendered and delivered. Changed, all audio is read anew from its files."));
     std::vector<std::pair<QString, QVariant>> rules;
+    rules.reserve(project::timeRules.size());
     for (const project::TimeRuleEntry& entry : project::timeRules)
         rules.emplace_back(ruleWord(entry.rule), static_cast<int>(entry.rule));
     add(page, tr("Time rule"),
