@@ -11,18 +11,55 @@ namespace hear {
 
 namespace {
 
+// The constants below were found by trying them on playing with known beats (tools/listening_set.py makes such),
+// but for those whose reason is said. Strengths are relative to the strongest nearby, so that costs mean the same
+// everywhere.
+
+// An event's hill.
+constexpr double nearby = 2;         // seconds either way among which an event is compared
+constexpr double plainHeight = 0.6;  // of an event without an accent
+constexpr double accentHeight = 0.6; // more for one that is accented all through
+constexpr double sharpest = 0.012;   // seconds: no onset is known more exactly than its curve's hop
+constexpr double widthOfBlur = 1.5;
+
+// Which tempos are looked at, around the one that is asked for.
+constexpr double fastestFactor = 1.32;
+constexpr double slowestFactor = 1.6; // pieces slow down at their ends
+
+// What a path costs and gains.
+constexpr int swerve = 6;         // hops by which a period may change from one beat to the next
+constexpr double turnCost = 700;  // of the squared logarithm of that change: 2 % cost as much as a weak onset
+constexpr double strayCost = 5;   // of the squared logarithm of a period against the tempo that is asked for
+constexpr double firstGain = 8;   // of beginning on the first event: playing mostly does
+constexpr double skipCost = 0.5;  // for each beat left out at the beginning
+constexpr float beatGain = 0.8F;  // of something on the beat
+constexpr float emptyCost = 0.2F; // of a beat, whether anything is there or not: nothing must cost
+constexpr float halfGain = 0.65F; // of something between beats, which keeps the beat in step
+constexpr float quarterGain = 0.5F;
+
+// Where a beat lies in the end.
+constexpr double around = 2;        // beats either way whose events are asked
+constexpr double belongs = 0.03;    // seconds from a quarter of a beat within which an event speaks of it
+constexpr double swellWeight = 0.3; // of an event that does not rise at once
+constexpr double agrees = 0.018;    // seconds: an attack so near to what its surroundings say is the beat itself
+constexpr double ownShare = 0.7;    // nearly
+constexpr double tooNear = 0.05;    // seconds: two beats so near are one
+
+constexpr float impossible = -1e30F;
+constexpr std::int8_t nowhere = -100;
+
 // Events as a curve: each a small hill at its own moment, made comparable over loud and quiet passages.
 std::vector<float> hills(const std::vector<Event>& events, double hop, std::size_t size) {
     std::vector<float> curve(size, 0.0F);
     for (std::size_t i = 0; i < events.size(); ++i) {
-        // Relative to the strongest within two seconds.
         double strongest = events[i].strength;
-        for (std::size_t j = i; j-- > 0 && events[i].at - events[j].at < 2;)
+        for (std::size_t j = i; j-- > 0 && events[i].at - events[j].at < nearby;)
             strongest = std::max(strongest, events[j].strength);
-        for (std::size_t j = i + 1; j < events.size() && events[j].at - events[i].at < 2; ++j)
+        for (std::size_t j = i + 1; j < events.size() && events[j].at - events[i].at < nearby; ++j)
             strongest = std::max(strongest, events[j].strength);
-        const double height = std::sqrt(events[i].strength / strongest) * (0.6 + 0.6 * events[i].accent);
-        const double width = std::max(0.012, events[i].blur * 1.5);
+        const double height =
+            std::sqrt(events[i].strength / strongest) * (plainHeight + accentHeight * events[i].accent);
+        const double width = std::max(sharpest, events[i].blur * widthOfBlur);
         const auto from = static_cast<std::int64_t>((events[i].at - 3 * width) / hop);
         const auto to = static_cast<std::int64_t>((events[i].at + 3 * width) / hop) + 1;
         for (std::int64_t h = std::max<std::int64_t>(0, from); h < std::min<std::int64_t>(to, std::int64_t(size));
@@ -48,131 +85,169 @@ void better(const float* scores, const float* costs, std::int32_t by, int count,
     }
 }
 
-} // namespace
+// The best path of beats through a curve, each with the period that led to it.
+class BestPath {
+  public:
+    BestPath(const std::vector<Event>& events, const std::vector<float>& curve, const Span& span, double hop,
+             double period)
+        : events_(events), curve_(curve), span_(span), hop_(hop), period_(period),
+          shortest_(std::max(4, static_cast<int>(period / fastestFactor))),
+          periods_(static_cast<int>(period * slowestFactor) + 1 - shortest_ + 1), fours_((periods_ + 3) / 4 * 4) {
+        const double lastEvent = events.back().at;
+        endFrom_ = static_cast<std::int64_t>(std::max(0.0, lastEvent / hop - period));
+        endTo_ = std::min(static_cast<std::int64_t>(curve.size()) - 1,
+                          static_cast<std::int64_t>(std::max(lastEvent + belongs, span.end) / hop));
+        makeCosts();
+    }
 
-std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
-    std::vector<double> beats;
-    const double hop = s.hop;
-    const auto size = static_cast<std::size_t>(span.file / hop) + 1;
-    if (events.size() < 2 || size < 8) return beats;
-    const std::vector<float> curve = hills(events, hop, size);
-    const double period = 60 / about.value / hop;
-    const int shortest = std::max(4, static_cast<int>(period / 1.32));
-    const int longest = static_cast<int>(period * 1.6) + 1; // pieces slow down at their ends
-    const int periods = longest - shortest + 1;
-    const double lastEvent = events.back().at;
-    // The end: the best within the last period of sound.
-    const auto endFrom = static_cast<std::int64_t>(std::max(0.0, lastEvent / hop - period));
-    const auto endTo = std::min(static_cast<std::int64_t>(size) - 1,
-                                static_cast<std::int64_t>(std::max(lastEvent + 0.03, span.end) / hop));
-    constexpr int swerve = 6;
-    constexpr std::int8_t nowhere = -100;
+    // The moments of its beats, in seconds.
+    std::vector<double> beats() {
+        walk();
+        std::vector<double> beats;
+        std::int64_t at = bestAt_;
+        int p = bestPeriod_;
+        while (at >= 0) {
+            beats.push_back(double(at) * hop_);
+            const std::int8_t by = cameFrom_[static_cast<std::size_t>(at * periods_ + p)];
+            if (by == nowhere) break;
+            at -= shortest_ + p;
+            p += by;
+        }
+        std::reverse(beats.begin(), beats.end());
+        return beats;
+    }
+
+  private:
+    void makeCosts() {
+        straying_.resize(static_cast<std::size_t>(periods_));
+        for (auto& costs : turning_)
+            costs.resize(static_cast<std::size_t>(fours_));
+        for (int p = 0; p < periods_; ++p) {
+            const double away = std::log((shortest_ + p) / period_);
+            straying_[static_cast<std::size_t>(p)] = static_cast<float>(strayCost * away * away);
+            for (int by = -swerve; by <= swerve; ++by) {
+                const double turn = std::log(double(shortest_ + p + by) / double(shortest_ + p));
+                turning_[static_cast<std::size_t>(by + swerve)][static_cast<std::size_t>(p)] =
+                    static_cast<float>(turnCost * turn * turn);
+            }
+        }
+    }
+
+    // What a path is worth that begins here: a first beat elsewhere in the first bar costs what it skips.
+    float fresh(std::int64_t h) const {
+        const double skipped = std::max(0.0, (double(h) * hop_ - span_.start) / (period_ * hop_));
+        const bool atFirst = std::abs(double(h) * hop_ - events_.front().at) < belongs;
+        return static_cast<float>((atFirst ? firstGain : 0.0) - skipCost * skipped);
+    }
+
     // Scores are kept for as long as a beat may look back; where each came from, for the whole recording. The score
     // of a beat at hop h with period p stands in row h + p: those that the periods look back to, each by its own
     // length, then lie side by side. Beyond the first and the last period there is nothing.
-    const std::int64_t rows = longest + periods + swerve + 1;
-    const int fours = (periods + 3) / 4 * 4;
-    const std::int64_t width = fours + 2 * swerve;
-    std::vector<float> score(static_cast<std::size_t>(rows * width), -1e30F);
-    const auto row = [&](std::int64_t r) { return score.data() + (r + rows) % rows * width + swerve; };
-    std::vector<std::int8_t> cameFrom(static_cast<std::size_t>((endTo + 1) * periods), nowhere);
-    std::array<std::vector<float>, 2 * swerve + 1> turning;         // what a change of period costs
-    std::vector<float> straying(static_cast<std::size_t>(periods)); // and a period off the tempo
-    for (auto& costs : turning)
-        costs.resize(static_cast<std::size_t>(fours));
-    for (int p = 0; p < periods; ++p) {
-        const double away = std::log((shortest + p) / period);
-        straying[static_cast<std::size_t>(p)] = static_cast<float>(5 * away * away);
-        for (int by = -swerve; by <= swerve; ++by) {
-            const double turn = std::log(double(shortest + p + by) / double(shortest + p));
-            turning[static_cast<std::size_t>(by + swerve)][static_cast<std::size_t>(p)] =
-                static_cast<float>(700 * turn * turn);
-        }
-    }
-    std::vector<float> before(static_cast<std::size_t>(fours));
-    std::vector<std::int32_t> came(static_cast<std::size_t>(fours)); // from which period, as a difference
-    float best = -1e30F;
-    std::int64_t at = endTo;
-    int p = 0;
-    for (std::int64_t h = 0; h <= endTo; ++h) {
-        // Playing mostly begins on a beat; a first beat elsewhere in the first bar costs what it skips.
-        const double skipped = std::max(0.0, (double(h) * hop - span.start) / (period * hop));
-        const bool atFirst = std::abs(double(h) * hop - events.front().at) < 0.03;
-        const auto fresh = static_cast<float>((atFirst ? 8.0 : 0.0) - 0.5 * skipped);
-        std::fill(before.begin(), before.end(), fresh);
-        std::fill(came.begin(), came.end(), nowhere);
-        // Those periods that lie within what has been.
-        const int past = static_cast<int>(std::clamp<std::int64_t>(h - shortest + 1, 0, periods));
-        for (int by = -swerve; by <= swerve && past > 0; ++by)
-            better(row(h - shortest + by) + by, turning[static_cast<std::size_t>(by + swerve)].data(), by, fours,
-                   before.data(), came.data());
-        const float here = 0.8F * curve[static_cast<std::size_t>(h)] - 0.2F;
-        std::int64_t r = h % rows;
-        for (int q = 0; q < periods; ++q, r = r + 1 == rows ? 0 : r + 1) {
-            const int tau = shortest + q;
-            // Something sounds often between beats too, which keeps the beat in step; a beat on nothing costs.
-            float gain = here - straying[static_cast<std::size_t>(q)];
-            if (q < past)
-                gain += 0.65F * curve[static_cast<std::size_t>(h - tau / 2)] +
-                        0.5F * (curve[static_cast<std::size_t>(h - tau / 4)] +
-                                curve[static_cast<std::size_t>(h - tau * 3 / 4)]);
-            const float all = before[static_cast<std::size_t>(q)] + gain;
-            score[static_cast<std::size_t>(r * width + swerve + q)] = all;
-            cameFrom[static_cast<std::size_t>(h * periods + q)] =
-                static_cast<std::int8_t>(came[static_cast<std::size_t>(q)]);
-            if (h >= endFrom && all > best) {
-                best = all;
-                at = h;
-                p = q;
+    void walk() {
+        const int longest = shortest_ + periods_ - 1;
+        const std::int64_t rows = longest + periods_ + swerve + 1;
+        const std::int64_t width = fours_ + 2 * swerve;
+        std::vector<float> score(static_cast<std::size_t>(rows * width), impossible);
+        const auto row = [&](std::int64_t r) { return score.data() + (r + rows) % rows * width + swerve; };
+        cameFrom_.assign(static_cast<std::size_t>((endTo_ + 1) * periods_), nowhere);
+        std::vector<float> before(static_cast<std::size_t>(fours_));
+        std::vector<std::int32_t> came(static_cast<std::size_t>(fours_)); // from which period, as a difference
+        float best = impossible;
+        bestAt_ = endTo_;
+        for (std::int64_t h = 0; h <= endTo_; ++h) {
+            std::fill(before.begin(), before.end(), fresh(h));
+            std::fill(came.begin(), came.end(), nowhere);
+            // Those periods that lie within what has been.
+            const int past = static_cast<int>(std::clamp<std::int64_t>(h - shortest_ + 1, 0, periods_));
+            for (int by = -swerve; by <= swerve && past > 0; ++by)
+                better(row(h - shortest_ + by) + by, turning_[static_cast<std::size_t>(by + swerve)].data(), by,
+                       fours_, before.data(), came.data());
+            const float here = beatGain * curve_[static_cast<std::size_t>(h)] - emptyCost;
+            std::int64_t r = h % rows;
+            for (int q = 0; q < periods_; ++q, r = r + 1 == rows ? 0 : r + 1) {
+                const int tau = shortest_ + q;
+                float gain = here - straying_[static_cast<std::size_t>(q)];
+                if (q < past)
+                    gain += halfGain * curve_[static_cast<std::size_t>(h - tau / 2)] +
+                            quarterGain * (curve_[static_cast<std::size_t>(h - tau / 4)] +
+                                           curve_[static_cast<std::size_t>(h - tau * 3 / 4)]);
+                const float all = before[static_cast<std::size_t>(q)] + gain;
+                score[static_cast<std::size_t>(r * width + swerve + q)] = all;
+                cameFrom_[static_cast<std::size_t>(h * periods_ + q)] =
+                    static_cast<std::int8_t>(came[static_cast<std::size_t>(q)]);
+                if (h >= endFrom_ && all > best) {
+                    best = all;
+                    bestAt_ = h;
+                    bestPeriod_ = q;
+                }
             }
         }
     }
-    while (at >= 0) {
-        beats.push_back(double(at) * hop);
-        const std::int8_t by = cameFrom[static_cast<std::size_t>(at * periods + p)];
-        if (by == nowhere) break;
-        at -= shortest + p;
-        p += by;
-    }
-    std::reverse(beats.begin(), beats.end());
 
-    // What sounds around a beat, on it and on the quarters between, says where it lies.
-    const std::vector<double> rough = beats;
-    for (std::size_t i = 0; i < beats.size() && rough.size() > 2; ++i) {
-        const std::size_t a = i > 0 ? i - 1 : 0;
-        const std::size_t b = std::min(rough.size() - 1, i + 1);
-        const double local = (rough[b] - rough[a]) / double(b - a);
-        double sum = 0;
-        double weights = 1e-9;
-        double own = 0;
-        double ownStrength = 0;
-        auto e = std::lower_bound(events.begin(), events.end(), rough[i] - 2 * local,
-                                  [](const Event& x, double t) { return x.at < t; });
-        for (; e != events.end() && e->at < rough[i] + 2 * local; ++e) {
-            const double place = (e->at - rough[i]) / local;
-            // Which beat's neighbourhood the event belongs to, by the rough beats themselves.
-            const auto after = std::lower_bound(rough.begin(), rough.end(), e->at);
-            const auto k = static_cast<std::size_t>(std::max<std::ptrdiff_t>(1, after - rough.begin()));
-            const double from = k < rough.size() ? rough[k - 1] : rough.back();
-            const double here = k < rough.size() ? rough[k] - rough[k - 1] : local;
-            const double quarter = (e->at - from) / here * 4;
-            const double off = (quarter - std::round(quarter)) * here / 4;
-            const double u = off / 0.03;
-            if (std::abs(u) >= 1) continue;
-            const double w = e->strength * (1 - u * u) * std::exp(-place * place) * (e->attack ? 1.0 : 0.3);
-            sum += w * off;
-            weights += w;
-            if (std::abs(e->at - rough[i]) < 0.03 && e->attack && e->strength > ownStrength) {
-                own = e->at;
-                ownStrength = e->strength;
-            }
+    const std::vector<Event>& events_;
+    const std::vector<float>& curve_;
+    const Span& span_;
+    const double hop_;
+    const double period_; // in hops
+    const int shortest_;
+    const int periods_;    // how many, a hop apart
+    const int fours_;      // the same, filled up to fours
+    std::int64_t endFrom_; // the end: the best within the last period of sound
+    std::int64_t endTo_;
+    std::array<std::vector<float>, 2 * swerve + 1> turning_; // what a change of period costs
+    std::vector<float> straying_;                            // and a period off the tempo
+    std::vector<std::int8_t> cameFrom_;
+    std::int64_t bestAt_ = 0;
+    int bestPeriod_ = 0;
+};
+
+// What sounds around a beat, on it and on the quarters between, says where it lies.
+double settledBeat(const std::vector<Event>& events, const std::vector<double>& rough, std::size_t i) {
+    const std::size_t a = i > 0 ? i - 1 : 0;
+    const std::size_t b = std::min(rough.size() - 1, i + 1);
+    const double local = (rough[b] - rough[a]) / double(b - a);
+    double sum = 0;
+    double weights = 1e-9;
+    double own = 0;
+    double ownStrength = 0;
+    auto e = std::lower_bound(events.begin(), events.end(), rough[i] - around * local,
+                              [](const Event& x, double t) { return x.at < t; });
+    for (; e != events.end() && e->at < rough[i] + around * local; ++e) {
+        const double place = (e->at - rough[i]) / local;
+        // Which beat's neighbourhood the event belongs to, by the rough beats themselves.
+        const auto after = std::lower_bound(rough.begin(), rough.end(), e->at);
+        const auto k = static_cast<std::size_t>(std::max<std::ptrdiff_t>(1, after - rough.begin()));
+        const double from = k < rough.size() ? rough[k - 1] : rough.back();
+        const double here = k < rough.size() ? rough[k] - rough[k - 1] : local;
+        const double quarter = (e->at - from) / here * 4;
+        const double off = (quarter - std::round(quarter)) * here / 4;
+        const double u = off / belongs;
+        if (std::abs(u) >= 1) continue;
+        const double w = e->strength * (1 - u * u) * std::exp(-place * place) * (e->attack ? 1.0 : swellWeight);
+        sum += w * off;
+        weights += w;
+        if (std::abs(e->at - rough[i]) < belongs && e->attack && e->strength > ownStrength) {
+            own = e->at;
+            ownStrength = e->strength;
         }
-        beats[i] = rough[i] + sum / weights;
-        // An attack that agrees with its surroundings is the beat itself, nearly.
-        if (ownStrength > 0 && std::abs(own - beats[i]) < 0.018) beats[i] += 0.7 * (own - beats[i]);
     }
+    double beat = rough[i] + sum / weights;
+    if (ownStrength > 0 && std::abs(own - beat) < agrees) beat += ownShare * (own - beat);
+    return beat;
+}
+
+} // namespace
+
+std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
+    const auto size = static_cast<std::size_t>(span.file / s.hop) + 1;
+    if (events.size() < 2 || size < 8) return {};
+    const std::vector<float> curve = hills(events, s.hop, size);
+    const std::vector<double> rough = BestPath(events, curve, span, s.hop, 60 / about.value / s.hop).beats();
+    std::vector<double> beats = rough;
+    for (std::size_t i = 0; i < beats.size() && rough.size() > 2; ++i)
+        beats[i] = settledBeat(events, rough, i);
     std::sort(beats.begin(), beats.end());
-    beats.erase(std::unique(beats.begin(), beats.end(), [](double a, double b) { return b - a < 0.05; }),
+    beats.erase(std::unique(beats.begin(), beats.end(), [](double a, double b) { return b - a < tooNear; }),
                 beats.end());
     return beats;
 }
