@@ -114,7 +114,7 @@ int search(int rows) {
     measure("everything, by name", [](std::size_t) { return shelf::Query(); });
     measure("everything, what goes first", [](std::size_t i) {
         shelf::Query q;
-        q.order = shelf::Order::Goes;
+        q.order = shelf::SortedBy::Goes;
         q.projectTempo = metre::Bpm(100 + double(i));
         q.projectKey = hear::Key{2, true};
         return q;

@@ -7,7 +7,7 @@
 
 namespace play {
 
-struct Engine::Order {
+struct Engine::Told {
     enum class Kind { Scene, Play, Stop, Locate, Jump, Guest } kind = Kind::Stop;
     const Scene* scene = nullptr;
     Beats to;
@@ -19,7 +19,7 @@ struct Engine::Order {
 };
 
 struct Engine::Mail {
-    moodycamel::ReaderWriterQueue<Order> orders{256};
+    moodycamel::ReaderWriterQueue<Told> orders{256};
     moodycamel::ReaderWriterQueue<const Scene*> spent{1024}; // scenes that the callback is done with
     std::unordered_map<const Scene*, ScenePtr> alive;        // interface thread only
 };
@@ -30,7 +30,7 @@ Engine::Engine() : mail_(std::make_unique<Mail>()) {
 
 Engine::~Engine() = default;
 
-void Engine::give(Order order) {
+void Engine::give(Told order) {
     collect();
     // With nobody taking orders (no output is running) the queue grows here, on the interface thread.
     mail_->orders.enqueue(order);
@@ -47,16 +47,16 @@ void Engine::collect() {
 }
 
 void Engine::setScene(const ScenePtr& scene) {
-    Order order;
-    order.kind = Order::Kind::Scene;
+    Told order;
+    order.kind = Told::Kind::Scene;
     order.scene = scene.get();
     if (!mail_->alive.emplace(scene.get(), scene).second) return; // the same scene is on its way already
     give(order);
 }
 
 void Engine::play(int countInBars) {
-    Order order;
-    order.kind = Order::Kind::Play;
+    Told order;
+    order.kind = Told::Kind::Play;
     order.bars = countInBars;
     give(order);
 }
@@ -64,21 +64,21 @@ void Engine::stop() {
     give({});
 }
 void Engine::locate(Beats to) {
-    Order order;
-    order.kind = Order::Kind::Locate;
+    Told order;
+    order.kind = Told::Kind::Locate;
     order.to = to;
     give(order);
 }
 void Engine::jump(Beats at, Beats to) {
-    Order order;
-    order.kind = Order::Kind::Jump;
+    Told order;
+    order.kind = Told::Kind::Jump;
     order.at = at;
     order.to = to;
     give(order);
 }
 void Engine::setGuest(std::int64_t guest, std::optional<Beats> at, bool whole) {
-    Order order;
-    order.kind = Order::Kind::Guest;
+    Told order;
+    order.kind = Told::Kind::Guest;
     order.guest = guest;
     order.hasPlace = at.has_value();
     order.at = at.value_or(Beats(0));
@@ -125,9 +125,9 @@ void Engine::leaveBehind() {
     risingAcross_ = 0;
 }
 
-void Engine::take(const Order& order) {
+void Engine::take(const Told& order) {
     switch (order.kind) {
-    case Order::Kind::Scene: {
+    case Told::Kind::Scene: {
         const Scene* old = now_.scene;
         if (old != nullptr) {
             leaveBehind();
@@ -140,7 +140,7 @@ void Engine::take(const Order& order) {
         giveBack(old);
         break;
     }
-    case Order::Kind::Play:
+    case Told::Kind::Play:
         if (running_) break;
         running_ = true;
         risingAcross_ = fade;
@@ -151,7 +151,7 @@ void Engine::take(const Order& order) {
             counting_ = now_.at - frameOf(here - s.metre.metreAt(here).bar() * double(order.bars));
         }
         break;
-    case Order::Kind::Stop:
+    case Told::Kind::Stop:
         leaveBehind();
         if (counting_ > 0)
             beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at), now_.scene->rate)).value,
@@ -162,19 +162,19 @@ void Engine::take(const Order& order) {
         rising_ = risingAcross_ = 0;
         counting_ = 0;
         break;
-    case Order::Kind::Locate:
+    case Told::Kind::Locate:
         leaveBehind();
         hasJump_ = false;
         now_.at = frameOf(order.to);
         riseEdge_ = now_.at;
         beat_.store(order.to.value, std::memory_order_relaxed);
         break;
-    case Order::Kind::Jump:
+    case Told::Kind::Jump:
         hasJump_ = running_;
         jumpAt_ = order.at;
         jumpTo_ = order.to;
         break;
-    case Order::Kind::Guest:
+    case Told::Kind::Guest:
         hasGuest_ = running_ || order.guest == 0;
         guestNext_ = order.guest;
         guestAt_.reset();
@@ -231,12 +231,12 @@ bool Engine::isCrossing() const {
 void Engine::takeOrders() {
     const std::int64_t given = ordersGiven_.load(std::memory_order_acquire);
     while (orderAt_ < given && !isCrossing()) {
-        Order order;
+        Told order;
         mail_->orders.try_dequeue(order);
         ++orderAt_;
         // Of scenes that follow each other only the last is ever heard.
-        const Order* next = orderAt_ < given ? mail_->orders.peek() : nullptr;
-        if (order.kind == Order::Kind::Scene && next != nullptr && next->kind == Order::Kind::Scene)
+        const Told* next = orderAt_ < given ? mail_->orders.peek() : nullptr;
+        if (order.kind == Told::Kind::Scene && next != nullptr && next->kind == Told::Kind::Scene)
             giveBack(order.scene);
         else
             take(order);

@@ -34,14 +34,14 @@ class Engine {
     void play(int countInBars = 0);
     void stop();
     void locate(Beats to);
-    // When it gets to `at` while playing, it goes on at `to`, crossing over as at the loop's edge; at once, where
-    // it is beyond it. Another jump, a stop or a locate takes its place. Of a jump beyond the end of the loop
-    // range, that end is where it goes.
+    // While it plays: at `at` it goes on at `to`, crossing over as at the edge of the loop range; at once where
+    // `at` has gone by. Another jump, a stop or a locate takes the place of this one. Where `to` lies beyond the
+    // end of the loop range, it goes on at that end.
     void jump(Beats at, Beats to);
-    // Beside the project's clips those of a guest are heard (mix::SceneClip::guest), in the place of another's; 0:
-    // nobody's. From `at` on: `whole`, as what begins there; else it has crossed over with the other by then. Where
-    // that has gone by and is not come to again, and where there is no `at`, at once. A stop takes the guest with
-    // it.
+    // Lets the clips of a guest (mix::SceneClip::guest) be heard beside the project's, and those of another guest
+    // no longer; 0 lets no guest be heard. The change happens at `at`: with `whole` the guest begins there, without
+    // it the two have crossed over by then. It happens at once where `at` is none, or has gone by and does not come
+    // again. A stop ends the guest.
     void setGuest(std::int64_t guest, std::optional<Beats> at = {}, bool whole = false);
 
     // Any thread.
@@ -68,7 +68,7 @@ class Engine {
 
   private:
     struct Mail;
-    struct Order;
+    struct Told;
 
     // A place in a scene that sounds.
     struct Voice {
@@ -84,11 +84,11 @@ class Engine {
         mix::Guests guests;
     };
 
-    void give(Order order);
+    void give(Told order);
     void collect();
     void takeOrders();
     bool isCrossing() const;
-    void take(const Order& order);
+    void take(const Told& order);
     void leaveBehind();
     void leave(const Leaving& leaving);
     void giveBack(const Scene* scene);

@@ -159,7 +159,7 @@ class Player {
         std::shared_ptr<const sound::Peaks> peaks;
         bool draft = false;
     };
-    struct Heard {
+    struct HeardClip {
         std::vector<std::pair<Frames, Frames>> parts; // where they begin and how long they are
         std::vector<Segment> segments;
     };
@@ -175,7 +175,7 @@ class Player {
     void lookAhead(bool atOnce);
     // An order to the engine that is given once what it needs is in memory, or after so long where the disk is
     // slow: the interface does not wait for a disk.
-    struct Order {
+    struct HeldOrder {
         std::int64_t asked = 0; // of readAhead_
         std::chrono::steady_clock::time_point until;
         bool isScene = false;
@@ -184,7 +184,8 @@ class Player {
     void order(std::vector<ReadAhead::Need> needs, bool isScene, std::function<void()> give);
     void giveOrders(bool all);
     void addClip(mix::Scene& scene, std::size_t first, std::size_t end,
-                 const std::vector<RenderCache::Answer>& answers, std::unordered_map<std::int64_t, Heard>& heard);
+                 const std::vector<RenderCache::Answer>& answers,
+                 std::unordered_map<std::int64_t, HeardClip>& heard);
     static void addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer);
     static void joinSegments(std::vector<Segment>& list);
     std::vector<RenderCache::Question> aboutToSound() const;
@@ -216,7 +217,7 @@ class Player {
     ReadAhead readAhead_;
     std::shared_ptr<const mix::Scene> scene_; // that was handed over last
     std::chrono::steady_clock::time_point lookedAheadAt_;
-    std::deque<Order> orders_;
+    std::deque<HeldOrder> orders_;
     std::int64_t beginAsked_ = -1;   // what playing begins with; −1: not asked for yet
     bool isLocateOrdered_ = false;   // and not given yet
     std::unique_ptr<RateFeed> feed_; // null while the output plays at the project's rate
@@ -226,7 +227,7 @@ class Player {
     std::vector<Window> windows_;
     std::unordered_map<std::int64_t, std::pair<std::size_t, std::size_t>> places_; // of clips in windows_
     // At heardTempo_: stands in until the new one is ready.
-    std::unordered_map<std::int64_t, Heard> lastHeard_;
+    std::unordered_map<std::int64_t, HeardClip> lastHeard_;
     std::unordered_map<base::Key, std::chrono::steady_clock::time_point, base::KeyHash> drafting_;
     std::optional<Comparison> comparison_;
     bool wantsOther_ = false;

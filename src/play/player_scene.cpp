@@ -139,11 +139,11 @@ void Player::joinSegments(std::vector<Segment>& list) {
 
 void Player::addClip(mix::Scene& scene, std::size_t first, std::size_t end,
                      const std::vector<RenderCache::Answer>& answers,
-                     std::unordered_map<std::int64_t, Heard>& heard) {
+                     std::unordered_map<std::int64_t, HeardClip>& heard) {
     const project::LaidClip& clip = *windows_[first].clip;
     const project::Project& p = project();
     double extraDb = p.view.outputDb;
-    Heard now;
+    HeardClip now;
     bool missing = false;
     for (std::size_t i = first; i < end; ++i) {
         now.parts.emplace_back(windows_[i].part->at, windows_[i].part->length);
@@ -212,7 +212,7 @@ void Player::publish() {
         questions[i] = {part.job->key, part.from, part.from + part.length};
     }
     const std::vector<RenderCache::Answer> answers = cache_.answers(questions);
-    std::unordered_map<std::int64_t, Heard> heard;
+    std::unordered_map<std::int64_t, HeardClip> heard;
     for (std::size_t i = 0; i < windows_.size();) {
         std::size_t end = i + 1;
         while (end < windows_.size() && windows_[end].clip == windows_[i].clip)

@@ -31,19 +31,19 @@ std::optional<double> heardIn(const Part& part, double sourceFrame) {
 }
 
 // Of the recording's moments those that the clip plays, each where it first does, in the clip's order.
-struct Heard {
+struct HeardMoment {
     std::size_t moment = 0;
     Frames at;            // of the clip
     double semitones = 0; // that it is transposed by there
 };
-std::vector<Heard> momentsHeard(const LaidClip& clip, const Measured& source) {
-    std::vector<Heard> list;
+std::vector<HeardMoment> momentsHeard(const LaidClip& clip, const Measured& source) {
+    std::vector<HeardMoment> list;
     std::set<std::size_t> taken;
     for (const Part& part : clip.time().parts)
         for (std::size_t i = 0; i < source.pitches.size(); ++i)
             if (const auto at = heardIn(part, double(source.pitches[i].at.value)); at && taken.insert(i).second)
                 list.push_back({i, Frames(std::llround(*at)), part.job->settings.semitones});
-    std::sort(list.begin(), list.end(), [](const Heard& a, const Heard& b) { return a.at < b.at; });
+    std::sort(list.begin(), list.end(), [](const HeardMoment& a, const HeardMoment& b) { return a.at < b.at; });
     return list;
 }
 
@@ -248,10 +248,10 @@ Result<Measured> measureSource(const project::Source& source, const base::Progre
 
 Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const sound::Blocks& rendering,
                             const base::Progress& progress) {
-    const std::vector<Heard> list = momentsHeard(clip, source);
+    const std::vector<HeardMoment> list = momentsHeard(clip, source);
     std::vector<Frames> moments;
     moments.reserve(list.size());
-    for (const Heard& heard : list)
+    for (const HeardMoment& heard : list)
         moments.push_back(heard.at);
     auto measured = measure(rendering, {.moments = std::move(moments)}, progress);
     if (!measured) return tl::unexpected(measured.error());

@@ -238,16 +238,16 @@ Result<std::vector<std::int64_t>> Library::search(const Query& query) const {
             const SQLite::Column bpm = find.getColumn(1);
             const SQLite::Column key = find.getColumn(2);
             Hit hit{find.getColumn(0).getInt64(), 0};
-            if (query.order == Order::Goes)
+            if (query.order == SortedBy::Goes)
                 hit.worth = goesWith(bpm.isNull() ? std::nullopt : std::optional(metre::Bpm(bpm.getDouble())),
                                      key.isNull() ? std::nullopt : std::optional(keyFrom(key.getInt())),
                                      query.projectTempo, query.projectKey);
-            else if (query.order == Order::Key)
+            else if (query.order == SortedBy::Key)
                 hit.worth =
                     key.isNull() ? 100 : hear::signatureOf(keyFrom(key.getInt())) + (key.getInt() >= 12 ? 0.5 : 0);
             hits.push_back(hit);
         }
-        if (query.order == Order::Goes || query.order == Order::Key)
+        if (query.order == SortedBy::Goes || query.order == SortedBy::Key)
             std::stable_sort(hits.begin(), hits.end(),
                              [](const Hit& a, const Hit& b) { return a.worth < b.worth; });
         std::vector<std::int64_t> ids;

@@ -100,17 +100,17 @@ Conditions conditionsOf(const Query& q) {
     return c;
 }
 
-const char* sqlOrder(Order order) {
+const char* sqlOrder(SortedBy order) {
     switch (order) {
-    case Order::Tempo:
+    case SortedBy::Tempo:
         return "bpm IS NULL, bpm, name COLLATE NOCASE";
-    case Order::Kind:
+    case SortedBy::Kind:
         return "kind, name COLLATE NOCASE";
-    case Order::Length:
+    case SortedBy::Length:
         return "seconds, name COLLATE NOCASE";
-    case Order::Name:
-    case Order::Key:
-    case Order::Goes:
+    case SortedBy::Name:
+    case SortedBy::Key:
+    case SortedBy::Goes:
         break;
     }
     return "name COLLATE NOCASE";

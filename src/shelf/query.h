@@ -15,7 +15,7 @@ enum class KeyRelation { Same, Related, Any };
 enum class Mode { Any, Major, Minor, Neither }; // Neither: no key is known
 
 // In which order what was found comes.
-enum class Order {
+enum class SortedBy {
     Name,
     Tempo,
     Key, // by its signature, flats first
@@ -40,9 +40,9 @@ struct Query {
     std::filesystem::path within; // a folder; empty: anywhere
     bool withGone = true;
     bool withDamaged = true;
-    Order order = Order::Name;
+    SortedBy order = SortedBy::Name;
     bool descending = false;
-    // For Order::Goes.
+    // For SortedBy::Goes.
     std::optional<metre::Bpm> projectTempo;
     std::optional<hear::Key> projectKey;
 };

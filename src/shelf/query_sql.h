@@ -19,6 +19,6 @@ struct Conditions {
 Conditions conditionsOf(const Query& query);
 
 // What stands behind ORDER BY. By key, and by what goes with the project, is sorted afterwards.
-const char* sqlOrder(Order order);
+const char* sqlOrder(SortedBy order);
 
 } // namespace shelf

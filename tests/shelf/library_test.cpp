@@ -203,7 +203,7 @@ TEST(Library, OrdersByWhatGoesWithTheProject) {
     const Folder folder;
     const auto library = withLoops(folder);
     Query q;
-    q.order = shelf::Order::Goes;
+    q.order = shelf::SortedBy::Goes;
     q.projectTempo = Bpm(112);
     q.projectKey = Key{2, true};
     // The same tempo; its half in a related key; its double, far off in key (3 fifths beyond the related ones); a
@@ -218,10 +218,10 @@ TEST(Library, OrdersByTempoKeyAndLengthBothWays) {
     const Folder folder;
     const auto library = withLoops(folder);
     Query q;
-    q.order = shelf::Order::Tempo;
+    q.order = shelf::SortedBy::Tempo;
     EXPECT_EQ(names(*library, q).front(), "towpath_accordion");
     EXPECT_EQ(names(*library, q).back(), "barge_bell") << "no tempo comes last";
-    q.order = shelf::Order::Length;
+    q.order = shelf::SortedBy::Length;
     q.descending = true;
     EXPECT_EQ(names(*library, q).front(), "towpath_accordion");
 }
@@ -310,7 +310,7 @@ TEST(Library, WhatTheUserSettledIsShownAndTakenBack) {
 
 // Two copies, one of which is gone: neither settling a tempo nor reading the other again brings it back or forgets
 // it.
-TEST(Library, WhatIsGoneStaysGoneWhateverIsDoneToItsCopy) {
+TEST(Library, AFileThatIsGoneIsStillGoneAfterItsCopyWasChanged) {
     const Folder folder;
     const auto library = opened(folder);
     const std::string here = folder / "here.wav";

@@ -37,7 +37,7 @@ void Autosave::write() {
     latest_.stop();
     if (isUpToDate()) return;
     const std::lock_guard lock(mutex_);
-    order_ = Order{document_.now(), document_.folder(), document_.revision()};
+    order_ = ToWrite{document_.now(), document_.folder(), document_.revision()};
     wake_.notify_all();
 }
 
@@ -48,7 +48,7 @@ void Autosave::work(const std::stop_token& end) {
         if (remove_ && file) file->remove();
         remove_ = false;
         if (!order_) continue;
-        const Order order = std::move(*order_);
+        const ToWrite order = std::move(*order_);
         order_.reset();
         lock.unlock();
         std::string problem;

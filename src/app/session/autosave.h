@@ -33,7 +33,7 @@ class Autosave : public QObject {
     void failed(const QString& sentence);
 
   private:
-    struct Order {
+    struct ToWrite {
         project::Project project;
         std::filesystem::path folder;
         std::int64_t revision = 0;
@@ -53,7 +53,7 @@ class Autosave : public QObject {
 
     std::mutex mutex_; // guards what follows
     std::condition_variable_any wake_;
-    std::optional<Order> order_;
+    std::optional<ToWrite> order_;
     bool remove_ = false;
     std::jthread thread_; // last: ends first
 };

@@ -87,7 +87,8 @@ class Proofs : public QObject {
         std::shared_ptr<const prove::Proof> proof; // null where it could not be measured
         QString problem;                           // and why; empty where it was stopped
     };
-    // What is measured is kept by what it was measured of, up to so many bytes: what came first goes first.
+    // Measurements, found again by a key of the sound that was measured. When they take more bytes than they may,
+    // the oldest are forgotten.
     template <class Value>
     class Kept {
       public:

@@ -155,9 +155,9 @@ class Session : public QObject {
     void changed(); // the document
     void selectionChanged();
     void preferred(); // the preferences
-    void rendered();  // what is heard, or how much of it is ready
-    void proven();    // what is known of what came out
-    void ticked();    // about 60 times a second while playing, else a few times
+    void rendered();  // more clips are rendered, or other ones are wanted
+    void proven();    // a proof was measured, or is out of date
+    void ticked();    // about 60 times a second: the play position and the meters are to be looked at
     void said(const QString& sentence);
     void told(const QString& title, const QStringList& lines, bool isProblem);
     void broughtIn(const BroughtIn& brought);

@@ -130,10 +130,10 @@ void FilterStrip::addLimits() {
     order_->setObjectName("filterOrder");
     order_->setAccessibleName(tr("Order"));
     for (const auto& [text, order] :
-         {std::pair(tr("by name"), shelf::Order::Name),
-          std::pair(tr("what goes with the project"), shelf::Order::Goes),
-          std::pair(tr("by tempo"), shelf::Order::Tempo), std::pair(tr("by key"), shelf::Order::Key),
-          std::pair(tr("by kind"), shelf::Order::Kind), std::pair(tr("by length"), shelf::Order::Length)})
+         {std::pair(tr("by name"), shelf::SortedBy::Name),
+          std::pair(tr("what goes with the project"), shelf::SortedBy::Goes),
+          std::pair(tr("by tempo"), shelf::SortedBy::Tempo), std::pair(tr("by key"), shelf::SortedBy::Key),
+          std::pair(tr("by kind"), shelf::SortedBy::Kind), std::pair(tr("by length"), shelf::SortedBy::Length)})
         order_->addItem(text, static_cast<int>(order));
     present_ = new QCheckBox(tr("only what is there and whole"), limits_);
     const auto pair = [&](int r, const QString& title, QWidget* from, const QString& between, QWidget* to) {
@@ -229,7 +229,7 @@ shelf::Query FilterStrip::query(std::optional<metre::Bpm> projectTempo, std::opt
     }
     if (const auto seconds = numberIn(shortest_->text())) q.shortest = metre::Seconds(*seconds);
     if (const auto seconds = numberIn(longest_->text())) q.longest = metre::Seconds(*seconds);
-    q.order = static_cast<shelf::Order>(order_->currentData().toInt());
+    q.order = static_cast<shelf::SortedBy>(order_->currentData().toInt());
     q.projectTempo = projectTempo;
     q.projectKey = projectKey;
     q.withGone = q.withDamaged = !present_->isChecked();
