@@ -5,6 +5,13 @@
 #include <cmath>
 #include <cstring>
 
+// Which of the two is taken is chosen while the program is loaded, before the thread sanitizer can watch anything.
+#if defined(__SANITIZE_THREAD__)
+#define PM_CLONES
+#else
+#define PM_CLONES __attribute__((target_clones("avx2", "default")))
+#endif
+
 namespace stretch {
 
 namespace {
@@ -60,7 +67,7 @@ void add(Products& sums, const sound::Samples& samples, std::int64_t a, std::int
 }
 
 // The sum of products of n samples each: thirty-two sums side by side, the same on every processor.
-__attribute__((target_clones("avx2", "default"))) double product(const float* x, const float* y, std::int64_t n) {
+PM_CLONES double product(const float* x, const float* y, std::int64_t n) {
     using Eight = float __attribute__((vector_size(32)));
     constexpr std::int64_t lanes = 8;
     std::array<Eight, 4> sums{};
