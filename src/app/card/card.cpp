@@ -147,7 +147,7 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     tempoLayout->addWidget(label(tr("beats"), this));
     add(tr("Tempo"), tempoRow);
     add(tr("First downbeat"), downbeat_);
-    add(tr("Key of the source"), key_);
+    add(tr("Its key"), key_);
     add(tr("Transpose"), transpose_);
     formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
     formants_->setObjectName("formants");
