@@ -45,6 +45,7 @@ int look(const harsh::Place& place) {
     const auto window = windowOf();
     app::Session& session = window->session();
     const auto until = [](const std::function<bool()>& holds) { return QTest::qWaitFor(holds, 60'000); };
+    if (!until([&] { return !session.jobs().isBusy(); })) return 3; // what was left behind is looked for
     QPushButton* offer = nullptr;
     for (QPushButton* button : window->findChildren<QPushButton*>())
         if (button->isVisible() && button->text() == "Recover it") offer = button;
