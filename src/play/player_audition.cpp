@@ -98,6 +98,7 @@ void Player::beginAlone(Guest guest) {
     laid_ = withAudition();
     lastHeard_.clear();
     wantsToPlay_ = true;
+    beginAsked_ = -1;
     beginning_ = waiting_ = true;
     changedAt_ = std::chrono::steady_clock::now();
     heardTempo_ = project().tempo;

@@ -115,6 +115,7 @@ void Player::play() {
         endAlone();
     }
     cache_.retry();
+    beginAsked_ = -1;
     wantsToPlay_ = true;
     beginning_ = waiting_ = true;
     changedAt_ = std::chrono::steady_clock::now();
@@ -140,6 +141,7 @@ void Player::locate(metre::Beats to) {
         return;
     }
     located_ = to;
+    beginAsked_ = -1; // it begins there
     isLocateOrdered_ = true;
     std::vector<ReadAhead::Need> needs;
     if (scene_ && engine_.isPlaying()) needs = ReadAhead::needsOf(*scene_, to, aheadAtOnce);

@@ -111,6 +111,32 @@ TEST(Late, ARateThatChangesWhileAFileComesInLeavesNoSoundAtAnother) {
     }
 }
 
+TEST(Late, AFileThatIsGoneIsNotReadForEverAtTheNewRate) {
+    Window w;
+    const support::Folder folder;
+    fs::copy_file(hands(), folder / "hands.wav");
+    w.import({folder / "hands.wav"});
+    fs::remove(folder / "hands.wav");
+    w.session().emptyStore();
+    w.settle();
+    w.session().setRate(44100);
+    w.settle(); // fails where reading goes on and on
+    EXPECT_EQ(w.now().rate, 44100);
+    EXPECT_FALSE(w.now().sources[0]->sound);
+}
+
+TEST(Late, WhatComesInAfterAnImportWasTakenBackIsItself) {
+    Window w;
+    w.import({hands()});
+    w.session().document().undo();
+    ASSERT_TRUE(w.now().sources.empty());
+    w.import({shaker()});
+    ASSERT_EQ(w.now().sources.size(), 1U);
+    EXPECT_EQ(w.now().sources[0]->file.filename(), shaker().filename());
+    const sound::Audio& audio = w.now().sources[0]->sound->audio;
+    EXPECT_NEAR(double(audio.frames().value) / audio.rate, w.now().sources[0]->length().value, 0.001);
+}
+
 TEST(Late, WhatIsAuditionedIsReadAnewAtAnotherRate) {
     Window w;
     w.session().audition().pick(hands(), 48000);

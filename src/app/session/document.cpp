@@ -11,7 +11,10 @@ Document::Document(QObject* parent) : QObject(parent), laid_(project::lay(now())
 
 // The present version with what is known of its sources, and as one works with it.
 void Document::compose() {
+    // What was given to something that was taken back is not given to another: it would be taken for the first.
+    const std::int64_t nextId = now_.nextId;
     now_ = recordings_.in({history_.now(), view_});
+    now_.nextId = std::max(now_.nextId, nextId);
     if (now_.sources != history_.now().sources) history_.refresh(now_);
 }
 
@@ -61,8 +64,10 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
                               .arg(project::History::mostBytes >> 20));
             },
             Qt::QueuedConnection);
-    compose(); // who is told of what was settled looks at what it is now
-    if (settles) emit settled(history_.version(), grew ? from : -1, before);
+    if (settles) {
+        compose(); // who is told of it looks at what it is now
+        emit settled(history_.version(), grew ? from : -1, before);
+    }
     layOut();
     if (ends) // after what is said of the edit itself
         QMetaObject::invokeMethod(
@@ -166,6 +171,7 @@ std::vector<ClipId> Document::selectedOrAllClips() const {
 }
 
 void Document::replace(project::Project p, const std::filesystem::path& folder, bool saved) {
+    now_ = {};
     recordings_ = {};
     recordings_.learn(p);
     view_ = savedView_ = p.view;

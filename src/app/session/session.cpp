@@ -212,6 +212,11 @@ void Session::watchRenders() {
 
 // A device that has gone is noticed, and what plays goes on silently until it is taken again.
 void Session::watchDevice() {
+    if (const QString problem = qt(player_->outputProblem()); !problem.isEmpty() && problem != outputTold_) {
+        outputTold_ = problem; // it could not be opened at another rate
+        say(outputTold_);
+        emit deviceLost(outputTold_);
+    }
     if (player_->output().isAlive()) return;
     const QString gone = qt(player_->output().description());
     player_->replaceOutput(play::silentOutput(now().rate));
@@ -259,6 +264,7 @@ void Session::replaceDocument(project::Project p, const fs::path& folder, bool s
     // What was under way for the document before has nowhere to go.
     jobs_.cancel(Lane::Import);
     jobs_.cancel(Lane::Listen);
+    readingAtRate_ = false;
     player_->stop();
     document_.replace(std::move(p), folder, saved);
     if (saved) autosave_.nothingToKeep();

@@ -115,6 +115,7 @@ void Session::setRate(int rate) {
             }
             // What came in meanwhile is read after it.
             document_.accept(taken, read.sounds);
+            readingAtRate_ = false;
             if (!edit(tr("Sample rate"), project::atRate(now(), rate))) return;
             say(tr("The project is at %1 kHz").arg(rate / 1000.0));
             QStringList lines;
@@ -124,7 +125,8 @@ void Session::setRate(int rate) {
         });
 }
 
-// A source that came in, or was found, while the rate was changed is there at the rate of before.
+// A source that came in, or was found, while the rate was changed is there at the rate of before. What could not be
+// read is not tried again until something else comes in, or the rate is changed.
 void Session::readAtRate() {
     if (readingAtRate_) return;
     project::Project wanting = now();
@@ -143,12 +145,16 @@ void Session::readAtRate() {
             auto warnings = project::loadAudio(p, progress, store);
             return Read{project::soundsOf(p), std::move(warnings)};
         },
-        [this, taken = document_.snapshot()](const Read& read) {
-            readingAtRate_ = false;
-            if (!document_.accept(taken, read.sounds)) {
-                readAtRate(); // another document may want it as well
-                return;
-            }
+        [this, asked = document_.toRead(), taken = document_.snapshot()](const Read& read) {
+            const bool accepted = document_.accept(taken, read.sounds);
+            const auto left = document_.toRead();
+            const bool wasAsked =
+                accepted && std::all_of(left.begin(), left.end(), [&](const project::SourcePtr& s) {
+                    return std::any_of(asked.begin(), asked.end(), [&](const auto& a) { return a->id == s->id; });
+                });
+            readingAtRate_ = wasAsked && !left.empty();
+            readAtRate(); // of what came in meanwhile, or of another document
+            if (!accepted) return;
             QStringList lines;
             for (const std::string& w : read.warnings)
                 lines << qt(w);

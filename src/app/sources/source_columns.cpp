@@ -266,6 +266,11 @@ int sourceColumnAt(std::string_view header) {
     return static_cast<int>(at - columns.begin());
 }
 
+std::optional<hear::Witness> shownWitness(const project::Source& source, hear::Witness by) {
+    const hear::Reading* r = readingFor(source, by);
+    return r != nullptr ? std::optional(r->by) : std::nullopt;
+}
+
 std::optional<prove::Landing> landingOf(const SourceRow& row) {
     const Proven proven = provenOf(row);
     return proven.proof ? std::optional(proven.landing) : std::nullopt;

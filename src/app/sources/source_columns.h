@@ -40,6 +40,9 @@ struct SourcesColumn {
 std::span<const SourcesColumn> sourceColumns();
 // By its header, untranslated. REQUIRES that there is one.
 int sourceColumnAt(std::string_view header);
+// Whose reading a column of this witness shows: under what was said, that which was typed, else that which was
+// tapped.
+std::optional<hear::Witness> shownWitness(const project::Source& source, hear::Witness by);
 // How the clips of a row landed, the worst of them; none while that is not known.
 std::optional<prove::Landing> landingOf(const SourceRow& row);
 

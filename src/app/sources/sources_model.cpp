@@ -59,7 +59,8 @@ void SourcesModel::look() {
         row.comfort = session_.preferences().comfort;
         bySource.emplace(row.source->id.value, &row);
     }
-    for (const project::LaidClip& c : session_.laid()->clips())
+    laid_ = session_.laid();
+    for (const project::LaidClip& c : laid_->clips())
         if (const auto row = bySource.find(c.clip->source.value); row != bySource.end())
             row->second->clips.push_back(&c);
 }
@@ -131,8 +132,7 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
     case SourceRole:
         return qlonglong(s.id.value);
     case ChosenRole:
-        return column.witness && (s.chosen == column.witness ||
-                                  (column.witness == hear::Witness::Typed && s.chosen == hear::Witness::Tapped));
+        return column.witness && s.chosen && s.chosen == shownWitness(s, *column.witness);
     case LandingRole: {
         if (column.looks != Looks::Proof) return {};
         const auto landing = landingOf(row);

@@ -51,6 +51,7 @@ class SourcesModel : public QAbstractTableModel {
     QTimer soon_; // proofs come one after the other: told together
     bool isShown_ = false;
     bool isBehind_ = false;
+    project::LaidPtr laid_; // holds the clips of the rows
     std::vector<SourceRow> rows_;
 };
 
