@@ -85,7 +85,7 @@ class Window {
 
 void straightened(Window& w, const std::filesystem::path& file) {
     w.clock.start();
-    w.window.session().importFiles({file}, {}, metre::Beats(0));
+    w.window.session().importing().bringIn({file}, {}, metre::Beats(0));
     app::Session& session = w.window.session();
     spin([&] {
         return !session.now().sources.empty() && session.now().sources.front()->beats.has_value() &&
@@ -93,7 +93,7 @@ void straightened(Window& w, const std::filesystem::path& file) {
     });
     const double heard = double(w.clock.nsecsElapsed()) * 1e-9;
     const app::ClipId clip = project::allClips(session.now()).front();
-    session.togglePlay();
+    session.transport().toggle();
     spin([&] { return session.player().isPlaying() && session.player().position() > metre::Beats(0.2); });
     const double first = double(w.clock.nsecsElapsed()) * 1e-9;
     spin([&] { return session.player().isRendered(clip); });
@@ -101,7 +101,7 @@ void straightened(Window& w, const std::filesystem::path& file) {
         "ten minutes played free: its beats known after {:.1f} s ({} pins), heard on the grid after {:.1f} s, "
         "all of it fitted after {:.1f} s\n",
         heard, session.now().sources.front()->beats->pins().size(), first, double(w.clock.nsecsElapsed()) * 1e-9);
-    session.stop();
+    session.transport().stop();
 }
 
 } // namespace
@@ -164,6 +164,6 @@ int main(int argc, char** argv) {
         each.push_back(w.painted([&] { w.wheel(i < 60 ? -120 : 120, Qt::ShiftModifier); }));
     say("scrolling", each);
     w.drag("dragging a knob", 100);
-    session.stop();
+    session.transport().stop();
     return 0;
 }

@@ -138,7 +138,7 @@ class Run {
         session().edit("Tempo", p);
         clock_.restart();
         const double worked = processorSeconds();
-        session().importFiles(files, {}, metre::Beats(0));
+        session().importing().bringIn(files, {}, metre::Beats(0));
         until([&] { return session().now().sources.size() == files.size(); });
         say("all clips stand");
         const double length = session().now().sources.front()->length().value * double(files.size());
@@ -155,13 +155,13 @@ class Run {
         session().player().stop();
         session().store().settle();
         fmt::print("  the store takes {:.1f} GB\n", double(session().store().bytes()) / 1e9);
-        session().save(folder / "project");
+        session().files().save(folder / "project");
         until([&] { return !session().jobs().isBusy(); });
         fmt::print("  {:.0f} MB at most\n", peak_);
     }
     void second(const fs::path& folder) {
         clock_.restart();
-        session().open(folder / "project");
+        session().files().open(folder / "project");
         until([&] { return !session().now().sources.empty() && !session().jobs().isBusy(); });
         say("opened");
         play();
@@ -201,7 +201,7 @@ class Run {
         return std::any_of(last.begin(), last.end(), [](float s) { return std::abs(s) > 1e-3F; });
     }
     void play() {
-        session().togglePlay();
+        session().transport().toggle();
         until([&] { return isHeard(); });
     }
     // From the edit until the player plays at that tempo.

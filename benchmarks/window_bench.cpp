@@ -43,7 +43,7 @@ int main(int argc, char** argv) {
     window.show();
     window.grab();
     fmt::print("the empty window painted after {} ms\n", clock.elapsed());
-    window.session().open(std::filesystem::path(PM_SOURCE_DIR) / "demo" / "canal_journey");
+    window.session().files().open(std::filesystem::path(PM_SOURCE_DIR) / "demo" / "canal_journey");
     const auto spin = [&](const std::function<bool()>& until) {
         while (!until())
             QApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
@@ -166,7 +166,7 @@ int main(int argc, char** argv) {
         std::filesystem::remove_all(folder);
         if (project::saveProject(p, folder, true)) {
             clock.restart();
-            window.session().open(folder);
+            window.session().files().open(folder);
             spin([&] { return !window.session().jobs().isBusy(); });
             window.grab();
             fmt::print("a project of 200 clips opened and painted after {} ms\n", clock.elapsed());

@@ -66,7 +66,7 @@ if wants fuzz; then
 fi
 
 if wants soak; then
-  time=$((minutes >= 240 ? 120 : minutes / 4 > 3 ? minutes / 4 : 3))
+  time=$((minutes >= 240 ? 120 : minutes / 3 > 3 ? minutes / 3 : 3)) # ten of them until it has settled
   work=$(mktemp -d)
   cp -r demo/canal_journey "$work/journey"
   mkdir "$work/loops"

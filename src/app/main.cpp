@@ -10,6 +10,7 @@
 #include <QApplication>
 #include <QIcon>
 #include <QLocale>
+#include <QTimer>
 #include <QTranslator>
 #include <cstdio>
 
@@ -78,12 +79,14 @@ int main(int argc, char** argv) {
     if (cross != std::string::npos)
         window.resize(std::max(640, std::atoi(arguments.size.c_str())),
                       std::max(400, std::atoi(arguments.size.c_str() + cross + 1)));
-    window.session().takeDevice(false);
+    window.session().device().take(false);
     window.show();
-    if (!arguments.project.empty()) window.session().open(arguments.project);
+    if (arguments.size.empty() && arguments.shot.empty())
+        QTimer::singleShot(0, &window, [&window] { window.fitScreen(); });
+    if (!arguments.project.empty()) window.session().files().open(arguments.project);
     if (!arguments.audio.empty()) {
         std::vector<std::filesystem::path> files(arguments.audio.begin(), arguments.audio.end());
-        const auto bringIn = [&window, files] { window.session().importFiles(files, {}, app::Beats(0)); };
+        const auto bringIn = [&window, files] { window.session().importing().bringIn(files, {}, app::Beats(0)); };
         if (arguments.project.empty())
             bringIn();
         else

@@ -103,7 +103,7 @@ void placeInto(sound::WriteAs& as, const project::Project& p, Frames first, Fram
 class Work {
   public:
     Work(const project::LaidPtr& laid, const std::vector<Planned>& plan, const Order& order,
-         const base::Progress& progress, const KnownProof& known, const FileDone& fileDone)
+         const base::Progress& progress, const Known& known, const FileDone& fileDone)
         : laid_(laid), plan_(plan), order_(order), progress_(progress), known_(known), fileDone_(fileDone),
           rate_(rateOf(*laid, order)) {}
 
@@ -195,7 +195,7 @@ class Work {
             failed(i, {"its clip is no longer in the project."});
             return;
         }
-        auto blocks = loopBlocks(laid_, plan_[i].clip, progress.stop);
+        auto blocks = loopBlocks(laid_, plan_[i].clip, progress.stop, known_.renderings);
         float gain = 1;
         if (blocks && order_.level != Level::AsItIs) {
             sound::Meter meter(blocks->rate, blocks->channels, sound::Meter::Of::Both);
@@ -204,7 +204,7 @@ class Work {
                 return;
             }
             gain = gainOf(order_, meter);
-            blocks = loopBlocks(laid_, plan_[i].clip, progress.stop);
+            blocks = loopBlocks(laid_, plan_[i].clip, progress.stop, known_.renderings);
         }
         if (!blocks) {
             failed(i, blocks.error());
@@ -266,7 +266,7 @@ class Work {
                 meter.add(*mixed.mix);
                 return {};
             };
-            if (auto heard = mixDown(laid_, *span, told, take, progress.part(0, 0.5)); !heard) {
+            if (auto heard = mixDown(laid_, *span, told, take, progress.part(0, 0.5), known_.renderings); !heard) {
                 for (const Target& target : targets)
                     failed(target.file, heard.error());
                 return;
@@ -329,7 +329,7 @@ class Work {
             return {};
         };
         const double from = order_.level == Level::AsItIs ? 0 : 0.5;
-        const auto mixed = mixDown(laid_, *span, told, take, progress.part(from, 1));
+        const auto mixed = mixDown(laid_, *span, told, take, progress.part(from, 1), known_.renderings);
         out_.problems.insert(out_.problems.end(), told.begin(), told.end());
         for (Target& target : targets) {
             if (!target.open) continue;
@@ -389,7 +389,7 @@ class Work {
     const std::vector<Planned>& plan_;
     const Order& order_;
     const base::Progress& progress_;
-    const KnownProof& known_;
+    const Known& known_;
     const FileDone& fileDone_;
     int rate_;
     std::optional<Report> report_;
@@ -399,7 +399,7 @@ class Work {
 } // namespace
 
 Delivered deliver(const project::LaidPtr& laid, const std::vector<Planned>& plan, const Order& order,
-                  const base::Progress& progress, const KnownProof& known, const FileDone& fileDone) {
+                  const base::Progress& progress, const Known& known, const FileDone& fileDone) {
     return Work(laid, plan, order, progress, known, fileDone).all();
 }
 

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "deliver/order.h"
-#include "prove/proof.h"
+#include "prove/prove_clip.h"
 
 #include <functional>
 #include <memory>
@@ -16,8 +16,12 @@ struct Delivered {
     bool cancelled = false;
 };
 
-// The proof of a clip where it is known already; null where it must be measured.
-using KnownProof = std::function<std::shared_ptr<const prove::Proof>(project::ClipId)>;
+// What is known of the project already, so that it need not be made again.
+struct Known {
+    // The proof of a clip; null where it must be measured, and empty where none is known.
+    std::function<std::shared_ptr<const prove::Proof>(project::ClipId)> proof;
+    project::RenderingsPtr renderings; // null for none
+};
 // Called from the working thread when a file, by its place in the plan, is done, or has failed.
 using FileDone = std::function<void(std::size_t file, bool written)>;
 
@@ -26,6 +30,6 @@ using FileDone = std::function<void(std::size_t file, bool written)>;
 // loop points and bars as cue points, and where in the project they begin (bext). Lengths are those of the grid, to
 // the frame. Any thread; takes time. Cancelled, it keeps the files that are whole.
 Delivered deliver(const project::LaidPtr& laid, const std::vector<Planned>& plan, const Order& order,
-                  const base::Progress& progress = {}, const KnownProof& known = {}, const FileDone& fileDone = {});
+                  const base::Progress& progress = {}, const Known& known = {}, const FileDone& fileDone = {});
 
 } // namespace deliver

@@ -26,7 +26,8 @@ std::shared_ptr<sound::Audio> unwoven(const std::vector<float>& woven, int rate,
 // A clip that is rendered as it is walked through, from its first frame that is wanted to its last.
 class Walk {
   public:
-    Walk(const project::LaidClip& clip, const std::stop_token& stop) : clip_(clip), stop_(stop) {}
+    Walk(const project::LaidClip& clip, const std::stop_token& stop, project::RenderingsPtr there)
+        : clip_(clip), stop_(stop), there_(std::move(there)) {}
     ~Walk() = default;
     Walk(const Walk&) = delete;
     Walk& operator=(const Walk&) = delete;
@@ -39,7 +40,7 @@ class Walk {
     // Adds what the clip has between these frames of the project to a scene. Frames must not go back.
     Result<void> add(mix::Scene& scene, Frames from, Frames to, int rate) {
         if (!rendering_) {
-            auto planned = project::ClipRendering::plan(clip_.time());
+            auto planned = project::ClipRendering::plan(clip_.time(), there_);
             if (!planned) {
                 broken_ = true;
                 return tl::unexpected(planned.error());
@@ -69,6 +70,7 @@ class Walk {
   private:
     const project::LaidClip& clip_;
     std::stop_token stop_;
+    project::RenderingsPtr there_;
     std::unique_ptr<const project::ClipRendering> rendering_;
     sound::Blocks blocks_;
     sound::AudioPtr block_;
@@ -78,11 +80,12 @@ class Walk {
 
 } // namespace
 
-Result<sound::Blocks> loopBlocks(const project::LaidPtr& laid, project::ClipId id, const std::stop_token& stop) {
+Result<sound::Blocks> loopBlocks(const project::LaidPtr& laid, project::ClipId id, const std::stop_token& stop,
+                                 const project::RenderingsPtr& there) {
     const project::LaidClip* clip = laid->find(id);
     if (clip == nullptr) return base::problem("The clip is no longer in the project.");
     if (clip->time().parts.empty()) return base::problem(clip->time().problem);
-    auto planned = project::ClipRendering::plan(clip->time());
+    auto planned = project::ClipRendering::plan(clip->time(), there);
     if (!planned) return tl::unexpected(planned.error());
     struct Loop {
         project::LaidPtr laid;
@@ -137,7 +140,7 @@ std::string Mixed::mixBroken() const {
 }
 
 Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector<std::string>& problems,
-                     const TakeMixed& take, const base::Progress& progress) {
+                     const TakeMixed& take, const base::Progress& progress, const project::RenderingsPtr& there) {
     const int rate = laid->project().rate;
     const std::size_t tracks = laid->project().tracks.size();
     std::vector<std::vector<std::unique_ptr<Walk>>> walks(tracks);
@@ -148,7 +151,7 @@ Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector
             if (!clip.time().problem.empty()) problems.push_back(clip.time().problem);
             continue;
         }
-        walks[clip.trackIndex].push_back(std::make_unique<Walk>(clip, progress.stop));
+        walks[clip.trackIndex].push_back(std::make_unique<Walk>(clip, progress.stop, there));
         heard[clip.trackIndex] = true;
     }
     std::vector<std::string> broken(tracks);

@@ -3,14 +3,16 @@
 
 #include "deliver/order.h"
 #include "mix/mixer.h"
+#include "project/clip_rendering.h"
 
 #include <functional>
 
 namespace deliver {
 
 // A clip as it is heard but for its track's gain and pan: with its gain, fades and channels; mono where the source
-// is. Keeps what it refers to. Fails where the clip cannot be heard.
-Result<sound::Blocks> loopBlocks(const project::LaidPtr& laid, project::ClipId clip, const std::stop_token& stop);
+// is. Keeps what it refers to. What is in `there` is not rendered again. Fails where the clip cannot be heard.
+Result<sound::Blocks> loopBlocks(const project::LaidPtr& laid, project::ClipId clip, const std::stop_token& stop,
+                                 const project::RenderingsPtr& there = {});
 
 // The click on the project's beats, over a span, as loud as the project has it.
 sound::Blocks clickBlocks(const project::LaidPtr& laid, const Span& span);
@@ -33,6 +35,7 @@ using TakeMixed = std::function<Result<void>(const Mixed&)>;
 // track broken. Memory: about a minute of every clip that sounds at once. Fails when cancelled, when rendering
 // does, and as `take` does. Any thread; takes time.
 Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector<std::string>& problems,
-                     const TakeMixed& take, const base::Progress& progress = {});
+                     const TakeMixed& take, const base::Progress& progress = {},
+                     const project::RenderingsPtr& there = {});
 
 } // namespace deliver

@@ -2,7 +2,6 @@
 
 #include "base/utf8.h"
 #include "metre/tempo.h"
-#include "project/clip_rendering.h"
 #include "prove/strain.h"
 
 #include <algorithm>
@@ -130,7 +129,7 @@ prove::Landing landingOf(const ReportRow& row, Seconds tolerance) {
 
 } // namespace
 
-Report reported(const project::LaidPtr& laid, const Order& order, const KnownProof& known,
+Report reported(const project::LaidPtr& laid, const Order& order, const Known& known,
                 const base::Progress& progress) {
     Report report;
     const project::Project& p = laid->project();
@@ -161,28 +160,16 @@ Report reported(const project::LaidPtr& laid, const Order& order, const KnownPro
             row.method = stretch::methodLabel(clip.clip->stretch.method);
             row.strain = prove::strainOf(clip).percent;
         }
-        if (known) row.proof = known(clip.id());
+        if (known.proof) row.proof = known.proof(clip.id());
         if (!row.proof && clip.time().parts.empty()) row.problem = clip.time().problem;
         if (!row.proof && row.problem.empty()) {
-            auto& source = sources[clip.source.get()];
-            if (!source) {
-                auto measured = prove::measureSource(*clip.source, part.part(0, 0.3));
-                if (measured)
-                    source = std::make_shared<const prove::Measured>(std::move(*measured));
-                else
-                    row.problem = measured.error().text;
-            }
-            const auto rendering = project::ClipRendering::plan(clip.time());
-            if (!rendering) row.problem = rendering.error().text;
-            if (row.problem.empty()) {
-                const auto cameOut =
-                    prove::measureClip(clip, *source, rendering->blocks(1, progress.stop), part.part(0.3, 1));
-                if (cameOut)
-                    row.proof =
-                        std::make_shared<const prove::Proof>(prove::prove(clip, p.tempo, *source, *cameOut));
-                else
-                    row.problem = cameOut.error().text;
-            }
+            prove::Proven proven;
+            proven.source = sources[clip.source.get()];
+            if (const auto measured = prove::proveClip(clip, p.tempo, known.renderings, proven, part); measured)
+                row.proof = proven.proof;
+            else
+                row.problem = measured.error().text;
+            sources[clip.source.get()] = proven.source;
         }
         if (progress.stopped()) {
             report.cancelled = true;

@@ -28,7 +28,7 @@ struct Report {
 };
 
 // Takes the proofs that are known and measures the others, each clip rendered for it. Any thread; takes time.
-Report reported(const project::LaidPtr& laid, const Order& order, const KnownProof& known,
+Report reported(const project::LaidPtr& laid, const Order& order, const Known& known,
                 const base::Progress& progress = {});
 
 // A page of HTML that needs nothing else, with a drawing of every clip's hits.

@@ -317,7 +317,7 @@ Reading heardReading(const Heard& heard) {
     if (heard.loopBeats) r.beats = Beats(*heard.loopBeats);
     r.others = heard.candidates;
     r.metre = heard.metre;
-    r.evidence = fmt::format("sure {:.2f}", heard.sureness);
+    r.evidence = fmt::format("confidence {:.2f}", heard.sureness);
     if (!heard.steady) r.evidence += " · played free";
     if (heard.measured) r.evidence += fmt::format(" · measured {}", metre::tempoFigure(*heard.measured));
     int shown = 0;

@@ -71,7 +71,8 @@ void Player::setProject(const project::LaidPtr& laid) {
     // While one new tempo waits for its clips, another waits behind it, and of several the last counts: otherwise a
     // wheel that is turned on and on would be heard only once it rests.
     const bool anotherTempo = !(laid->project().tempo == project().tempo);
-    if (waiting_ && isPlaying() && !beginning_ && anotherTempo && laid->project().rate == rate_) {
+    if (isPlaying() && state_.phase() == PlayerState::Phase::NewTempo && anotherTempo &&
+        laid->project().rate == rate_) {
         next_ = laid;
         return;
     }
@@ -89,7 +90,7 @@ void Player::take(const project::LaidPtr& laid) {
     places_.clear();
     std::vector<WantedRender> wanted;
     wanted.reserve(laid_->clips().size());
-    const bool isLookedAt = lookedAt_ && !wantsToPlay_;
+    const bool isLookedAt = lookedAt_ && !state_.wantsToPlay();
     const double here = project().tempo.secondsAt(isLookedAt ? *lookedAt_ : heardPosition()).value;
     const std::set<project::ClipId> compared =
         comparison_ ? std::set<project::ClipId>(comparison_->clips.begin(), comparison_->clips.end())
@@ -126,11 +127,11 @@ void Player::take(const project::LaidPtr& laid) {
     }
     cache_.want(wanted);
     drafting_.clear();
-    if (newTempo && wantsToPlay_ && !waiting_) {
-        waiting_ = true;
+    if (newTempo && state_.wantsToPlay() && !state_.waitsForClips()) {
+        state_.tempoChanged();
         changedAt_ = std::chrono::steady_clock::now();
     }
-    if (!waiting_) publish();
+    if (!state_.waitsForClips()) publish();
     tick();
 }
 
@@ -187,6 +188,20 @@ std::vector<Player::ShownPiece> Player::renderedClip(project::ClipId id) const {
         }
     }
     return list;
+}
+
+project::RenderingsPtr Player::renderings(const std::vector<project::ClipId>& clips) const {
+    auto all = std::make_shared<project::Renderings>();
+    for (const project::ClipId id : clips) {
+        const auto [first, end] = windowsOf(id);
+        for (std::size_t i = first; i < end; ++i) {
+            const base::Key key = windows_[i].part->job->key;
+            if (all->count(key) > 0) continue;
+            for (const RenderedPiece& piece : cache_.find(key))
+                (*all)[key].push_back({piece.from, piece.audio});
+        }
+    }
+    return all;
 }
 
 bool Player::isRendered(project::ClipId id) const {

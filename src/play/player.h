@@ -4,9 +4,11 @@
 #include "play/engine.h"
 #include "play/guest.h"
 #include "play/output.h"
+#include "play/player_state.h"
 #include "play/rate_feed.h"
 #include "play/read_ahead.h"
 #include "play/render_cache.h"
+#include "project/clip_rendering.h"
 #include "project/laid.h"
 
 #include <chrono>
@@ -45,9 +47,9 @@ class Player {
     // While playing, goes on at `to` from the next bar line on, or from `at`; stopped, it goes there.
     void jump(metre::Beats to, bool atOnce);
     bool isJumping() const { return engine_.isJumping(); }
-    bool isPlaying() const { return wantsToPlay_ && !isAlone_; }
+    bool isPlaying() const { return state_.playsProject(); }
     // Whether another tempo, or the beginning, waits for its clips.
-    bool isWaiting() const { return waiting_ || beginning_ || next_ != nullptr; }
+    bool isWaiting() const { return state_.waitsForClips() || state_.isBeginning() || next_ != nullptr; }
     metre::Beats position() const;
 
     // A recording as it is, and how it is heard: with a click on its beats, where it has some, accented by its
@@ -64,7 +66,7 @@ class Player {
     // The same recording goes on from where it is, heard in another way. REQUIRES isPlayingRaw().
     void hearRaw(const RawHearing& hearing);
     void stopRaw();
-    bool isPlayingRaw() const { return raw_ != nullptr; }
+    bool isPlayingRaw() const { return state_.hearsRecording(); }
     metre::Seconds rawPosition() const; // REQUIRES isPlayingRaw()
 
     // Lets a recording be heard: while the project plays, beside it, from the next bar line on, or at once; where
@@ -116,6 +118,8 @@ class Player {
         std::shared_ptr<const sound::Peaks> peaks;
     };
     std::vector<ShownPiece> renderedClip(project::ClipId id) const;
+    // What is rendered of these clips, and what lies in the store of them, for whoever proves or delivers them.
+    project::RenderingsPtr renderings(const std::vector<project::ClipId>& clips) const;
     bool isRendered(project::ClipId id) const;
     // Counts up whenever anything becomes rendered, or fails.
     std::int64_t renderChanges() const { return cache_.changes(); }
@@ -209,7 +213,12 @@ class Player {
     std::vector<Guest> guests() const;
     metre::Beats placeFor(const Guest& guest, metre::Beats enters) const;
     void startOutput();
+    // A recording by itself (player_raw.cpp).
+    void makeRaw(sound::AudioPtr audio, const RawHearing& hearing);
+    void locateRaw(metre::Seconds to);
+    void takeNext();
 
+    PlayerState state_;
     std::unique_ptr<Output> output_;
     std::string outputProblem_;
     Engine engine_;
@@ -235,28 +244,21 @@ class Player {
     project::LaidPtr base_; // the project's own; never null
     std::optional<Guest> heardGuest_;
     std::optional<Guest> nextGuest_;
-    bool isAlone_ = false;     // heardGuest_ plays in the project's place
     bool nextIsAsked_ = false; // the engine has been told of it
     bool nextAtOnce_ = false;
     GuestCover cover_;
     std::int64_t lastGuest_ = 0;
     metre::TempoMap heardTempo_;
-    bool waiting_ = false; // a new tempo waits for its clips, or play does
-    bool beginning_ = false;
     std::chrono::steady_clock::time_point changedAt_;
     std::int64_t publishedChanges_ = -1;
     std::chrono::steady_clock::time_point publishedAt_;
-    bool wantsToPlay_ = false;
     std::int64_t locateOrder_ = 0;
     metre::Beats located_;
     std::optional<metre::Beats> lookedAt_;
     metre::Beats jumpTo_;
-    void makeRaw(sound::AudioPtr audio, const RawHearing& hearing);
-    void locateRaw(metre::Seconds to);
+    std::unique_ptr<Raw> raw_;  // while a recording is heard by itself
     metre::Seconds rawLocated_; // counts until the callback has seen it
     std::int64_t rawOrder_ = 0;
-
-    std::unique_ptr<Raw> raw_;
     metre::Beats leftAt_; // the project's position while raw_ plays
 };
 

@@ -28,7 +28,7 @@ std::vector<Guest> Player::guests() const {
 // What is to be played: the project, with what is auditioned.
 project::LaidPtr Player::withAudition() {
     const project::Project& p = base_->project();
-    if (isAlone_) return project::lay(alone(p, *heardGuest_, leftAt_), laid_);
+    if (state_.isAlone()) return project::lay(alone(p, *heardGuest_, leftAt_), laid_);
     const std::vector<Guest> list = guests();
     if (list.empty()) return base_;
     const Beats here = position();
@@ -49,14 +49,14 @@ void Player::audition(const Auditioned& a) {
     guest.db = a.db;
     nextAtOnce_ = a.atOnce;
     if (!isPlaying()) {
-        if (isAlone_ && sameFile && isFitted(guest) == isFitted(*heardGuest_)) {
+        if (state_.isAlone() && sameFile && isFitted(guest) == isFitted(*heardGuest_)) {
             guest.id = heardGuest_->id;
             heardGuest_ = guest;
             take(withAudition());
             return;
         }
         guest.id = ++lastGuest_;
-        const auto goesOn = isAlone_ && sameFile ? auditionPosition() : std::nullopt;
+        const auto goesOn = state_.isAlone() && sameFile ? auditionPosition() : std::nullopt;
         beginAlone(std::move(guest));
         if (goesOn) auditionFrom(*goesOn);
         return;
@@ -87,19 +87,16 @@ Beats Player::placeFor(const Guest& guest, Beats enters) const {
 
 void Player::beginAlone(Guest guest) {
     giveOrders(true);
-    if (!isAlone_) {
-        leftAt_ = position();
-        isAlone_ = true;
-    } else {
+    if (state_.isAlone())
         engine_.stop();
-    }
+    else
+        leftAt_ = position();
+    state_.begin(PlayerState::Hears::Alone);
     heardGuest_ = std::move(guest);
     nextGuest_.reset();
     laid_ = withAudition();
     lastHeard_.clear();
-    wantsToPlay_ = true;
     beginAsked_ = -1;
-    beginning_ = waiting_ = true;
     changedAt_ = std::chrono::steady_clock::now();
     heardTempo_ = project().tempo;
     const project::LaidClip* clip = laid_->find(clipOfGuest(heardGuest_->id));
@@ -114,8 +111,7 @@ void Player::beginAlone(Guest guest) {
 void Player::endAlone() {
     giveOrders(true);
     engine_.stop();
-    wantsToPlay_ = beginning_ = waiting_ = false;
-    isAlone_ = false;
+    state_.stop();
     heardGuest_.reset();
     nextGuest_.reset();
     lastHeard_.clear();
@@ -127,7 +123,7 @@ void Player::endAlone() {
 
 void Player::stopAudition() {
     if (!isAuditioning()) return;
-    if (isAlone_) {
+    if (state_.isAlone()) {
         endAlone();
         return;
     }
@@ -152,8 +148,8 @@ bool Player::isReady(std::int64_t guest) const {
 }
 
 void Player::tickAudition() {
-    if (!isAuditioning() || waiting_) return;
-    if (isAlone_) {
+    if (!isAuditioning() || state_.waitsForClips()) return;
+    if (state_.isAlone()) {
         const project::LaidClip* clip = laid_->find(clipOfGuest(heardGuest_->id));
         if (!heardGuest_->repeat && heardPosition() >= clip->time().end) endAlone();
         return;
@@ -203,7 +199,7 @@ void Player::tickAudition() {
 void Player::auditionFrom(metre::Seconds from) {
     Guest& guest = nextGuest_ ? *nextGuest_ : *heardGuest_;
     const project::Source& s = *guest.source;
-    if (isAlone_) {
+    if (state_.isAlone()) {
         const project::LaidClip* clip = laid_->find(clipOfGuest(guest.id));
         const project::Timing& t = clip->time();
         Beats to = t.start;
@@ -228,7 +224,8 @@ void Player::auditionFrom(metre::Seconds from) {
 }
 
 std::optional<metre::Seconds> Player::auditionPosition() const {
-    if (!heardGuest_ || (isAlone_ ? beginning_ : engine_.guest() != heardGuest_->id)) return std::nullopt;
+    if (!heardGuest_ || (state_.isAlone() ? state_.isBeginning() : engine_.guest() != heardGuest_->id))
+        return std::nullopt;
     const project::Source& s = *heardGuest_->source;
     const project::LaidClip* clip = laid_->find(clipOfGuest(heardGuest_->id));
     if (clip == nullptr) return std::nullopt;
@@ -250,7 +247,7 @@ std::optional<metre::Seconds> Player::auditionPosition() const {
 }
 
 float Player::takeAuditionPeak(int channel) {
-    return isAlone_ ? engine_.takeTrackPeak(0, channel) : engine_.takeGuestPeak(channel);
+    return state_.isAlone() ? engine_.takeTrackPeak(0, channel) : engine_.takeGuestPeak(channel);
 }
 
 } // namespace play

@@ -50,8 +50,9 @@ void Player::makeRaw(sound::AudioPtr audio, const RawHearing& hearing) {
 
 void Player::playRaw(sound::AudioPtr audio, const RawHearing& hearing, metre::Seconds from) {
     stopAudition();
-    if (!raw_) leftAt_ = position();
-    wantsToPlay_ = false;
+    if (!state_.hearsRecording()) leftAt_ = position();
+    state_.begin(PlayerState::Hears::Recording);
+    takeNext();
     makeRaw(std::move(audio), hearing);
     locateRaw(from);
     engine_.play();
@@ -75,7 +76,8 @@ metre::Seconds Player::rawPosition() const {
 }
 
 void Player::stopRaw() {
-    if (!raw_) return;
+    if (!state_.hearsRecording()) return;
+    state_.stop();
     giveOrders(true);
     engine_.stop();
     raw_.reset();

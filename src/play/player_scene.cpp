@@ -184,7 +184,7 @@ void Player::addClip(mix::Scene& scene, std::size_t first, std::size_t end,
             mix::SceneClip piece = mix::pieceOf(clip, p.rate, s.at, s.audio, s.from, s.to, extraDb);
             piece.rise = s.rise;
             piece.fall = s.fall;
-            if (!isAlone_) piece.guest = guestOf(clip.id());
+            if (!state_.isAlone()) piece.guest = guestOf(clip.id());
             scene.clips.push_back(std::move(piece));
         }
     if (!now.segments.empty()) heard[clip.id().value] = std::move(now);
@@ -223,7 +223,7 @@ void Player::publish() {
     lastHeard_ = std::move(heard);
     heardTempo_ = p.tempo;
     scene->arrange();
-    if (raw_) return;
+    if (state_.hearsRecording()) return;
     scene_ = scene;
     lookAhead(true);
     std::vector<ReadAhead::Need> needs;

@@ -21,12 +21,12 @@ constexpr auto lookEvery = std::chrono::milliseconds(250);
 } // namespace
 
 metre::Beats Player::position() const {
-    return isAlone_ ? leftAt_ : heardPosition();
+    return state_.isAlone() ? leftAt_ : heardPosition();
 }
 
 // Of what is heard: the project, or what is auditioned in its place.
 metre::Beats Player::heardPosition() const {
-    if (raw_) return leftAt_;
+    if (state_.hearsRecording()) return leftAt_;
     // A locate that the callback has not seen yet already counts, so that nothing jumps back for a moment.
     return engineBeats();
 }
@@ -73,51 +73,50 @@ void Player::lookAhead(bool atOnce) {
 void Player::tick() {
     giveOrders(false);
     lookAhead(false);
-    if (!waiting_) begin();
-    const bool ready = !wantsToPlay_ || askForDrafts();
-    if (waiting_) {
+    if (!state_.waitsForClips()) begin();
+    const bool ready = !state_.wantsToPlay() || askForDrafts();
+    if (state_.waitsForClips()) {
         const bool late = std::chrono::steady_clock::now() - changedAt_ > longestWait;
         if (!late && !ready) return;
-        waiting_ = false;
+        state_.clipsAreThere();
         publish();
         begin();
-        if (const project::LaidPtr next = std::move(next_)) setProject(next);
+        takeNext();
         return;
     }
     tickAudition();
     if (cache_.changes() == publishedChanges_) return;
     const auto since = std::chrono::steady_clock::now() - publishedAt_;
-    if (since < (wantsToPlay_ ? publishEvery : publishSilent)) return;
+    if (since < (state_.wantsToPlay() ? publishEvery : publishSilent)) return;
     publish();
 }
 
 // What play() asked for, once there is something to hear, and that is in memory.
 void Player::begin() {
-    if (!beginning_) return;
+    if (state_.phase() != PlayerState::Phase::Fetching) return;
     const bool late = std::chrono::steady_clock::now() - changedAt_ > longestLoad;
-    if (wantsToPlay_ && scene_ && !late) {
+    if (scene_ && !late) {
         if (beginAsked_ < 0)
             beginAsked_ = readAhead_.fetchFirst(ReadAhead::needsOf(*scene_, heardPosition(), aheadAtOnce));
         if (!readAhead_.isFetched(beginAsked_)) return; // tick() asks again
     }
-    beginning_ = false;
+    state_.soundIsThere();
     beginAsked_ = -1;
     giveOrders(true);
-    if (wantsToPlay_) engine_.play(isAlone_ ? 0 : project().view.countIn);
+    engine_.play(state_.isAlone() ? 0 : project().view.countIn);
 }
 
 void Player::play() {
     stopRaw();
     // What was heard alone goes on beside the project.
     std::optional<Guest> guest;
-    if (isAlone_) {
+    if (state_.isAlone()) {
         guest = heardGuest_;
         endAlone();
     }
     cache_.retry();
     beginAsked_ = -1;
-    wantsToPlay_ = true;
-    beginning_ = waiting_ = true;
+    state_.begin(PlayerState::Hears::Project);
     changedAt_ = std::chrono::steady_clock::now();
     if (guest) {
         nextGuest_ = std::move(guest);
@@ -129,14 +128,19 @@ void Player::play() {
 void Player::stop() {
     stopRaw();
     stopAudition();
-    wantsToPlay_ = beginning_ = false;
+    state_.stop();
     giveOrders(true);
     engine_.stop();
+    takeNext();
+}
+
+// The version of the project that waited until the tempo before it was heard.
+void Player::takeNext() {
     if (const project::LaidPtr next = std::move(next_)) setProject(next);
 }
 
 void Player::locate(metre::Beats to) {
-    if (raw_ || isAlone_) {
+    if (state_.hearsRecording() || state_.isAlone()) {
         leftAt_ = to;
         return;
     }

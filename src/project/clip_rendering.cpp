@@ -6,13 +6,43 @@
 
 namespace project {
 
-Result<ClipRendering> ClipRendering::plan(const Timing& timing) {
+// Of a part, what is there of its rendering at this frame of that; null where it must be rendered.
+const RenderedSpan* ClipRendering::thereAt(std::size_t part, Frames at) const {
+    if (!there_) return nullptr;
+    const auto spans = there_->find(parts_[part].job->key);
+    if (spans == there_->end()) return nullptr;
+    for (const RenderedSpan& span : spans->second)
+        if (span.from <= at && at < span.end()) return &span;
+    return nullptr;
+}
+
+// Whether nothing of a part is to be rendered, what crosses over into its neighbours included.
+bool ClipRendering::isThere(std::size_t part) const {
+    const Part& p = parts_[part];
+    const Frames after = part + 1 < parts_.size() ? Frames(parts_[part + 1].cross.value) : Frames(0);
+    Frames at = p.from - Frames(p.cross.value);
+    const Frames end = p.from + p.length + after;
+    while (at < end) {
+        const RenderedSpan* span = thereAt(part, at);
+        if (span == nullptr) return false;
+        at = span->end();
+    }
+    return true;
+}
+
+Result<ClipRendering> ClipRendering::plan(const Timing& timing, RenderingsPtr there) {
     if (timing.parts.empty()) return base::problem(timing.problem);
     ClipRendering out;
     out.parts_ = timing.parts;
     out.length_ = timing.length;
+    out.there_ = std::move(there);
     std::unordered_map<base::Key, std::shared_ptr<const stretch::Rendering>, base::KeyHash> plans;
-    for (const Part& part : out.parts_) {
+    for (std::size_t i = 0; i < out.parts_.size(); ++i) {
+        const Part& part = out.parts_[i];
+        if (out.isThere(i)) {
+            out.plans_.push_back(nullptr);
+            continue;
+        }
         auto& plan = plans[part.job->key];
         if (!plan) {
             auto planned = planOf(*part.job);
@@ -27,8 +57,21 @@ Result<ClipRendering> ClipRendering::plan(const Timing& timing) {
 // Frames of the clip as one of its parts renders them; silent where the rendering has none.
 Result<sound::Audio> ClipRendering::span(std::size_t part, Frames from, Frames to,
                                          const std::stop_token& stop) const {
-    const stretch::Rendering& plan = *plans_[part];
     const Frames shift = parts_[part].from - parts_[part].at;
+    if (plans_[part] == nullptr) {
+        const sound::Audio& any = *thereAt(part, from + shift)->audio;
+        sound::Audio made(any.rate, any.channelCount(), to - from);
+        for (Frames at = from; at < to;) {
+            const RenderedSpan& there = *thereAt(part, at + shift);
+            const Frames until = std::min(to, there.end() - shift);
+            for (std::size_t c = 0; c < made.channels.size(); ++c)
+                std::copy_n(there.audio->channels[c].begin() + (at + shift - there.from).value, (until - at).value,
+                            made.channels[c].begin() + (at - from).value);
+            at = until;
+        }
+        return made;
+    }
+    const stretch::Rendering& plan = *plans_[part];
     const Frames first = std::clamp(from + shift, Frames(0), plan.length());
     const Frames last = std::clamp(to + shift, first, plan.length());
     const sound::Audio& material = parts_[part].job->sound->audio;
@@ -57,10 +100,14 @@ sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) con
         if (from < crossFrom) {
             const Frames minute(std::int64_t(60) * rate());
             Frames to = crossFrom;
-            const auto cuts = plans_[i]->cuts();
-            const Frames shift = parts_[i].from - parts_[i].at;
-            const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + shift + minute);
-            if (cut != cuts.end()) to = std::min(to, *cut - shift);
+            if (plans_[i] == nullptr) {
+                to = std::min(to, from + minute);
+            } else {
+                const auto cuts = plans_[i]->cuts();
+                const Frames shift = parts_[i].from - parts_[i].at;
+                const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + shift + minute);
+                if (cut != cuts.end()) to = std::min(to, *cut - shift);
+            }
             made = span(i, from, to, stop);
         } else {
             const Frames to = crossFrom + cross;

@@ -4,13 +4,27 @@
 #include "project/laid.h"
 #include "sound/write.h"
 
+#include <unordered_map>
+#include <vector>
+
 namespace project {
+
+// What is rendered already, by the key of its job: frames of the rendering, in order, as rendering them anew would
+// give them.
+struct RenderedSpan {
+    Frames from;
+    sound::AudioPtr audio;
+    Frames end() const { return from + audio->frames(); }
+};
+using Renderings = std::unordered_map<base::Key, std::vector<RenderedSpan>, base::KeyHash>;
+using RenderingsPtr = std::shared_ptr<const Renderings>;
 
 // Planned out; refers to the clip's jobs, which it keeps alive. Immutable; any thread.
 class ClipRendering {
   public:
-    // Fails where the clip cannot be heard, in a sentence.
-    static Result<ClipRendering> plan(const Timing& timing);
+    // What is in `there`, which may be null, is not rendered again. Fails where the clip cannot be heard, in a
+    // sentence.
+    static Result<ClipRendering> plan(const Timing& timing, RenderingsPtr there = {});
 
     Frames length() const { return length_; }
     int rate() const { return parts_.front().job->sound->audio.rate; }
@@ -20,10 +34,13 @@ class ClipRendering {
 
   private:
     ClipRendering() = default;
+    const RenderedSpan* thereAt(std::size_t part, Frames at) const;
+    bool isThere(std::size_t part) const;
     Result<sound::Audio> span(std::size_t part, Frames from, Frames to, const std::stop_token& stop) const;
 
     std::vector<Part> parts_;
-    std::vector<std::shared_ptr<const stretch::Rendering>> plans_; // of each part
+    std::vector<std::shared_ptr<const stretch::Rendering>> plans_; // of each part; null where all of it is there
+    RenderingsPtr there_;
     Frames length_;
 };
 

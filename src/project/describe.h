@@ -254,6 +254,7 @@ void describe(V& v, Clip& c) {
     v.member("to", c.to, momentsAnywhere);
     v.member("rule", c.rule);
     v.member("heldTempo", c.heldTempo, {}, 4);
+    v.member("countsAs", c.countsAs, {}, 9);
     v.member("method", c.stretch.method);
     v.member("semitones", c.stretch.semitones, Limits{-mostSemitones, mostSemitones});
     v.member("formants", c.stretch.formants, {}, 3);
@@ -277,6 +278,7 @@ void describe(V& v, Clip& c) {
     v.member("name", c.name, {}, 4);
 }
 inline const char* wrongWith(const Clip& c) {
+    if (c.countsAs && !metre::isTempo(*c.countsAs)) return "the tempo that a clip counts as is out of range";
     if (c.heldTempo && !metre::isTempo(*c.heldTempo)) return "a clip's tempo is out of range";
     if (c.turn && (c.turn->to - c.turn->from).value < shortestTurn) return "a clip's turn is out of range";
     return c.to > c.from ? nullptr : "a clip's times are out of range";

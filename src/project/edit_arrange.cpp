@@ -1,8 +1,12 @@
 #include "project/edit_arrange.h"
 
+#include "metre/snap.h"
 #include "metre/tempo.h"
 #include "project/changed.h"
+#include "project/each_with_time.h"
+#include "project/edit_clips.h"
 #include "project/edit_sources.h"
+#include "project/sets.h"
 #include "project/timing.h"
 
 #include <algorithm>
@@ -18,10 +22,6 @@ constexpr Seconds shortest(0.0002); // of a clip that is cut out of another
 // What an edge is brought to: shorter is a click, and cannot be taken hold of again.
 constexpr Seconds shortestTrimmed(0.005);
 constexpr std::size_t mostSlices = 20000;
-
-ClipTime timeOf(const Project& p, const Track& track, const Clip& clip, const Source* s) {
-    return {p.tempo, clip, s, rulingOf(p, track, clip, s).follows};
-}
 
 // Puts the parts of each clip in its place: `cuts` says at which moments of its own time it is cut.
 template <class Cuts>
@@ -39,7 +39,7 @@ Result<Arranged> cutClips(const Project& p, const std::vector<ClipId>& ids, cons
             copy->clips.push_back(clip);
             if (chosen.count(clip.id) == 0) continue;
             out.clips.push_back(clip.id);
-            const SourcePtr s = sourceOf(p, clip.source);
+            const SourcePtr s = countedBy(sourceOf(p, clip.source), clip);
             if (!s) continue;
             std::vector<Seconds> moments = cuts(timeOf(p, *track, clip, s.get()), clip, *s);
             std::erase_if(moments, [&](Seconds u) { return u < clip.from + shortest || u > clip.to - shortest; });
@@ -65,41 +65,6 @@ Result<Arranged> cutClips(const Project& p, const std::vector<ClipId>& ids, cons
     return out;
 }
 
-constexpr int mostRounds = 10000;
-
-bool goesRoundTooOften(const Clip& c, const Source& s) {
-    if (!c.stretch.loop) return false;
-    const double length = c.turn ? (c.turn->to - c.turn->from).value : s.wholeEnd().value;
-    return (c.to - c.from).value > length * (mostRounds + 1);
-}
-
-// The clip on its track, changed by `change(clip, time, source)`, which may refuse.
-template <class Change>
-Result<Project> eachWithTime(const Project& p, const std::vector<ClipId>& ids, const Change& change) {
-    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
-    const std::set<ClipId> chosen = setOf(ids);
-    Project out = p;
-    for (TrackPtr& track : out.tracks) {
-        std::shared_ptr<Track> copy;
-        for (std::size_t i = 0; i < track->clips.size(); ++i) {
-            const Clip& old = track->clips[i];
-            if (chosen.count(old.id) == 0) continue;
-            const SourcePtr s = sourceOf(p, old.source);
-            if (!s) return base::problem("A clip's source is no longer in the project.");
-            Clip changed = old;
-            if (Result<void> done = change(changed, timeOf(p, *track, old, s.get()), *s); !done)
-                return tl::unexpected(done.error());
-            if (changed == old) continue;
-            if (goesRoundTooOften(changed, *s))
-                return base::problem(fmt::format("A clip goes round up to {} times.", mostRounds));
-            if (!copy) copy = std::make_shared<Track>(*track);
-            copy->clips[i] = std::move(changed);
-        }
-        if (copy) track = std::move(copy);
-    }
-    return out;
-}
-
 // Lets two clips that touch at a beat go on beyond it and cross over, as far as both have sound for it.
 bool cross(const Project& p, const Track& track, Clip& a, Clip& b, Beats edge, Seconds length) {
     const SourcePtr sa = sourceOf(p, a.source);
@@ -118,6 +83,34 @@ bool cross(const Project& p, const Track& track, Clip& a, Clip& b, Beats edge, S
     a.fadeOut = {over, Fade::Shape::EqualPower};
     b.fadeIn = {over, Fade::Shape::EqualPower};
     return true;
+}
+
+// Clips that have become longer push what came after them on their track along, by as much as it takes: nothing
+// comes to lie under another that lay free before. Fails where a locked clip is in the way.
+Result<Project> pushed(const Project& before, Project after, const std::vector<ClipId>& ids) {
+    constexpr double hair = 1e-6;
+    for (const ClipId id : ids) {
+        const TrackPtr track = trackOfClip(after, id);
+        const Clip* was = clipOf(before, id);
+        const Clip* is = clipOf(after, id);
+        if (!track || was == nullptr || is == nullptr) continue;
+        const Beats oldEnd = endOf(before, *was);
+        const Beats newEnd = endOf(after, *is);
+        std::optional<Beats> next;
+        std::vector<ClipId> later;
+        for (const Clip& c : track->clips) {
+            if (c.id == id) continue;
+            const Beats start = startOf(after, *track, c);
+            if (start.value < oldEnd.value - hair) continue;
+            later.push_back(c.id);
+            if (!next || start < *next) next = start;
+        }
+        if (!next || newEnd.value <= next->value + hair) continue;
+        auto moved = moveClips(after, later, newEnd - *next, 0);
+        if (!moved) return moved;
+        after = std::move(*moved);
+    }
+    return after;
 }
 
 } // namespace
@@ -201,7 +194,7 @@ Result<Project> trimSilence(const Project& p, const std::vector<ClipId>& ids) {
 }
 
 Result<Project> repeatUntil(const Project& p, ClipId id, Beats end) {
-    return eachWithTime(p, {id}, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
+    auto longer = eachWithTime(p, {id}, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
         if (end <= time.projectBeatOf(c.from)) return base::problem("A clip ends after it begins.");
         const bool wasWhole = time.turn().has_value();
         if (!wasWhole) {
@@ -216,12 +209,13 @@ Result<Project> repeatUntil(const Project& p, ClipId id, Beats end) {
         c.to = std::max(c.from + shortest, round.momentAt(end));
         return {};
     });
+    return longer ? pushed(p, std::move(*longer), {id}) : longer;
 }
 
 Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, double times) {
     if (auto fits = within(times, 0.05, mostRounds, "A number of repeats", "times"); !fits)
         return tl::unexpected(fits.error());
-    return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source&) -> Result<void> {
+    auto longer = eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source&) -> Result<void> {
         if (!time.turn()) {
             if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to go round.");
             if (times == 1) return {};
@@ -233,66 +227,18 @@ Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, dou
         c.to = std::max(from + length * times, c.from + shortest);
         return {};
     });
-}
-
-Result<Project> stretchEdge(const Project& p, ClipId id, Side side, Beats to) {
-    if (auto may = mayChange(p, std::vector<ClipId>{id}); !may) return tl::unexpected(may.error());
-    const TrackPtr track = trackOfClip(p, id);
-    const Clip clip = *clipOf(p, id);
-    const SourcePtr s = sourceOf(p, clip.source);
-    if (!s) return base::problem("The clip's source is no longer in the project.");
-    const Beats start = startOf(p, *track, clip);
-    const Beats end = endOf(p, *track, clip);
-    const Beats beats = side == Side::Right ? to - start : end - to;
-    if (!(beats > Beats(0))) return base::problem("A clip ends after it begins.");
-    Project out = p;
-    if (!s->beats) {
-        // As if it had the project's tempo: from now on it has one.
-        auto told = setSourceTempo(out, s->id, p.tempo.tempoAt(start), hear::Witness::Typed);
-        if (!told) return told;
-        out = std::move(*told);
-    }
-    const SourcePtr known = sourceOf(out, s->id);
-    const Clip* now = clipOf(out, id);
-    const ClipTime time(out.tempo, *now, known.get(), true);
-    const double had = (time.beatOf(now->to) - time.beatOf(now->from)).value;
-    auto scaled = scaleBeats(out, s->id, beats.value / had);
-    if (!scaled) return scaled;
-    return eachWithTime(*scaled, {id}, [&](Clip& c, const ClipTime& t, const Source& source) -> Result<void> {
-        if (c.rule && !entryOf(*c.rule).needsBeats) c.rule.reset();
-        c.heldTempo.reset();
-        const ClipTime following(scaled->tempo, c, &source, true);
-        // The edge that was not dragged stays.
-        const Beats keeps = side == Side::Right ? start : end;
-        c.at += keeps - (c.at + following.beatOf(side == Side::Right ? c.from : c.to));
-        if (!t.turn() && source.wholeBeats()) c.stretch.loop = true;
-        return {};
-    });
-}
-
-Result<Project> setStretch(const Project& p, ClipId id, double percent) {
-    if (auto fits = within(percent, 25, 400, "A stretch", "%"); !fits) return tl::unexpected(fits.error());
-    if (auto may = mayChange(p, std::vector<ClipId>{id}); !may) return tl::unexpected(may.error());
-    const Clip* clip = clipOf(p, id);
-    const SourcePtr s = sourceOf(p, clip->source);
-    if (!s) return base::problem("The clip's source is no longer in the project.");
-    const Beats start = startOf(p, *clip);
-    const Beats end = p.tempo.beatAt(p.tempo.secondsAt(start) + (clip->to - clip->from) * (percent / 100));
-    // A percentage is rounded when it is written: what comes to a whole number of beats is meant so.
-    const double beats = (end - start).value;
-    const bool whole = std::abs(beats - std::round(beats)) < 0.005 && beats > 0.5;
-    return stretchEdge(p, id, Side::Right, whole ? start + Beats(std::round(beats)) : end);
+    return longer ? pushed(p, std::move(*longer), ids) : longer;
 }
 
 Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats from, Beats to) {
-    if (!(from < to)) return base::problem("What goes round ends after it begins.");
+    if (!(from < to)) return base::problem("A loop ends after it begins.");
     return eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source& s) -> Result<void> {
         if (!s.beats) return base::problem(fmt::format("{} has no beats to count in.", s.name));
         const Marks turn{std::max(Seconds(0), s.beats->secondsAt(from)), s.beats->secondsAt(to)};
         if (turn.to > std::max(s.length(), s.wholeEnd()) + Seconds(1e-6) ||
             turn.to - turn.from < Seconds(shortestTurn))
             return base::problem(
-                fmt::format("{} has {:.2f} beats; what goes round lies within them.", s.name, s.endBeat().value));
+                fmt::format("{} has {:.2f} beats; the loop lies within them.", s.name, s.endBeat().value));
         const Beats length = time.beatOf(c.to) - time.beatOf(c.from);
         c.turn = turn;
         c.stretch.loop = true;

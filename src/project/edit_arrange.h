@@ -39,16 +39,24 @@ Result<Arranged> paste(const Project& p, const std::vector<Taken>& clips, Beats 
 Result<Project> trim(const Project& p, const std::vector<ClipId>& ids, Side side, Beats by);
 // Begins where it begins to sound (−60 dB below full scale).
 Result<Project> trimSilence(const Project& p, const std::vector<ClipId>& ids);
-// Lets a clip go round until a beat: the part it plays, where it did not go round before.
+// Lets a clip loop until a beat: the part it plays, where it did not loop before. What comes after it on its track
+// is pushed along, as by setRepeats(), so that nothing comes to lie under another.
 Result<Project> repeatUntil(const Project& p, ClipId id, Beats end);
 // How often it goes round, counted from its first downbeat: 0.05 to 10000.
 Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, double times);
-// Says that a clip, as long as it is, fills the time until (or from) a beat: its source has that many more or fewer
-// beats. All clips of the source become longer or shorter with it. What has no tempo yet is taken as having the
-// project's.
-Result<Project> stretchEdge(const Project& p, ClipId id, Side side, Beats to);
-// The same said by percentage of the length as recorded: its source's tempo becomes that much of the project's.
-Result<Project> setStretch(const Project& p, ClipId id, double percent);
+// Says that a clip, as long as it is, fills the time until (or from) a beat: it counts as another tempo
+// (counted.h), and so do the others of these clips, by the same ratio, each keeping its other edge. Their
+// recordings, and other clips of them, stay as they are; of a set, its clips in the same place come along. What has
+// no tempo yet is taken as having the project's, and is given the one that comes of it. `pressed` alone where it is
+// not among the clips.
+Result<Project> stretchEdge(const Project& p, const std::vector<ClipId>& ids, ClipId pressed, Side side, Beats to);
+// The same said by percentage of the length as recorded: each clip counts as that much of the project's tempo.
+Result<Project> setStretch(const Project& p, const std::vector<ClipId>& ids, double percent);
+// Clips count as a tempo from now on, each from where it begins; none: as their recordings' own.
+Result<Project> setCountsAs(const Project& p, const std::vector<ClipId>& ids, std::optional<Bpm> tempo);
+// Clips fill so many bars each, from the bar line nearest to where they begin: they count as another tempo. What
+// goes round fills them in one turn. 1 to 1024 bars.
+Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars);
 // What goes round, in the source's beats; none: all of it.
 Result<Project> setTurn(const Project& p, const std::vector<ClipId>& ids, Beats from, Beats to);
 // Clips play the marked part of their sources alone, round and round, from the bar line at or before where they

@@ -115,6 +115,7 @@ Result<Project> setAsRecorded(const Project& p, const std::vector<ClipId>& ids) 
     return withClips(p, ids, [](Clip& c) {
         c.rule = TimeRule::Place;
         c.heldTempo.reset();
+        c.countsAs.reset();
         c.followsKey = false;
         c.stretch.semitones = 0;
     });
@@ -232,30 +233,6 @@ Result<Project> setLocked(const Project& p, const std::vector<ClipId>& ids, bool
         return found > 0;
     });
     if (found == 0) return base::problem("That clip is no longer in the project.");
-    return out;
-}
-
-Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars) {
-    if (bars < 1 || bars > 1024) return base::problem("Between 1 and 1024 bars can be filled.");
-    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
-    Project out = p;
-    for (const ClipId id : ids) {
-        const Clip* clip = clipOf(out, id);
-        const Beats start = metre::snapped(clip->at, metre::Snap::Bar, out.metre);
-        const double beats = bars * out.metre.metreAt(start).bar().value;
-        if (beats != std::round(beats))
-            return base::problem("In this metre that is no whole number of quarter notes.");
-        const SourceId source = clip->source;
-        auto fitted = setSourceBeats(out, source, static_cast<int>(beats));
-        if (!fitted) return fitted;
-        auto placed = withClips(*fitted, {id}, [&](Clip& c) {
-            c.at = start;
-            if (c.rule != TimeRule::Slices) c.rule = TimeRule::Stretch;
-            c.stretch.loop = true;
-        });
-        if (!placed) return placed;
-        out = std::move(*placed);
-    }
     return out;
 }
 

@@ -59,8 +59,4 @@ Result<Project> setFadeOut(const Project& p, const std::vector<ClipId>& ids, Fad
 // Of locked clips, too.
 Result<Project> setLocked(const Project& p, const std::vector<ClipId>& ids, bool locked);
 
-// Makes clips fill a number of bars: their sources are said to have that many beats, and they begin on the bar line
-// nearest to where they are.
-Result<Project> fitToBars(const Project& p, const std::vector<ClipId>& ids, int bars);
-
 } // namespace project

@@ -64,9 +64,10 @@ Result<void> canBeFitted(const Project& p, const Source& s) {
     for (const TrackPtr& t : p.tracks)
         for (const Clip& c : t->clips) {
             if (c.source != s.id || !rulingOf(p, *t, c, &s).follows) continue;
+            const double counts = c.countsAs ? c.countsAs->value / s.beats->meanTempo().value : 1;
             for (std::size_t i = 0; i + 1 < pins.size(); ++i) {
-                const double ratio =
-                    s.beats->tempoAt(pins[i].beat).value / p.tempo.tempoAt(c.at + pins[i].beat).value;
+                const double ratio = s.beats->tempoAt(pins[i].beat).value * counts /
+                                     p.tempo.tempoAt(c.at + pins[i].beat * counts).value;
                 if (ratio <= metre::TimeMap::largestRatio && ratio >= metre::TimeMap::smallestRatio) continue;
                 return base::problem(
                     fmt::format("Between its beats {:g} and {:g} {} would be stretched to {:.0f} %; "

@@ -2,6 +2,7 @@
 
 #include "metre/tempo.h"
 #include "project/changed.h"
+#include "project/counted.h"
 #include "project/pins.h"
 #include "project/sets.h"
 #include "project/settle.h"
@@ -33,20 +34,6 @@ Added addSources(const Project& p, std::vector<Source> sources) {
 
 namespace {
 
-// The beats more or fewer, wherever they lie: free playing stays free.
-void scaleAll(Source& s, double factor) {
-    std::vector<metre::Pin> pins = s.beats->pins();
-    for (metre::Pin& pin : pins)
-        pin.beat = Beats(pin.beat.value * factor);
-    if (auto map = metre::BeatMap::make(std::move(pins))) s.beats = std::move(*map);
-    for (PinNote& note : s.notes)
-        note.beat = Beats(note.beat.value * factor);
-    if (!s.loopBeats) return;
-    const Beats scaled(s.loopBeats->value * factor);
-    const bool whole = scaled.value == std::round(scaled.value) && scaled.value >= 1;
-    s.loopBeats = whole ? std::optional(scaled) : std::nullopt;
-}
-
 Result<void> tempoFits(const Source& s, Bpm bpm) {
     if (metre::isTempo(bpm)) return {};
     return base::problem(fmt::format("{} cannot have a tempo of {:g} BPM; tempos lie between {:.0f} and {:.0f}.",
@@ -72,7 +59,7 @@ Result<Project> setSourceTempo(const Project& p, SourceId id, Bpm bpm, hear::Wit
     putReading(changed, said(by, bpm));
     const double factor = old->beats ? bpm.value / old->beats->meanTempo().value : 0;
     if (std::abs(factor - 0.5) < 1e-9 || std::abs(factor - 2) < 1e-9) {
-        scaleAll(changed, factor);
+        changed = withBeatsScaled(changed, factor);
         changed.chosen = by;
     } else {
         useReading(changed, said(by, bpm));
@@ -208,13 +195,7 @@ Result<Project> scaleBeats(const Project& p, SourceId id, double factor) {
     if (!s->beats) return base::problem(fmt::format("{} has no tempo yet.", s->name));
     const Bpm bpm(s->beats->meanTempo().value * factor);
     if (auto fits = tempoFits(*s, bpm); !fits) return tl::unexpected(fits.error());
-    Source changed = *s;
-    // A loop keeps its end where that is; the beats within are more or fewer.
-    const Beats end(s->endBeat().value * factor);
-    scaleAll(changed, factor);
-    if (!changed.loopBeats && std::abs(end.value - std::round(end.value)) < 1e-6 && end.value >= 1 &&
-        std::abs((changed.beats->secondsAt(Beats(std::round(end.value))) - s->wholeEnd()).value) < 1e-3)
-        changed.loopBeats = Beats(std::round(end.value));
+    Source changed = withBeatsScaled(*s, factor);
     hear::Reading reading = said(hear::Witness::Typed, bpm);
     reading.pins = changed.beats->pins();
     if (const auto beats = changed.wholeBeats()) reading.beats = Beats(*beats);

@@ -41,7 +41,7 @@ hear::Reading tagReading(const std::filesystem::path& file) {
         reading.evidence = refused == "no number" ? "the tempo written in the file is no number"
                                                   : fmt::format("the tag says “{}”, which is no tempo", refused);
     } else {
-        reading.evidence = "nothing written in the file";
+        reading.evidence = "nothing written";
     }
     if (loop.rootNote && !reading.key)
         reading.evidence += fmt::format(" · root note {}", hear::rootLabel(*loop.rootNote % 12));

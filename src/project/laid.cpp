@@ -1,5 +1,7 @@
 #include "project/laid.h"
 
+#include "project/counted.h"
+
 #include "base/utf8.h"
 #include "project/timing.h"
 
@@ -53,6 +55,7 @@ struct Rendered {
     Beats at;    // where the source lies; 0 for what is not fitted
     bool follows = false;
     std::optional<Bpm> held;
+    std::optional<Bpm> countsAs;
     stretch::Settings settings;
     bool operator==(const Rendered&) const = default;
 };
@@ -122,7 +125,7 @@ class Layer {
         const auto first = time.placeOf(clip.from).round;
         const bool goesRound = time.turn().has_value();
         if (goesRound && time.placeOf(clip.to).round - first > mostLaidRounds) {
-            t.problem = fmt::format("{} goes round more than {} times here.", source.name, mostLaidRounds);
+            t.problem = fmt::format("{} loops more than {} times here.", source.name, mostLaidRounds);
             return;
         }
         Frames begin = t.startFrame;
@@ -208,8 +211,8 @@ class Layer {
             from = std::min(from, clip.from);
         }
         const Seconds lap = goesRound ? time.turn()->length() * double(round) : Seconds(0);
-        const Rendered wanted{from,           to,          lap,     time.isFitted() ? clip.at : Beats(0),
-                              time.follows(), time.held(), settings};
+        const Rendered wanted{from,           to,          lap,           time.isFitted() ? clip.at : Beats(0),
+                              time.follows(), time.held(), clip.countsAs, settings};
         auto& ofSource = wholes_[source.id.value];
         for (auto& [rendered, whole] : ofSource)
             if (rendered == wanted) return whole;
@@ -322,14 +325,16 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
             laid.trackIndex = i;
             laid.clip = &clip;
             if (const auto found = sources.find(clip.source.value); found != sources.end())
-                laid.source = found->second;
+                laid.recording = found->second;
             const LaidClip* old = sameTempo ? before->find(clip.id) : nullptr;
-            const Ruling ruling = rulingOf(p, *p.tracks[i], clip, laid.source.get());
+            const Ruling ruling = rulingOf(p, *p.tracks[i], clip, laid.recording.get());
+            const bool isCountedAlike =
+                old != nullptr && old->recording == laid.recording && old->clip->countsAs == clip.countsAs;
+            laid.source = isCountedAlike ? old->source : countedBy(laid.recording, clip);
             laid.rule = ruling.rule;
             laid.ruleFrom = ruling.from;
-            if (old != nullptr && old->source == laid.source && static_cast<const Placement&>(*old->clip) == clip &&
-                old->rule == ruling.rule && old->time().follows == ruling.follows &&
-                (sameKeys || !clip.followsKey)) {
+            if (isCountedAlike && static_cast<const Placement&>(*old->clip) == clip && old->rule == ruling.rule &&
+                old->time().follows == ruling.follows && (sameKeys || !clip.followsKey)) {
                 laid.timing = old->timing;
             } else {
                 laid.timing = std::make_shared<const Timing>(layer.timingOf(clip, laid.source.get(), ruling));

@@ -57,7 +57,8 @@ struct LaidClip {
     TrackPtr track;
     std::size_t trackIndex = 0;
     const Clip* clip = nullptr; // in the track; never null
-    SourcePtr source;           // null where it is not in the project
+    SourcePtr recording;        // as it is in the project; null where it is not
+    SourcePtr source;           // the same, as the clip counts it (counted.h)
     std::shared_ptr<const Timing> timing;
     TimeRule rule = TimeRule::Stretch; // the one that counts
     RuleFrom ruleFrom = RuleFrom::Project;

@@ -118,8 +118,9 @@ Result<Project> setLead(const Project& p, ClipId id, Lead::Every every, Seconds 
     eachTrack(out, [&](Track& track) {
         bool any = false;
         for (Clip& c : track.clips)
-            if (leads(out, c) && c.heldTempo) {
+            if (leads(out, c) && (c.heldTempo || c.countsAs)) {
                 c.heldTempo.reset();
+                c.countsAs.reset();
                 any = true;
             }
         return any;

@@ -104,7 +104,7 @@ bool lean(Source& source, const Leaning& leaning) {
         heard.others.front().bpm = *heard.bpm;
     }
     const auto rest = heard.evidence.find(" · ");
-    heard.evidence = fmt::format("sure {:.2f} · {}{}", heard.sureness, wordOf(factor),
+    heard.evidence = fmt::format("confidence {:.2f} · {}{}", heard.sureness, wordOf(factor),
                                  rest == std::string::npos ? std::string() : heard.evidence.substr(rest));
     putReading(source, std::move(heard));
     if (const hear::Reading* length = readingBy(source, hear::Witness::Length); length != nullptr && length->bpm) {

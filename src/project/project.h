@@ -205,6 +205,8 @@ struct Placement {
     Seconds to;
     // The tempo it is fitted to while it does not follow the project's; none: it is as recorded.
     std::optional<Bpm> heldTempo;
+    // The tempo that its source counts as, for this clip alone (counted.h); none: the source's own.
+    std::optional<Bpm> countsAs;
     stretch::Settings stretch; // with loop, it goes round
     std::optional<Marks> turn; // what goes round; none: from the first downbeat to the end of the beats
     bool followsKey = false;   // transposed into the project's key

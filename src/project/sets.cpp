@@ -15,6 +15,13 @@ namespace project {
 
 namespace {
 
+// Stems last two bars or eight seconds; single sounds are often equally long, and have nothing to do with each
+// other.
+bool mayBeStem(const Source& s) {
+    constexpr double longEnough = 8;
+    return s.length().value >= longEnough || (s.beats && s.endBeat() >= s.metre().bar() * 2.0);
+}
+
 bool areEquallyLong(const Source& a, const Source& b) {
     return std::abs((a.length() - b.length()).value) <= setSlack.value;
 }
@@ -135,7 +142,7 @@ std::vector<SourceId> oneOfEachSet(const Project& p, const std::vector<SourceId>
 std::vector<std::vector<SourceId>> likelySets(const Project& p, const std::vector<SourceId>& ids) {
     std::vector<SourcePtr> left;
     for (const SourcePtr& s : sourcesOf(p, ids))
-        if (!s->set && s->sound && s->facts.frames > Frames(0)) left.push_back(s);
+        if (!s->set && s->sound && mayBeStem(*s)) left.push_back(s);
     std::vector<std::vector<SourceId>> groups;
     while (!left.empty()) {
         const SourcePtr first = left.front();
@@ -207,6 +214,18 @@ Result<HeardTogether> hearTogether(const std::vector<SourcePtr>& members, const 
     if (store != nullptr) store->setNote(keyOfSum(members), noteOfOnsets(found));
     out.anchors = {std::move(found.attacks), std::move(found.strikes)};
     return out;
+}
+
+std::optional<Source> heardAnew(const std::vector<SourcePtr>& group, const hear::Window& window,
+                                sound::AudioStore* store, const base::Progress& progress) {
+    Source s = *group.front();
+    s.window = window;
+    if (s.set) {
+        if (const auto together = hearTogether(group, window, store, progress)) takeIn(s, together->heard);
+    } else {
+        listenTo(s, progress);
+    }
+    return progress.stopped() ? std::nullopt : std::optional(std::move(s));
 }
 
 Result<Project> makeSet(const Project& p, const std::vector<SourceId>& ids, const HeardTogether& together) {

@@ -47,7 +47,7 @@ Result<Project> takeProjectTime(const Project& p, const std::vector<ClipId>& ids
         const ClipTime time(out.tempo, clip, s.get(), rulingOf(out, *track, clip, s.get()).follows);
         if (time.turn() && clip.to > time.turn()->to + Seconds(1e-6))
             return base::problem(
-                fmt::format("{} goes round here; only what was played once was played to the project.", s->name));
+                fmt::format("{} loops here; only what was played once was played to the project.", s->name));
         // As it was recorded, from the frame at which the clip begins.
         const Frames frame =
             metre::toFrames(time.heardAt(clip.from), out.rate) - metre::toFrames(clip.from, out.rate);
@@ -94,6 +94,7 @@ Result<Project> takeProjectTime(const Project& p, const std::vector<ClipId>& ids
                     c.to = clip.to;
                 }
                 c.heldTempo.reset();
+                c.countsAs.reset();
                 c.rule.reset();
                 c.stretch.loop = false;
                 c.turn.reset();

@@ -1,5 +1,7 @@
 #include "project/timing.h"
 
+#include "project/counted.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -23,6 +25,10 @@ Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const So
 ClipTime::ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source* source, bool follows)
     : tempo_(tempo), clip_(clip), follows_(follows) {
     const bool beats = source != nullptr && source->beats.has_value();
+    if (beats && clip.countsAs && std::abs(clip.countsAs->value / source->beats->meanTempo().value - 1) > 1e-12) {
+        counted_ = std::make_shared<const Source>(countedAs(*source, *clip.countsAs));
+        source = counted_.get();
+    }
     if (beats) beats_ = source->fitted();
     if (beats) downbeat_ = beats_->secondsAt(Beats(0));
     if (!follows && beats) held_ = clip.heldTempo;
@@ -75,6 +81,13 @@ Seconds ClipTime::at(Seconds heard) const {
 
 Seconds ClipTime::momentAt(Beats b) const {
     return follows_ ? at(b - clip_.at) : at(tempo_.secondsAt(b));
+}
+
+Beats beatsFilled(const Clip& clip, const Source& source, const ClipTime& time) {
+    constexpr double hair = 1e-6;
+    if (time.turn() && clip.to > time.turn()->to + Seconds(hair)) return time.turnBeats();
+    const bool whole = std::abs(clip.from.value) < hair && std::abs((clip.to - source.wholeEnd()).value) < hair;
+    return whole ? source.endBeat() : time.beatOf(clip.to) - time.beatOf(clip.from);
 }
 
 Beats startOf(const Project& p, const Track& track, const Clip& clip) {

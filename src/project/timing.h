@@ -26,8 +26,8 @@ struct Turn {
     Seconds length() const { return to - from; }
 };
 
-// A clip's own time: what it is, counted on through its turns, and when that sounds. A null source is one that is
-// not in the project. Refers to all it is given.
+// A clip's own time: what it is, counted on through its turns, and when that sounds: by its source's beats, as it
+// counts them. A null source is one that is not in the project. Refers to all it is given.
 class ClipTime {
   public:
     ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source* source, bool follows);
@@ -62,12 +62,17 @@ class ClipTime {
     const metre::TempoMap& tempo_;
     const Clip& clip_;
     bool follows_;
+    SourcePtr counted_; // null where it counts as its source does
     std::optional<metre::BeatMap> beats_;
     std::optional<Bpm> held_;
     std::optional<Turn> turn_;
     Beats turnBeats_;
     Seconds downbeat_;
 };
+
+// How many beats a clip fills, as it counts them: in one turn where it goes round more than once, from the first
+// downbeat where it plays all of its source. REQUIRES source.beats, as the clip counts them.
+Beats beatsFilled(const Clip& clip, const Source& source, const ClipTime& time);
 
 // Where a clip begins and ends in the project, in beats. Unstretched, the first downbeat is still what lies on the
 // clip's `at`, and what comes before it hangs before.

@@ -1,5 +1,8 @@
 #include "prove/meeting.h"
 
+#include "project/edit_sources.h"
+#include "project/edit_time.h"
+
 #include <algorithm>
 #include <array>
 #include <cmath>
@@ -112,13 +115,36 @@ StrainedSources strainedSources(const project::Laid& laid) {
         } else if (following != nullptr) {
             out.in.push_back({source->id,
                               source->name,
-                              {source->beats->meanTempo(), following->clip->stretch.method, !locked},
+                              {following->source->beats->meanTempo(), following->clip->stretch.method,
+                               !locked && !following->clip->countsAs},
                               following->clip->tint ? *following->clip->tint : following->track->tint});
         } else {
             out.out.push_back({source->id, source->name, found == uses.end() ? "not placed" : "not stretched"});
         }
     }
     return out;
+}
+
+base::Result<Met> meet(const project::Laid& laid, const Comfort& comfort) {
+    const project::Project& p = laid.project();
+    const StrainedSources sources = strainedSources(laid);
+    const std::vector<Strained> all = sources.strained();
+    const auto at = meetingTempo(all, {}, comfort, p.tempo.points().front().bpm);
+    if (!at) return base::problem("No source is stretched: there is nothing to meet.");
+    Met met{p, Bpm(std::round(at->value * 10) / 10)}; // what is shown is what is taken
+    base::Result<project::Project> next = p;
+    for (const StrainedSource& s : sources.in) {
+        const double factor = usedAt(s.strained, met.bpm).value / s.strained.bpm.value;
+        met.worst = std::max(met.worst,
+                             std::abs(strainOf(usedAt(s.strained, met.bpm), met.bpm, s.strained.method).percent));
+        if (!next || factor == 1) continue;
+        next = project::scaleBeats(*next, s.id, factor);
+        ++met.scaled;
+    }
+    if (next) next = project::setTempo(*next, met.bpm);
+    if (!next) return tl::unexpected(next.error());
+    met.project = std::move(*next);
+    return met;
 }
 
 } // namespace prove

@@ -64,4 +64,15 @@ struct StrainedSources {
 // such clip. The others are left out, and why. Any thread; quick.
 StrainedSources strainedSources(const project::Laid& laid);
 
+// A project at the tempo where its sources meet, as it is shown: to a tenth. Those that count as half or double
+// there do so.
+struct Met {
+    project::Project project;
+    Bpm bpm;
+    int scaled = 0;   // how many count as half or double from now on
+    double worst = 0; // the hardest strain of one, in per cent
+};
+// Fails, in a sentence, where nothing is stretched, and as the edits do. Any thread; quick.
+base::Result<Met> meet(const project::Laid& laid, const Comfort& comfort);
+
 } // namespace prove

@@ -72,7 +72,9 @@ const std::map<std::string, std::set<std::string>> belowInApp = {
     {"strain", {"session", "widgets"}},
     {"deliver", {"session", "widgets"}},
     {"help", {"session", "widgets"}},
-    {"window", {"bars", "bench", "card", "deliver", "help", "session", "shelf", "sources", "strain", "widgets"}},
+    {"commands", {"bars", "bench", "deliver", "help", "session", "shelf", "sources", "widgets"}},
+    {"window",
+     {"bars", "bench", "card", "commands", "deliver", "help", "session", "shelf", "sources", "strain", "widgets"}},
 };
 
 TEST(House, WithinTheApplicationArrowsPointDownwardsToo) {

@@ -272,10 +272,10 @@ TEST(Arrange, FourWaysOfSayingHowFarSayTheSame) {
     EXPECT_NEAR((placed.end - placed.start).value, 30, 1e-9) << "7 bars 2 beats";
     const SourceId source = one.p.sources[0]->id;
     const std::vector<std::pair<const char*, Result<Project>>> ways = {
-        {"the edge", stretchEdge(one.p, one.clip, Side::Right, Beats(32))},
+        {"the edge", stretchEdge(one.p, {one.clip}, one.clip, Side::Right, Beats(32))},
         {"the tempo", setSourceTempo(one.p, source, Bpm(128), hear::Witness::Typed)},
         {"the beats", setSourceBeats(one.p, source, 32)},
-        {"the percentage", setStretch(one.p, one.clip, 106.667)}};
+        {"the percentage", setStretch(one.p, {one.clip}, 106.667)}};
     for (const auto& [way, result] : ways) {
         ASSERT_TRUE(result) << way << ": " << result.error().text;
         const SourcePtr s = sourceOf(*result, source);
@@ -292,13 +292,13 @@ TEST(Arrange, FourWaysOfSayingHowFarSayTheSame) {
 
 TEST(Arrange, TheLeftEdgeStretchesTowardsTheRight) {
     const One one = loop();
-    const Project stretched = *stretchEdge(one.p, one.clip, Side::Left, Beats(8));
+    const Project stretched = *stretchEdge(one.p, {one.clip}, one.clip, Side::Left, Beats(8));
     const LaidPtr laid = lay(stretched);
     const Timing& t = laid->find(one.clip)->time();
     EXPECT_NEAR(t.start.value, 8, 1e-9);
     EXPECT_NEAR(t.end.value, 20, 1e-9) << "the other edge stays";
-    EXPECT_FALSE(stretchEdge(one.p, one.clip, Side::Left, Beats(20)));
-    EXPECT_FALSE(stretchEdge(one.p, one.clip, Side::Right, Beats(4.001))) << "no tempo is that slow";
+    EXPECT_FALSE(stretchEdge(one.p, {one.clip}, one.clip, Side::Left, Beats(20)));
+    EXPECT_FALSE(stretchEdge(one.p, {one.clip}, one.clip, Side::Right, Beats(4.001))) << "no tempo is that slow";
 }
 
 TEST(Arrange, CopiesAndPastedClipsAreTheSameElsewhere) {
@@ -368,6 +368,29 @@ TEST(Arrange, AnExtractedPartSoundsAsItDid) {
     for (std::size_t i = 0; i + 1 < after.size(); i += 97)
         ASSERT_NEAR(after[i], before[i], 1e-4) << i;
     EXPECT_TRUE(std::filesystem::exists(file));
+}
+
+TEST(Arrange, RepeatingPushesWhatComesAfterOnItsTrack) {
+    const One one = loop();
+    const Beats length = lay(one.p)->find(one.clip)->time().end - lay(one.p)->find(one.clip)->time().start;
+    const auto copied = copyClips(one.p, {one.clip}, length, 0);
+    ASSERT_TRUE(copied);
+    const ClipId next = copied->clips[0];
+    const auto overlap = [&](const Project& p) {
+        const LaidPtr laid = lay(p);
+        return (laid->find(one.clip)->time().end - laid->find(next)->time().start).value;
+    };
+    ASSERT_NEAR(overlap(copied->project), 0, 1e-6);
+    for (const auto& longer : {setRepeats(copied->project, {one.clip}, 3),
+                               repeatUntil(copied->project, one.clip,
+                                           lay(copied->project)->find(one.clip)->time().end + length * 0.5)}) {
+        ASSERT_TRUE(longer) << longer.error().text;
+        EXPECT_NEAR(overlap(*longer), 0, 1e-6) << "it is pushed to where the longer one ends";
+    }
+    const Project locked = *setLocked(copied->project, {next}, true);
+    EXPECT_FALSE(setRepeats(locked, {one.clip}, 3)) << "a locked clip is in the way";
+    const Project shorter = *setRepeats(*setRepeats(copied->project, {one.clip}, 3), {one.clip}, 1);
+    EXPECT_LT(overlap(shorter), 0) << "nothing is pulled back";
 }
 
 } // namespace

@@ -1,3 +1,4 @@
+#include "project/edit_arrange.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
 #include "project/edit_time.h"

@@ -103,6 +103,23 @@ TEST_F(Sets, AreOfferedForWhatIsEquallyLong) {
     EXPECT_FALSE(mayBeSet(together(), {ids[0], ids[1]}));
 }
 
+// 165 single sounds, many of them equally long, had a column of questions.
+TEST_F(Sets, AreNotOfferedForSingleSounds) {
+    Source hit = *sourceOf(apart, ids[0]);
+    hit.beats.reset();
+    hit.loopBeats.reset();
+    hit.facts.frames = Frames(std::int64_t(48000) * 3);
+    Added added = addSources(apart, {hit, hit});
+    EXPECT_TRUE(likelySets(added.project, added.ids).empty());
+    // A loop of two bars that is shorter than eight seconds may be a stem; one of a bar is none.
+    hit.beats = metre::BeatMap(Bpm(160), Seconds(0));
+    added = addSources(apart, {hit, hit});
+    EXPECT_EQ(likelySets(added.project, added.ids).size(), 1U);
+    hit.beats = metre::BeatMap(Bpm(100), Seconds(0));
+    added = addSources(apart, {hit, hit});
+    EXPECT_TRUE(likelySets(added.project, added.ids).empty());
+}
+
 TEST_F(Sets, AreHeardOnTheirSumAndHaveOneBeatMap) {
     const Project p = together();
     const auto all = members(p);

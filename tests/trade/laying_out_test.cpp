@@ -138,7 +138,7 @@ TEST(LayingOut, EveryEditLandsToTheSample) {
          setTempoMap(first, *metre::TempoMap::make(
                                 {{Beats(0), Bpm(90), metre::TempoPoint::Shape::Ramp}, {Beats(20), Bpm(130), {}}}))},
         {"trimmed at its end", trim(first, {id}, Side::Right, Beats(-3))},
-        {"stretched", stretchEdge(first, id, Side::Right, Beats(16))},
+        {"stretched", stretchEdge(first, {id}, id, Side::Right, Beats(16))},
         {"placed", setRule(first, {id}, TimeRule::Place)},
         {"sliced", setRule(first, {id}, TimeRule::Slices)},
         {"held", setTempo(setFollowing(first, false), Bpm(100))}};

@@ -79,9 +79,28 @@ TEST(BarsEdges, UpperRepeatsMiddleTrimsLowerStretches) {
     w.dragTo(low, Beats(20), low.y());
     EXPECT_NEAR(w.laid(w.first).time().end.value, 20, 1e-6);
     EXPECT_NEAR(w.laid(w.first).source->beats->meanTempo().value, had * 20 / 16, 1e-6);
+    EXPECT_NEAR(w.laid(w.first).recording->beats->meanTempo().value, had, 1e-9) << "the clip alone";
+    EXPECT_TRUE(w.status().contains("counts as")) << w.status().toStdString();
     w.key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_NEAR(w.laid(w.first).source->beats->meanTempo().value, had, 1e-9);
     w.settle();
+}
+
+TEST(BarsLanes, FoldIntoOneLineAndOpenByThemselvesWhenSomethingChanges) {
+    BarsWindow w;
+    EXPECT_FALSE(w.bars().showsLanes());
+    const int folded = w.l().top();
+    w.session().edit("Tempo point",
+                     project::putTempoPoint(w.now(), {Beats(16), Bpm(120), metre::TempoPoint::Shape::Hold}));
+    EXPECT_TRUE(w.bars().showsLanes());
+    EXPECT_GT(w.l().top(), folded);
+    w.key(Qt::Key_N);
+    EXPECT_FALSE(w.bars().showsLanes()) << "the hand may fold them all the same";
+    w.key(Qt::Key_N);
+    w.session().document().undo();
+    EXPECT_FALSE(w.bars().showsLanes()) << "with the last change";
+    QTest::mouseClick(w.bars().viewport(), Qt::LeftButton, {}, w.l().sectionsHead().center());
+    EXPECT_TRUE(w.bars().showsLanes());
 }
 
 TEST(BarsEdges, EscapeAndUndoInTheMiddleOfADragLeaveTheClip) {
@@ -114,6 +133,7 @@ TEST(BarsEdges, FadesAreDraggedByTheirGrips) {
 
 TEST(BarsLanes, TempoPointsByDoubleClickDragAndWheel) {
     BarsWindow w;
+    w.bars().setShowsLanes(true);
     const QRect lane = w.l().tempoLane(w.bars().viewport()->width());
     w.doubleClick(w.lane(lane, Beats(8)));
     w.typeLine("112");
@@ -143,6 +163,7 @@ TEST(BarsLanes, TempoPointsByDoubleClickDragAndWheel) {
 
 TEST(BarsLanes, ARangeOfTheTempoIsChangedAsAWhole) {
     BarsWindow w;
+    w.bars().setShowsLanes(true);
     const QRect lane = w.l().tempoLane(w.bars().viewport()->width());
     w.drag(QPoint(static_cast<int>(w.l().x(Beats(4))), lane.bottom() - 3),
            QPoint(static_cast<int>(w.l().x(Beats(12))), lane.bottom() - 3));
@@ -159,6 +180,7 @@ TEST(BarsLanes, ARangeOfTheTempoIsChangedAsAWhole) {
 TEST(BarsLanes, SectionsMetreAndKey) {
     BarsWindow w;
     const int width = w.bars().viewport()->width();
+    w.bars().setShowsLanes(true);
     w.doubleClick(w.lane(w.l().sectionsLane(width), Beats(8)) + QPoint(2, 0));
     w.typeLine("towpath");
     ASSERT_EQ(w.now().sections.size(), 1U);
@@ -184,24 +206,25 @@ TEST(BarsLanes, SectionsMetreAndKey) {
 
 TEST(BarsClips, SplitCopyCutAndPasteByKeys) {
     BarsWindow w;
-    w.session().locate(Beats(6));
+    w.session().transport().locate(Beats(6));
     w.bars().setFocus();
     w.key(Qt::Key_Slash);
     ASSERT_EQ(w.now().tracks[0]->clips.size(), 2U);
     EXPECT_EQ(w.session().selection().clips.size(), 2U);
     w.key(Qt::Key_C, Qt::ControlModifier);
-    w.session().locate(Beats(20));
+    w.session().transport().locate(Beats(20));
     w.key(Qt::Key_V, Qt::ControlModifier);
     ASSERT_EQ(w.now().tracks[0]->clips.size(), 4U);
     EXPECT_NEAR(w.laid(w.now().tracks[0]->clips[2].id).time().start.value, 20, 1e-6);
     w.key(Qt::Key_X, Qt::ControlModifier);
     EXPECT_EQ(w.now().tracks[0]->clips.size(), 2U);
-    EXPECT_TRUE(w.session().canPaste());
+    EXPECT_TRUE(w.session().clipboard().canPaste());
     w.settle();
 }
 
 TEST(BarsClips, CtrlDragCopiesAndAnEdgeAttracts) {
     BarsWindow w;
+    w.bars().zoomBy(0.4, 200); // there is room behind it
     const QPoint from = w.inRect(w.first, 0.5, 0.6);
     const QPoint to = from + QPoint(static_cast<int>(16 * w.l().perBeat), 0);
     QTest::mousePress(w.bars().viewport(), Qt::LeftButton, Qt::ControlModifier, from);
@@ -338,16 +361,16 @@ TEST(Import, AFolderStandsForTheFilesInIt) {
     std::filesystem::create_directories(folder / "within");
     support::writeBytes(folder / "notes.txt", "no audio");
     Window w;
-    w.session().importFiles({folder.path()}, {}, Beats(0));
+    w.session().importing().bringIn({folder.path()}, {}, Beats(0));
     ASSERT_TRUE(waitFor([&] { return w.now().sources.size() == 2 && !w.session().jobs().isBusy(); }));
-    w.session().importFiles({folder / "within"}, {}, Beats(0));
+    w.session().importing().bringIn({folder / "within"}, {}, Beats(0));
     EXPECT_EQ(w.now().sources.size(), 2U) << "an empty one brings nothing";
     w.settle();
 }
 
 TEST(Preferences, TheRateOfAProjectIsChosenLater) {
     BarsWindow w;
-    w.session().setRate(44100);
+    w.session().sounds().setRate(44100);
     ASSERT_TRUE(waitFor([&] { return w.now().rate == 44100; }));
     EXPECT_EQ(w.laid(w.first).source->sound->audio.rate, 44100);
     EXPECT_NEAR(double(w.laid(w.first).time().length.value), 16 * 60 / 104.0 * 44100, 1);
@@ -364,20 +387,20 @@ TEST(Projects, MissingAudioIsFoundByWhatItHolds) {
     {
         BarsWindow w;
         w.import({folder / "loop.wav"});
-        w.session().save(folder / "p");
+        w.session().files().save(folder / "p");
         ASSERT_TRUE(waitFor([&] { return w.session().document().folder() == folder / "p"; }));
         w.settle();
     }
     std::filesystem::rename(folder / "p" / "audio" / "loop.wav", folder / "moved" / "another name.wav");
     Window w;
-    w.session().open(folder / "p");
+    w.session().files().open(folder / "p");
     ASSERT_TRUE(waitFor([&] { return !w.now().sources.empty(); }));
     const auto missing = [&] {
         return std::count_if(w.now().sources.begin(), w.now().sources.end(),
                              [](const auto& s) { return !s->sound; });
     };
     ASSERT_EQ(missing(), 1);
-    w.session().findMissing(folder / "moved");
+    w.session().sounds().findMissing(folder / "moved");
     EXPECT_TRUE(waitFor([&] { return missing() == 0; }));
     EXPECT_EQ(w.now().sources.back()->file.filename(), "another name.wav");
     w.settle();

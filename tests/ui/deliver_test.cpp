@@ -127,7 +127,7 @@ TEST(TempoMap, IsTakenFromAMidiFile) {
     EXPECT_EQ(w.now().metre.points().front().metre, (metre::Metre{4, 4}));
     // Damaged: named, and nothing is changed.
     support::writeBytes(file, "MThd and no more");
-    w.session().takeMap(file);
+    w.session().tempoTaking().fromMap(file);
     w.settle();
     EXPECT_TRUE(w.child<QPlainTextEdit>("messageLines")->toPlainText().contains("map.mid"));
     EXPECT_EQ(w.now().tempo.points().size(), 1U);

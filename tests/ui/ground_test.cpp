@@ -1,8 +1,8 @@
 // What lies under the surface: gestures, saving, autosave, what is remembered, devices that go.
 #include "ui/window.h"
 
+#include "app/commands/commands.h"
 #include "app/widgets/figure.h"
-#include "app/window/commands.h"
 #include "base/user_folders.h"
 #include "project/recovery.h"
 #include "project/save.h"
@@ -157,7 +157,7 @@ std::optional<shelf::Settled> remembered(const std::string& content) {
 
 // Saves, and waits until that is done.
 void saveTo(Window& w, const std::filesystem::path& folder) {
-    w.session().save(folder);
+    w.session().files().save(folder);
     w.settle();
     ASSERT_TRUE(waitFor([&] { return !w.session().document().isUnsaved(); }));
 }
@@ -167,6 +167,7 @@ TEST(Remembered, OnlyWhatTheUserSettlesAndSavesAndUndoTakesItBack) {
     const support::Folder folder;
     w.import({hands()});
     const project::SourcePtr s = w.now().sources[0];
+    w.openBench();
     auto* tempo = w.child<app::Figure>("sourceTempo");
     const auto typed = [&](const char* bpm) {
         tempo->setFocus();
@@ -197,7 +198,7 @@ TEST(Remembered, OnlyWhatTheUserSettlesAndSavesAndUndoTakesItBack) {
     w.session().document().redo();
     saveTo(w, folder / "journey");
     EXPECT_TRUE(is(90));
-    w.session().forgetSettled({s->id});
+    w.session().remembered().forget({s->id});
     EXPECT_TRUE(is({}));
 }
 
@@ -207,7 +208,7 @@ TEST(Remembered, AProjectThatIsThrownAwayTeachesNothing) {
     w.import({hands()});
     const project::SourcePtr s = w.now().sources[0];
     w.session().settle("Tempo", project::setSourceTempo(w.now(), s->id, Bpm(90), hear::Witness::Typed));
-    w.session().startNew();
+    w.session().files().startNew();
     // What is asked of the memory is done in order: once another content is there, this one has been through.
     w.import({shaker()});
     const project::SourcePtr other = w.now().sources[0];
@@ -215,7 +216,7 @@ TEST(Remembered, AProjectThatIsThrownAwayTeachesNothing) {
     saveTo(w, folder / "journey");
     ASSERT_TRUE(waitFor([&] { return remembered(other->content).has_value(); }));
     EXPECT_FALSE(remembered(s->content));
-    w.session().forgetSettled({other->id});
+    w.session().remembered().forget({other->id});
 }
 
 TEST(Remembered, AnotherDocumentsUndoTakesNothingBackThatWasSettledBefore) {
@@ -227,7 +228,7 @@ TEST(Remembered, AnotherDocumentsUndoTakesNothingBackThatWasSettledBefore) {
     saveTo(w, folder / "first");
     ASSERT_TRUE(waitFor([&] { return remembered(s->content).has_value(); }));
     const auto version = w.session().document().history().version();
-    w.session().startNew();
+    w.session().files().startNew();
     while (w.session().document().history().version() < version)
         w.session().edit("Tempo", project::setTempo(w.now(), Bpm(w.now().tempo.points()[0].bpm.value + 1)));
     w.session().document().undo();
@@ -237,7 +238,7 @@ TEST(Remembered, AnotherDocumentsUndoTakesNothingBackThatWasSettledBefore) {
     saveTo(w, folder / "second");
     ASSERT_TRUE(waitFor([&] { return remembered(other->content).has_value(); }));
     EXPECT_TRUE(remembered(s->content).has_value());
-    w.session().forgetSettled({other->id});
+    w.session().remembered().forget({other->id});
 }
 
 TEST(Autosave, FollowsAlsoWhatUndoLeavesAlone) {
@@ -271,11 +272,11 @@ TEST(Recovery, StaysUntilSomethingNewerIsSafeAndWhenItIsCancelled) {
     const auto demo = project::loadProject(support::demoFolder());
     support::writeBytes(file, "\n" + project::toJson(*project::setTempo(demo->project, Bpm(93)), {}));
     Window w;
-    w.session().recover(file);
+    w.session().files().recover(file);
     w.session().jobs().cancel(app::Lane::Document);
     w.settle();
     EXPECT_TRUE(std::filesystem::exists(file)) << "recovering was cancelled";
-    w.session().recover(file);
+    w.session().files().recover(file);
     w.settle();
     EXPECT_EQ(w.now().tempo.points()[0].bpm, Bpm(93));
     EXPECT_TRUE(waitFor([&] { return !std::filesystem::exists(file); }));
@@ -291,7 +292,7 @@ TEST(Recovery, TheBarsButtonsKeepTheirSizeAndSelectIsRemembered) {
     ASSERT_TRUE(waitFor([&] { return offer->isVisible(); }));
     EXPECT_LT(offer->width(), 200);
     EXPECT_GT(offer->mapTo(w.window.get(), QPoint()).x(), 900) << "at the right";
-    w.session().open(support::demoFolder());
+    w.session().files().open(support::demoFolder());
     w.settle();
     EXPECT_TRUE(waitFor([&] { return w.session().selection().source.has_value(); }));
     EXPECT_EQ(project::sourceOf(w.now(), *w.session().selection().source)->name, "winch_hands_112bpm");
@@ -302,7 +303,7 @@ TEST(Save, WhatIsChangedMeanwhileIsAskedAboutAgain) {
     Window w;
     const support::Folder folder;
     w.import({hands()});
-    w.session().save(folder / "journey");
+    w.session().files().save(folder / "journey");
     w.settle();
     w.session().edit("Tempo", project::setTempo(w.now(), Bpm(90)));
     QCloseEvent close;
@@ -332,8 +333,8 @@ TEST(Jobs, SavingWaitsForNoImport) {
     w.import({shaker()});
     support::writeSound(folder / "long_100bpm.wav", support::noise(180, 44100, 2),
                         SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-    w.session().importFiles({folder / "long_100bpm.wav"}, {}, Beats(0));
-    w.session().save(folder / "journey");
+    w.session().importing().bringIn({folder / "long_100bpm.wav"}, {}, Beats(0));
+    w.session().files().save(folder / "journey");
     EXPECT_EQ(w.session().jobs().shown().size(), 2U) << "side by side";
     ASSERT_TRUE(waitFor([&] { return !w.session().jobs().isBusy(app::Lane::Save); }));
     EXPECT_TRUE(std::filesystem::exists(folder / "journey" / "project.json"));
@@ -402,7 +403,7 @@ TEST(Device, OneThatGoesIsNoticedAndCanBeTakenAgain) {
     Fragile* device = output.get();
     app::MainWindow window({std::move(output), ""});
     window.show();
-    window.session().togglePlay();
+    window.session().transport().toggle();
     ASSERT_TRUE(waitFor([&] { return window.session().player().position() > Beats(0.2); }));
     device->alive = false;
     ASSERT_TRUE(waitFor([&] { return window.session().player().output().isSimulated(); }));
@@ -410,11 +411,11 @@ TEST(Device, OneThatGoesIsNoticedAndCanBeTakenAgain) {
     const double at = window.session().player().position().value;
     EXPECT_TRUE(waitFor([&] { return window.session().player().position() > Beats(at + 0.2); }))
         << "it goes on, silently";
-    EXPECT_TRUE(window.session().outputTold().contains("a boat's radio"))
-        << window.session().outputTold().toStdString();
+    EXPECT_TRUE(window.session().device().told().contains("a boat's radio"))
+        << window.session().device().told().toStdString();
     auto* offer = window.findChild<QPushButton*>("messageAction");
     ASSERT_NE(offer, nullptr);
-    EXPECT_EQ(offer->text(), "Take it again");
+    EXPECT_EQ(offer->text(), "Reconnect the device");
     EXPECT_TRUE(offer->isVisible());
     QTest::mouseClick(offer, Qt::LeftButton);
     EXPECT_TRUE(window.session().player().output().isSimulated()) << "there is still none, and that is said";
@@ -434,13 +435,21 @@ TEST(Commands, OneTableFeedsMenusKeysAndTheMenuAtThePointer) {
     };
     for (QAction* top : w.window->menuBar()->actions())
         list(*top->menu());
-    EXPECT_EQ(inBar.size(), static_cast<int>(commands->table().size()));
     QStringList keys;
-    for (const app::Command& c : commands->table()) {
-        EXPECT_EQ(inBar.count(c.name), 1) << c.name;
-        for (const QKeySequence& k : c.keys)
-            keys << k.toString();
-    }
+    qsizetype count = 0;
+    for (const app::CommandMenu& m : commands->menus())
+        for (const app::CommandGroup& group : m.groups)
+            for (const app::Command& c : group.commands) {
+                ++count;
+                EXPECT_EQ(inBar.count(c.name), 1) << c.name.toStdString();
+                for (const QKeySequence& k : commands->action(c.name)->shortcuts()) {
+                    EXPECT_FALSE(k.isEmpty()) << c.keys.toStdString();
+                    keys << k.toString();
+                }
+                EXPECT_EQ(commands->action(c.name)->shortcuts().isEmpty(), c.keys.isEmpty())
+                    << c.keys.toStdString();
+            }
+    EXPECT_EQ(inBar.size(), count);
     EXPECT_EQ(keys.removeDuplicates(), 0) << "each key means one thing";
     QMenu menu;
     commands->fill(menu, app::OnClip);
@@ -451,6 +460,79 @@ TEST(Commands, OneTableFeedsMenusKeysAndTheMenuAtThePointer) {
     EXPECT_FALSE(commands->action("fitToBars")->isEnabled());
     const auto listed = commands->keys();
     EXPECT_EQ(std::count_if(listed.begin(), listed.end(), [](const auto& k) { return k.key == "Ctrl+K"; }), 1);
+}
+
+// At most fourteen entries in a menu, none twice, groups between lines; and nothing that can never be done.
+TEST(Commands, EveryMenuIsShortEnoughToReadAndEveryEntryCanBeGivenSomewhere) {
+    TwoClips w;
+    auto* commands = w.window->findChild<app::Commands*>();
+    constexpr int most = 14;
+    const std::function<void(const QMenu&, const QString&)> walk = [&](const QMenu& menu, const QString& path) {
+        int entries = 0;
+        QStringList texts;
+        bool lineBefore = true;
+        for (QAction* a : menu.actions()) {
+            if (a->isSeparator()) {
+                EXPECT_FALSE(lineBefore) << path.toStdString() << " has a line that parts nothing";
+                lineBefore = true;
+                continue;
+            }
+            lineBefore = false;
+            ++entries;
+            texts << a->text().remove('&');
+            if (a->menu() != nullptr) walk(*a->menu(), path + " > " + a->text());
+        }
+        EXPECT_FALSE(lineBefore && entries > 0) << path.toStdString() << " ends with a line";
+        EXPECT_LE(entries, most) << path.toStdString();
+        EXPECT_GT(entries, 0) << path.toStdString();
+        EXPECT_EQ(texts.removeDuplicates(), 0) << path.toStdString() << " says something twice";
+    };
+    for (QAction* top : w.window->menuBar()->actions())
+        walk(*top->menu(), top->text());
+    QSet<QString> given;
+    const auto note = [&] {
+        for (const app::CommandMenu& m : commands->menus())
+            for (const app::CommandGroup& group : m.groups)
+                for (const app::Command& c : group.commands)
+                    if (commands->action(c.name)->isEnabled()) given.insert(c.name);
+    };
+    const auto pointerMenus = [&](const char* when) {
+        note();
+        for (const app::Offer place : {app::OnClip, app::OnTrack, app::OnSource, app::OnPage, app::OnTempo,
+                                       app::OnSection, app::OnMetre, app::OnRail, app::OnStraighten, app::OnLead}) {
+            QMenu menu;
+            commands->fill(menu, place);
+            if (!menu.isEmpty()) walk(menu, QStringLiteral("%1, place %2").arg(when).arg(int(place)));
+        }
+    };
+    w.session().document().select({w.first});
+    pointerMenus("one clip");
+    w.session().document().select({w.first, w.second});
+    pointerMenus("two clips");
+    w.session().listening().makeSet({w.now().sources[0]->id, w.now().sources[1]->id});
+    w.settle();
+    w.session().document().select({w.first});
+    note();
+    w.session().document().undo();
+    note();
+    w.window->bars().pick({app::LanePick::What::TempoPoint, app::Beats(0), {}});
+    note();
+    for (const app::CommandMenu& m : commands->menus())
+        for (const app::CommandGroup& group : m.groups)
+            for (const app::Command& c : group.commands)
+                EXPECT_TRUE(given.contains(c.name) || c.needs == app::Needs::Pins || c.needs == app::Needs::Set)
+                    << c.name.toStdString();
+}
+
+TEST(Commands, WhatCannotBeDoneIsNotOfferedAtThePointerButAmongWhatIsDoneMost) {
+    TwoClips w;
+    auto* commands = w.window->findChild<app::Commands*>();
+    w.session().document().select({});
+    QMenu menu;
+    commands->fill(menu, app::OnClip);
+    EXPECT_TRUE(menu.actions().contains(commands->action("cut"))) << "its absence would puzzle";
+    EXPECT_FALSE(commands->action("cut")->isEnabled());
+    EXPECT_FALSE(menu.actions().contains(commands->action("fitToBars")));
 }
 
 TEST(Commands, ARightClickOnAClipSelectsItAndOffersWhatCanBeDone) {

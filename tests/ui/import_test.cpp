@@ -142,13 +142,13 @@ TEST(BringingIn, ReferredToAFileStaysWhereItLies) {
     w.session().prefer(p);
     w.import({hands()});
     const support::Folder folder;
-    w.session().save(folder / "journey");
+    w.session().files().save(folder / "journey");
     w.settle();
     EXPECT_EQ(w.now().sources[0]->file, hands());
     EXPECT_FALSE(fs::exists(folder / "journey" / "audio" / "winch_hands_112bpm.wav"));
     p.copyAudio = true;
     w.session().prefer(p);
-    w.session().save(folder / "journey");
+    w.session().files().save(folder / "journey");
     w.settle();
     EXPECT_TRUE(fs::exists(folder / "journey" / "audio" / "winch_hands_112bpm.wav"));
 }

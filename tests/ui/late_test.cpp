@@ -54,8 +54,8 @@ TEST(Late, WhatIsHeardAfterSavingIsUnsavedAndIsHeardAgainOnOpening) {
     const support::Folder folder;
     {
         Window w;
-        onceUnheard(w, [&] { w.session().save(folder / "piece"); });
-        w.session().importFiles({longDrums(folder)}, {}, Beats(0));
+        onceUnheard(w, [&] { w.session().files().save(folder / "piece"); });
+        w.session().importing().bringIn({longDrums(folder)}, {}, Beats(0));
         w.settle();
         ASSERT_FALSE(project::isUnheard(*w.now().sources[0]));
         const auto asSaved = project::loadProject(folder / "piece");
@@ -64,7 +64,7 @@ TEST(Late, WhatIsHeardAfterSavingIsUnsavedAndIsHeardAgainOnOpening) {
         EXPECT_TRUE(w.session().document().isUnsaved()) << "closing would lose what was heard";
     }
     Window w;
-    w.session().open(folder / "piece");
+    w.session().files().open(folder / "piece");
     w.settle();
     ASSERT_EQ(w.now().sources.size(), 1U);
     ASSERT_TRUE(w.now().sources[0]->beats) << "it is heard now";
@@ -75,7 +75,7 @@ TEST(Late, WhatIsHeardAfterSavingIsUnsavedAndIsHeardAgainOnOpening) {
 
 TEST(Late, WhatIsEditedWhileAProjectIsOpenedIsAskedAbout) {
     Window w;
-    w.session().open(support::demoFolder());
+    w.session().files().open(support::demoFolder());
     ASSERT_TRUE(w.session().edit("Tempo", project::setTempo(w.now(), Bpm(133))));
     QMessageBox* box = nullptr;
     ASSERT_TRUE(waitFor([&] { return (box = w.window->findChild<QMessageBox*>("unsavedBox")) != nullptr; }));
@@ -90,8 +90,8 @@ TEST(Late, WhatIsEditedWhileAProjectIsOpenedIsAskedAbout) {
 TEST(Late, ARateThatChangesWhileAFileComesInLeavesNoSoundAtAnother) {
     Window w;
     const support::Folder folder;
-    onceUnheard(w, [&] { w.session().setRate(44100); });
-    w.session().importFiles({longDrums(folder), hands()}, {}, Beats(0));
+    onceUnheard(w, [&] { w.session().sounds().setRate(44100); });
+    w.session().importing().bringIn({longDrums(folder), hands()}, {}, Beats(0));
     w.settle();
     ASSERT_EQ(w.now().rate, 44100);
     ASSERT_EQ(w.now().sources.size(), 2U);
@@ -117,9 +117,9 @@ TEST(Late, AFileThatIsGoneIsNotReadForEverAtTheNewRate) {
     fs::copy_file(hands(), folder / "hands.wav");
     w.import({folder / "hands.wav"});
     fs::remove(folder / "hands.wav");
-    w.session().emptyStore();
+    w.session().sounds().emptyStore();
     w.settle();
-    w.session().setRate(44100);
+    w.session().sounds().setRate(44100);
     w.settle(); // fails where reading goes on and on
     EXPECT_EQ(w.now().rate, 44100);
     EXPECT_FALSE(w.now().sources[0]->sound);
@@ -141,7 +141,7 @@ TEST(Late, WhatIsAuditionedIsReadAnewAtAnotherRate) {
     Window w;
     w.session().audition().pick(hands(), 48000);
     ASSERT_TRUE(waitFor([&] { return w.session().audition().source() && !w.session().audition().isReading(); }));
-    w.session().setRate(44100);
+    w.session().sounds().setRate(44100);
     w.settle();
     ASSERT_TRUE(waitFor([&] {
         const auto& s = w.session().audition().source();
@@ -178,7 +178,7 @@ TEST(Late, AnotherDeliveryDoesNotFillTheListOfTheSheet) {
     auto plan = deliver::plan(*w.session().laid(), order);
     ASSERT_TRUE(plan);
     const std::int64_t before = hold(w, app::Lane::Deliver);
-    w.session().deliver(order, *plan); // of another sheet
+    w.session().delivery().deliver(order, *plan); // of another sheet
     w.key(Qt::Key_D, Qt::ControlModifier);
     w.child<QLineEdit>("deliverFolder")->setText(QString::fromStdString((folder / "out").string()));
     QTest::mouseClick(w.child<QPushButton>("deliverButton"), Qt::LeftButton);
@@ -241,7 +241,7 @@ TEST(Late, FoldersOfAnyBytesAreRememberedAsTheyAre) {
 TEST(Late, HowOneWorksIsUnsavedToo) {
     Window w;
     const support::Folder folder;
-    w.session().save(folder / "piece");
+    w.session().files().save(folder / "piece");
     w.settle();
     EXPECT_FALSE(w.session().document().isUnsaved());
     w.session().document().setSnap(metre::Snap::Bar);

@@ -161,6 +161,7 @@ TEST(Proof, ALateAnswerDoesNotUndoANewerProof) {
 TEST(Proof, TheStripInTheBenchTellsBeforeAndAfter) {
     const support::Folder folder;
     Proving w;
+    w.openBench();
     w.import({lateHands(folder, 0.020)});
     w.session().document().select({w.clip(0)});
     w.measure();

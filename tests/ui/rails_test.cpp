@@ -3,7 +3,7 @@
 #include "app/bench/by_ear.h"
 #include "app/bench/rails_paint.h"
 #include "app/bench/rails_view.h"
-#include "app/bench/readings_list.h"
+#include "app/bench/readings_strip.h"
 #include "app/bench/tempo_plot.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
@@ -34,7 +34,10 @@ using namespace ui;
 
 struct Rails : Window {
     support::Folder folder;
-    Rails() { session().forgetSettled({}); }
+    Rails() {
+        session().remembered().forget({});
+        openBench();
+    }
 
     // A loop at one tempo, its strokes on every half beat.
     void bringLoop(double bpm, int beats = 16) {
@@ -545,7 +548,7 @@ TEST(Rails, PointingAtAnOnsetReadsItsDistanceFromTheLine) {
     QTest::mouseMove(&w.rails(), QPoint(static_cast<int>(w.lay().x(*onset)), w.lay().upper().center().y()));
     EXPECT_TRUE(w.rails().told().contains("ms ")) << w.rails().told().toStdString();
     // The lines are chosen in the title.
-    QTest::mouseClick(&w.rails(), Qt::LeftButton, {}, app::gridChoice(w.lay(), app::EyeGrid::Triplets).center());
+    QTest::mouseClick(w.child<QPushButton>("gridTriplets"), Qt::LeftButton);
     EXPECT_EQ(w.rails().grid(), app::EyeGrid::Triplets);
 }
 
@@ -663,7 +666,7 @@ TEST(LeadInTheWindow, ASourceLeadsAndIsLetGo) {
     w.activate(); // the menu had the keys
     w.bars().setFocus();
     w.undo();
-    EXPECT_EQ(w.status(), "Taken back: Let go");
+    EXPECT_EQ(w.status(), "Undone: Let go");
     EXPECT_TRUE(w.now().lead);
     w.trigger("holdTempo");
     EXPECT_TRUE(w.now().tempo.isSteady());
@@ -693,7 +696,7 @@ TEST(LeadInTheWindow, TheFirstSourceIsOfferedInAnEmptyProjectAndTheImportChoiceD
     app::Preferences p = w.session().preferences();
     p.newSources = app::NewSources::Lead;
     w.session().prefer(p);
-    w.session().startNew();
+    w.session().files().startNew();
     w.import({hands()});
     ASSERT_TRUE(w.now().lead);
     EXPECT_NEAR(w.now().tempo.points().front().bpm.value, 112, 1e-6);

@@ -5,7 +5,7 @@
 
 #include "app/bench/bench.h"
 #include "app/bench/rails_view.h"
-#include "app/bench/readings_list.h"
+#include "app/bench/readings_strip.h"
 #include "app/sources/sources_model.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
@@ -35,8 +35,9 @@ using namespace ui;
 struct Loops : Window {
     support::Folder folder;
     Loops() {
-        session().forgetSettled({});
+        session().remembered().forget({});
         window->show();
+        openBench();
     }
     std::filesystem::path loop(const std::string& name, double bpm, int beats = 16) {
         const auto file = folder / name;
@@ -52,9 +53,8 @@ struct Loops : Window {
     void pick(std::size_t i) { session().document().selectSource(source(i).id); }
     // Clicks the row of a witness in the list of readings.
     void clickReading(Witness by, Qt::MouseButton button = Qt::LeftButton) {
-        auto* list = child<app::ReadingsList>("readings");
-        const int row = list->height() / 6;
-        QTest::mouseClick(list, button, {}, QPoint(60, static_cast<int>(by) * row + row / 2));
+        auto* strip = child<app::ReadingsStrip>("readings");
+        QTest::mouseClick(strip, button, {}, strip->cell(by).center());
     }
     void typeFigure(const char* name, const QString& text) {
         auto* figure = child<app::Figure>(name);
@@ -73,7 +73,7 @@ TEST(Readings, AnUnnamedLoopIsHeardAndSaysOnWhatItRests) {
     EXPECT_EQ(w.source().chosen, Witness::Heard);
     const auto clip = project::allClips(w.now()).at(0);
     EXPECT_NEAR(project::endOf(w.now(), *project::clipOf(w.now(), clip)).value, 16, 1e-6) << "fitted to the bars";
-    const QString said = w.child<app::ReadingsList>("readings")->accessibleDescription();
+    const QString said = w.child<app::ReadingsStrip>("readings")->accessibleDescription();
     EXPECT_TRUE(said.contains("Heard 117")) << said.toStdString();
     EXPECT_TRUE(said.contains("Length 117")) << said.toStdString();
     EXPECT_TRUE(said.contains("Name nothing")) << said.toStdString();
@@ -106,7 +106,7 @@ TEST(Readings, TheListIsWorkedByKeysAlone) {
     Loops w;
     w.import({w.loop("weir 97.wav", 130)});
     w.pick(0);
-    auto* list = w.child<app::ReadingsList>("readings");
+    auto* list = w.child<app::ReadingsStrip>("readings");
     list->setFocus();
     for (int i = 0; i < 6; ++i)
         QTest::keyClick(list, Qt::Key_Up);
@@ -346,7 +346,7 @@ TEST(Memory, ASettledTempoIsKnownAgainInAnotherSessionAndCanBeForgotten) {
         w.session().document().selectSource(w.now().sources[0]->id);
         QTest::mouseClick(w.child<QPushButton>("halfTempo"), Qt::LeftButton);
         EXPECT_NEAR(w.now().sources[0]->beats->meanTempo().value, 61.5, 0.02);
-        w.session().save(folder / "journey"); // until then it teaches nothing
+        w.session().files().save(folder / "journey"); // until then it teaches nothing
         w.settle();
     }
     std::filesystem::rename(folder / "a.wav", folder / "renamed_140bpm.wav");
@@ -368,7 +368,7 @@ TEST(Background, ManyFilesArriveRowByRowAndTheRestCanBeCancelled) {
     std::vector<std::filesystem::path> files;
     for (int i = 0; i < 24; ++i)
         files.push_back(w.loop("loop" + std::to_string(i) + ".wav", 80 + 3 * i, 32));
-    w.session().importFiles(files, {}, Beats(0));
+    w.session().importing().bringIn(files, {}, Beats(0));
     // While the first are there the work goes on, and the window answers.
     ASSERT_TRUE(waitFor([&] { return w.now().sources.size() >= 2; }));
     const bool busy = w.session().jobs().isBusy();

@@ -131,7 +131,7 @@ TEST(RealDrag, AClipIsDraggedOutOfTheWindowAndArrivesAsAFittedFile) {
     const auto read = sound::read(desktop.taken.front().toLocalFile().toStdString(), 0);
     ASSERT_TRUE(read.has_value());
     EXPECT_EQ(read->audio.frames().value, std::llround(8 * 60 / 120.0 * 48000));
-    ASSERT_TRUE(waitFor([&] { return w.status().contains("handed out"); })) << w.status().toStdString();
+    ASSERT_TRUE(waitFor([&] { return w.status().contains("exported"); })) << w.status().toStdString();
     EXPECT_EQ(project::clipOf(w.now(), clip)->at, at);
     w.settle();
 }

@@ -79,7 +79,7 @@ TEST(SetsInTheWindow, OnTheSourcesPageTheyAreTiedCorrectedAndParted) {
     auto* table = w.child<QTableView>("sourcesTable");
     auto* button = w.child<QPushButton>("rowsSet");
     table->selectAll();
-    EXPECT_EQ(button->text(), "Keep together");
+    EXPECT_EQ(button->text(), "Make a set");
     QTest::mouseClick(button, Qt::LeftButton);
     ASSERT_TRUE(waitFor([&] { return isOneSet(w.now()); }));
     for (int row = 0; row < 3; ++row)
@@ -89,7 +89,7 @@ TEST(SetsInTheWindow, OnTheSourcesPageTheyAreTiedCorrectedAndParted) {
     QTest::mouseClick(w.child<QPushButton>("rowsHalf"), Qt::LeftButton);
     for (const auto& s : w.now().sources)
         EXPECT_NEAR(s->beats->meanTempo().value, 56, 0.05) << s->name;
-    EXPECT_EQ(button->text(), "Part");
+    EXPECT_EQ(button->text(), "Dissolve");
     QTest::mouseClick(button, Qt::LeftButton);
     ASSERT_TRUE(waitFor([&] { return !w.now().sources[0]->set; }));
     table->selectRow(0);
@@ -103,9 +103,9 @@ TEST(SetsInTheWindow, ListeningAgainHearsTheSum) {
     Window w;
     const support::Folder folder;
     w.import(stems(folder));
-    w.session().makeSet(sourcesOf(w.now()));
+    w.session().listening().makeSet(sourcesOf(w.now()));
     ASSERT_TRUE(waitFor([&] { return isOneSet(w.now()); }));
-    w.session().listenAgain({w.now().sources[1]->id}, {metre::Bpm(40), metre::Bpm(75)});
+    w.session().listening().again({w.now().sources[1]->id}, {metre::Bpm(40), metre::Bpm(75)});
     ASSERT_TRUE(waitFor([&] { return std::abs(w.now().sources[0]->beats->meanTempo().value - 56) < 0.05; }));
     EXPECT_NEAR(w.now().sources[2]->beats->meanTempo().value, 56, 0.05);
     w.settle();
@@ -116,11 +116,11 @@ TEST(SetsInTheWindow, WhatCannotBeASetIsToldInWords) {
     w.import({hands(), bass()});
     QString said;
     QObject::connect(&w.session(), &app::Session::said, [&](const QString& s) { said = s; });
-    w.session().makeSet(sourcesOf(w.now()));
+    w.session().listening().makeSet(sourcesOf(w.now()));
     EXPECT_TRUE(said.contains("equally long")) << said.toStdString();
-    w.session().makeSet({w.now().sources[0]->id});
+    w.session().listening().makeSet({w.now().sources[0]->id});
     EXPECT_TRUE(said.contains("two sources")) << said.toStdString();
-    w.session().partSets(sourcesOf(w.now()));
+    w.session().listening().partSets(sourcesOf(w.now()));
     EXPECT_FALSE(said.isEmpty());
     EXPECT_FALSE(isOneSet(w.now()));
 }
@@ -136,9 +136,9 @@ TEST(LongMaterial, PlaysOnWhenItsFilesAreRemovedAndOpensFromThemTheNextTime) {
         w.import({file});
         EXPECT_TRUE(w.now().sources[0]->sound->audio.channels[0].isView());
         ASSERT_TRUE(waitFor([&] { return w.session().player().pendingRenders() == 0; }));
-        w.session().save(folder / "journey");
+        w.session().files().save(folder / "journey");
         w.settle();
-        w.session().togglePlay();
+        w.session().transport().toggle();
         ASSERT_TRUE(waitFor([&] { return w.session().player().position() > Beats(1); }));
         w.session().store().settle();
         EXPECT_GT(w.session().store().bytes(), 25'000'000) << "the recording and its rendering";
@@ -146,13 +146,13 @@ TEST(LongMaterial, PlaysOnWhenItsFilesAreRemovedAndOpensFromThemTheNextTime) {
         const Beats here = w.session().player().position();
         ASSERT_TRUE(waitFor([&] { return w.session().player().position() > here + Beats(2); }));
         EXPECT_FALSE(w.session().player().hasFailures());
-        w.session().togglePlay();
-        w.session().open(folder / "journey");
+        w.session().transport().toggle();
+        w.session().files().open(folder / "journey");
         w.settle();
         w.session().store().settle();
     }
     Window again;
-    again.session().open(folder / "journey");
+    again.session().files().open(folder / "journey");
     again.settle();
     ASSERT_EQ(again.now().sources.size(), 1U);
     EXPECT_TRUE(again.now().sources[0]->sound->audio.channels[0].isView());
@@ -180,15 +180,15 @@ TEST(LongMaterial, WhatWasCutShortOnDiskIsSilentAndSaidOnce) {
     for (const auto& each : fs::directory_iterator(w.session().store().folder()))
         if (each.path().extension() == ".audio") fs::resize_file(each.path(), 3 * 4096);
     sound::releaseMappedBut({});
-    w.session().togglePlay();
+    w.session().transport().toggle();
     ASSERT_TRUE(waitFor([&] { return w.session().player().position() > Beats(2); }));
     EXPECT_EQ(told, 1);
     EXPECT_TRUE(line.contains("cut short")) << line.toStdString();
-    w.session().togglePlay();
+    w.session().transport().toggle();
     // Opened again, it is read anew.
-    w.session().save(folder / "journey");
+    w.session().files().save(folder / "journey");
     w.settle();
-    w.session().open(folder / "journey");
+    w.session().files().open(folder / "journey");
     w.settle();
     const auto& samples = w.now().sources[0]->sound->audio.channels[0];
     EXPECT_GT(std::count_if(samples.begin() + 1'000'000, samples.end(), [](float s) { return s != 0; }), 800'000);

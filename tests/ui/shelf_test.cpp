@@ -67,7 +67,7 @@ TEST(ShelfLibrary, IsScannedSearchedAndBroughtInByKeys) {
     EXPECT_EQ(QApplication::focusWidget(), w.words);
     w.type("brush");
     ASSERT_TRUE(waitFor([&] { return w.names() == QStringList{"lock_gate_brushes"}; }));
-    w.session().locate(Beats(4));
+    w.session().transport().locate(Beats(4));
     w.key(Qt::Key_Return); // to the list
     EXPECT_EQ(QApplication::focusWidget(), w.list);
     w.key(Qt::Key_Return); // bring it in
@@ -179,14 +179,14 @@ TEST(ShelfAudition, WhatIsClickedIsHeardAtItsLevelAndArrowKeysWalk) {
     w.key(Qt::Key_Down);
     ASSERT_TRUE(
         waitFor([&] { return w.session().audition().file() != file && w.session().audition().position(); }));
-    w.key(Qt::Key_A); // stops
+    w.key(Qt::Key_Escape); // stops: letters go on with the search there
     ASSERT_TRUE(waitFor([&] { return !w.session().player().isAuditioning() && w.peak(0.2) == 0; }));
     QTest::mouseClick(w.child<QPushButton>("auditionAuto"), Qt::LeftButton);
     w.list->setFocus();
     w.key(Qt::Key_Down);
     ASSERT_TRUE(waitFor([&] { return !w.session().audition().isReading(); }));
     EXPECT_FALSE(w.session().audition().isHeard()) << "not unless asked";
-    w.key(Qt::Key_A);
+    QTest::mouseClick(w.child<QPushButton>("auditionHear"), Qt::LeftButton);
     ASSERT_TRUE(waitFor([&] { return w.session().audition().position().has_value(); }));
     EXPECT_FALSE(w.session().preferences().audition.automatic) << "which is kept";
 }

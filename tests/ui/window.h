@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/bars/bars_view.h"
+#include "app/bench/bench.h"
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
 #include "play/simulated_output.h"
@@ -13,6 +14,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPointer>
+#include <QSplitter>
 #include <QTabBar>
 #include <QTest>
 #include <functional>
@@ -92,6 +94,17 @@ struct Window {
     void settle() {
         ASSERT_TRUE(
             waitFor([&] { return !session().jobs().isBusy() && session().player().pendingRenders() == 0; }));
+    }
+
+    // The Bench with the column of its rarer figures, and high from the next selection on.
+    void openBench() {
+        auto* bench = child<app::Bench>("bench");
+        bench->setShowsMore(true);
+        auto* splitter = qobject_cast<QSplitter*>(bench->parentWidget());
+        ASSERT_NE(splitter, nullptr);
+        QObject::connect(&session(), &app::Session::selectionChanged, bench, [bench, splitter] {
+            if (!bench->isFolded()) splitter->setSizes({160, 500});
+        });
     }
 
     // A page of the shelf: 0 library, 1 folders, 2 in project.

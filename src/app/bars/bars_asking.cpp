@@ -146,7 +146,6 @@ void BarsView::typeSection() {
     QString name = tr("section %1").arg(p.sections.size() + 1);
     for (const project::Section& s : p.sections)
         if (std::abs((s.at - at).value) < 1e-9) name = qt(s.name);
-    setShowsLanes(true);
     const QRect lane = layout_.sectionsLane(viewport()->width());
     ask(QRect(static_cast<int>(layout_.x(at)) + 14, lane.top() - 1, 130, 22), name,
         tr("Name of the section at %1").arg(qt(metre::positionLabel(p.metre.positionAt(at)))),

@@ -70,7 +70,7 @@ void BarsView::dropEvent(QDropEvent* event) {
         for (QString& each : elsewhere)
             each = tr("%1 is not a file on this machine.").arg(each);
         if (!elsewhere.isEmpty()) session_.complain(tr("Not everything can be brought in"), elsewhere);
-        session_.importFiles(std::move(files), track, *drag.landing);
+        session_.importing().bringIn(std::move(files), track, *drag.landing);
     }
     event->acceptProposedAction();
     setFocus();
@@ -86,7 +86,7 @@ bool BarsView::leavesWindow(const QPointF& at) const {
 // pointer as files, for as long as the button is held.
 void BarsView::handOut() {
     cancelDrag();
-    session_.handOut([this](const std::vector<std::filesystem::path>& files) {
+    session_.delivery().handOut([this](const std::vector<std::filesystem::path>& files) {
         QList<QUrl> urls;
         for (const auto& file : files)
             urls << QUrl::fromLocalFile(QString::fromLocal8Bit(file.string().c_str()));
@@ -106,8 +106,8 @@ void BarsView::carryOut(const QList<QUrl>& urls) {
     carried->setUrls(urls);
     drag->setMimeData(carried);
     if (drag->exec(Qt::CopyAction) == Qt::CopyAction)
-        session_.say(urls.size() == 1 ? tr("%1 handed out").arg(urls.front().fileName())
-                                      : tr("%1 loops handed out").arg(urls.size()));
+        session_.say(urls.size() == 1 ? tr("%1 exported").arg(urls.front().fileName())
+                                      : tr("%1 loops exported").arg(urls.size()));
 }
 
 } // namespace app

@@ -20,11 +20,22 @@ void paintLaneTitle(QPainter& p, const QRect& lane, const QString& title) {
     p.drawText(QRect(12, lane.top(), BarsLayout::headers - 14, lane.height()), Qt::AlignVCenter, title);
 }
 
+// What holds all along: "▸ 104 · 4/4 · D min".
+QString foldedTitle(const project::Project& project, const QFontMetrics& metrics) {
+    QString text = QObject::tr("▸ %1 · %2")
+                       .arg(qt(metre::tempoLabel(project.tempo.points().front().bpm)),
+                            qt(metre::metreLabel(project.metre.points().front().metre)));
+    if (const auto& key = project.keys.points().front().key)
+        text += QStringLiteral(" · ") + qt(hear::keyLabel(*key));
+    return metrics.elidedText(text, Qt::ElideRight, BarsLayout::headers - 16);
+}
+
 // A flag of brass, with its name.
 void paintSections(QPainter& p, const BarsScene& s) {
     const Tokens& t = tokens();
     const QRect lane = s.layout.sectionsLane(s.size.width());
-    paintLaneTitle(p, lane, QObject::tr("Sections"));
+    paintLaneTitle(p, lane,
+                   s.layout.lanes ? QObject::tr("▾ Sections") : foldedTitle(s.session.now(), p.fontMetrics()));
     p.setClipRect(lane);
     p.setFont(textFont(sizes::text, QFont::DemiBold));
     const auto sections = project::sectionsOf(s.session.now());
@@ -141,16 +152,17 @@ double tempoY(const BarsLayout& layout, const metre::TempoMap& map, Bpm bpm) {
 }
 
 void paintLanes(QPainter& p, const BarsScene& s) {
-    if (!s.layout.lanes) return;
     const Tokens& t = tokens();
     const int width = s.size.width();
     p.fillRect(QRect(0, BarsLayout::ruler, width, s.layout.top() - BarsLayout::ruler), t.paper);
     p.fillRect(QRect(0, BarsLayout::ruler, BarsLayout::headers, s.layout.top() - BarsLayout::ruler), t.panel);
     paintSections(p, s);
-    paintTempo(p, s);
-    paintMetreAndKey(p, s);
-    for (const QRect& lane : {s.layout.sectionsLane(width), s.layout.tempoLane(width)})
-        p.fillRect(QRect(0, lane.bottom(), width, 1), t.rule);
+    if (s.layout.lanes) {
+        paintTempo(p, s);
+        paintMetreAndKey(p, s);
+        for (const QRect& lane : {s.layout.sectionsLane(width), s.layout.tempoLane(width)})
+            p.fillRect(QRect(0, lane.bottom(), width, 1), t.rule);
+    }
     p.fillRect(QRect(0, s.layout.top() - 1, width, 1), t.ruleStrong);
 }
 

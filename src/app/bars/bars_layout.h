@@ -25,11 +25,13 @@ struct BarsLayout {
     double perBeat = 25; // pixels
     double leftBeat = 0; // the beat at the right edge of the headers
     int scrollY = 0;
-    bool lanes = true;
+    bool lanes = false;    // open; else one line of the sections, and of what holds all along
     std::vector<int> tops; // of each track from the first one's, and where the last ends
 
-    int top() const { return ruler + (lanes ? sections + tempo + metre : 0); }
-    QRect sectionsLane(int width) const { return lane(ruler, sections, width); }
+    int top() const { return ruler + sections + (lanes ? tempo + metre : 0); }
+    QRect sectionsLane(int width) const { return {headers, ruler, width - headers, sections}; }
+    QRect sectionsHead() const { return {0, ruler, headers, sections}; }
+    // Empty while the lanes are folded.
     QRect tempoLane(int width) const { return lane(ruler + sections, tempo, width); }
     QRect metreLane(int width) const { return lane(ruler + sections + tempo, metre, width); }
 

@@ -226,6 +226,10 @@ void BarsView::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton || tool_) return;
     endAsking(true);
     const QPointF at = event->position();
+    if (layout_.sectionsHead().contains(at.toPoint())) {
+        setShowsLanes(!layout_.lanes);
+        return;
+    }
     pressedAt_ = at;
     moved_ = false;
     handingOut_ = false;

@@ -1,5 +1,6 @@
 #include "app/bars/bars_paint.h"
 
+#include "app/session/standing.h"
 #include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
@@ -66,42 +67,34 @@ void paintRuler(QPainter& p, const BarsScene& s) {
                QObject::tr("Bars"));
 }
 
+// By device pixels: at 200 % a column is half a pixel of the page.
 void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& area,
                    const QRect& dirty) {
-    const int origin = static_cast<int>(std::floor(area.left()));
-    const int left = std::max(origin, dirty.left());
-    const int right = static_cast<int>(std::min<double>(std::ceil(area.right()), dirty.right() + 1));
+    const double scale = p.device()->devicePixelRatioF();
+    const auto device = [scale](double x) { return static_cast<int>(std::floor(x * scale)); };
+    const int origin = device(area.left());
+    const int left = std::max(origin, device(dirty.left()));
+    const int right = std::min(static_cast<int>(std::ceil(area.right() * scale)), device(dirty.right() + 1));
     if (left >= right) return;
-    const WaveColumns columns = s.waves.columns(s.session, clip, s.layout.perBeat, left - origin, right - origin);
+    const WaveColumns columns =
+        s.waves.columns(s.session, clip, s.layout.perBeat * scale, left - origin, right - origin);
     if (columns.empty()) return;
-    const double middle = area.center().y();
-    const double half = area.height() / 2;
+    const double middle = area.center().y() * scale;
+    const double half = area.height() * scale / 2;
     const auto factor =
         static_cast<double>(std::min(2.0F, static_cast<float>(sound::factorFromDb(clip.chain.clipDb))));
-    QVector<QRect> bars;
+    QVector<QRectF> bars;
     bars.reserve(right - left);
     for (int x = left; x < right; ++x) {
         const sound::Extent& e = columns[static_cast<std::size_t>(x - left)];
         const double top = middle - std::min(1.0, double(e.high) * factor) * half - 0.4;
         const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half + 0.4;
-        const int first = static_cast<int>(std::floor(top));
-        bars.append(QRect(x, first, 1, std::max(1, static_cast<int>(std::ceil(bottom)) - first)));
+        const double first = std::floor(top);
+        bars.append(QRectF(x / scale, first / scale, 1 / scale, std::max(1.0, std::ceil(bottom) - first) / scale));
     }
     p.setPen(Qt::NoPen);
     p.setBrush(tokens().ink);
     p.drawRects(bars);
-}
-
-// What becomes of a clip's tempo: "112 → 104", or "112 → 104…112" where that changes.
-QString tempoChange(const project::LaidClip& clip, const metre::TempoMap& tempo) {
-    if (!clip.source->sound) return QObject::tr("missing");
-    if (!clip.time().stretched) return QObject::tr("as recorded");
-    QString text = QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(clip.source->beats->meanTempo())),
-                                                 qt(metre::tempoLabel(clip.time().tempo)));
-    if (clip.time().follows && !clip.time().steadyTempo)
-        text += QStringLiteral("…%1").arg(qt(metre::tempoLabel(tempo.tempoAt(clip.time().end - Beats(1e-6)))));
-    if (!clip.time().follows) text += QObject::tr(" held");
-    return text;
 }
 
 // What a clip is besides its name: how its pitch is changed.
@@ -267,7 +260,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
     const bool locked = clip.clip->locked && r.width() > 40;
     if (locked) paintLock(p, band);
     const QRectF title(textLeft, r.top(), r.right() - textLeft - (locked ? 18 : 4), titleHeight);
-    s.titles.draw(p, title, qt(clip.name()), tempoChange(clip, s.session.now().tempo) + pitchChange(clip),
+    s.titles.draw(p, title, qt(clip.name()), standingOf(clip, s.session.now().tempo) + pitchChange(clip),
                   t.inkSoft);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
@@ -355,20 +348,6 @@ void paintDrag(QPainter& p, const BarsScene& s) {
                    lines[i]);
 }
 
-void paintEmpty(QPainter& p, const BarsScene& s) {
-    const QRect area(BarsLayout::headers, s.layout.top(), s.size.width() - BarsLayout::headers,
-                     s.size.height() - s.layout.top());
-    p.fillRect(QRect(area.center().x() - 260, area.center().y() - 46, 520, 92), tokens().paper);
-    p.setPen(tokens().ink);
-    p.setFont(figureFont(22));
-    p.drawText(area.adjusted(0, -24, 0, -24), Qt::AlignCenter, QObject::tr("Drop loops, samples or stems here"));
-    p.setPen(tokens().inkSoft);
-    p.setFont(textFont(sizes::strong));
-    p.drawText(area.adjusted(0, 24, 0, 24), Qt::AlignCenter,
-               QObject::tr("or bring them in with Ctrl+I. Each gets a track of its own,\nfitted to the project's "
-                           "tempo by its name or tag, or by what is heard."));
-}
-
 // What was recorded together and stands together is tied at its beginning: a cord with a knot in every clip.
 void paintSets(QPainter& p, const BarsScene& s, const QRect& dirty) {
     std::map<std::pair<project::SetId, metre::Frames>, std::vector<QPointF>> knots;
@@ -430,7 +409,6 @@ void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
         if (clip.source) paintClip(p, s, clip, field & dirty);
     paintSets(p, s, field & dirty);
     p.setClipping(false);
-    if (project.tracks.empty()) paintEmpty(p, s);
     if (dirty.left() < BarsLayout::headers) {
         p.setClipRect(QRect(0, top, BarsLayout::headers, field.height()));
         p.fillRect(QRect(0, top, BarsLayout::headers, field.height()), t.panel);

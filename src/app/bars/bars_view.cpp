@@ -1,6 +1,7 @@
 #include "app/bars/bars_view.h"
 
 #include "app/bars/bars_cursors.h"
+#include "app/bars/empty_page.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "metre/snap.h"
@@ -27,7 +28,8 @@ constexpr int beatsPerScrollStep = 16; // scroll bar units a beat
 } // namespace
 
 BarsView::BarsView(Session& session, QWidget* parent)
-    : QAbstractScrollArea(parent), session_(session), line_(new QLineEdit(viewport())) {
+    : QAbstractScrollArea(parent), session_(session), empty_(new EmptyPage(viewport())),
+      line_(new QLineEdit(viewport())) {
     setObjectName("barsView");
     setAccessibleName(tr("Bars: tracks and clips"));
     setFrameShape(QFrame::NoFrame);
@@ -43,12 +45,16 @@ BarsView::BarsView(Session& session, QWidget* parent)
     line_->installEventFilter(this);
     connect(&session_, &Session::changed, this, [this] {
         layout_.take(session_.now());
+        foldLanes();
+        placeEmptyPage();
         if (tool_ && !tool_->stillHolds()) cancelDrag();
         updateScrollBars();
         viewport()->update();
     });
     connect(&session_, &Session::opened, this, [this] {
         layout_.take(session_.now());
+        foldLanes();
+        placeEmptyPage();
         endAsking(false);
         waves_.clear();
         pick({});
@@ -60,6 +66,9 @@ BarsView::BarsView(Session& session, QWidget* parent)
     connect(&session_, &Session::ticked, this, [this] {
         followPlayPosition();
         takeLevels();
+    });
+    connect(&session_.importing(), &Importing::broughtIn, this, [this](const BroughtIn& brought) {
+        if (brought.isAll) zoomToAll();
     });
     layout_.take(session_.now());
     updateScrollBars();
@@ -90,13 +99,14 @@ void BarsView::focusOutEvent(QFocusEvent*) {
 
 void BarsView::resizeEvent(QResizeEvent*) {
     updateScrollBars();
+    placeEmptyPage();
 }
 
 void BarsView::updateScrollBars() {
     const project::Project& p = session_.now();
     const double visible = (viewport()->width() - BarsLayout::headers) / layout_.perBeat;
     const double end = std::max(session_.laid()->end().value + 16, 64.0);
-    const double first = std::min(0.0, p.metre.startOfBar(0).value);
+    const double first = p.metre.startOfBar(p.metre.barAt(firstBeat()) - 1).value;
     QScrollBar* h = horizontalScrollBar();
     h->setRange(static_cast<int>(first * beatsPerScrollStep),
                 static_cast<int>(std::max(0.0, end - visible) * beatsPerScrollStep));
@@ -124,17 +134,20 @@ void BarsView::zoomBy(double factor, double aroundX) {
     const Beats held = layout_.beat(aroundX);
     layout_.perBeat = std::clamp(layout_.perBeat * factor, slowestScroll, closest);
     const double left = held.value - (aroundX - BarsLayout::headers) / layout_.perBeat;
-    layout_.leftBeat = std::max(left, std::min(0.0, session_.now().metre.startOfBar(0).value));
+    const metre::MetreMap& metre = session_.now().metre;
+    layout_.leftBeat = std::max(left, metre.startOfBar(metre.barAt(firstBeat()) - 1).value);
     updateScrollBars();
     viewport()->update();
 }
 
 void BarsView::zoomToAll() {
+    const double first = firstBeat().value - (firstBeat() < Beats(0) ? 1 : 0);
     const double end = std::max(16.0, session_.laid()->end().value + 2);
-    layout_.perBeat = std::clamp((viewport()->width() - BarsLayout::headers) / end, slowestScroll, closest);
-    layout_.leftBeat = 0;
+    layout_.perBeat =
+        std::clamp((viewport()->width() - BarsLayout::headers) / (end - first), slowestScroll, closest);
+    layout_.leftBeat = first;
     updateScrollBars();
-    scrollTo(0);
+    scrollTo(first);
     viewport()->update();
 }
 
@@ -178,9 +191,35 @@ void BarsView::showPlace(ClipId id, Beats at) {
 }
 
 void BarsView::setShowsLanes(bool on) {
+    if (layout_.lanes == on) return;
     layout_.lanes = on;
     updateScrollBars();
     viewport()->update();
+}
+
+void BarsView::placeEmptyPage() {
+    empty_->setVisible(session_.now().tracks.empty());
+    empty_->resize(empty_->width(), empty_->sizeHint().height());
+    const int left = BarsLayout::headers + (viewport()->width() - BarsLayout::headers - empty_->width()) / 2;
+    const int top = layout_.top() + (viewport()->height() - layout_.top() - empty_->sizeHint().height()) / 2;
+    empty_->move(std::max(BarsLayout::headers, left), std::max(layout_.top() + 6, top));
+}
+
+// Where nothing changes over the piece the lanes are one line. They open by themselves when a change is made, and
+// fold with the last one.
+void BarsView::foldLanes() {
+    const project::Project& p = session_.now();
+    const bool changes = p.tempo.points().size() > 1 || p.metre.points().size() > 1 || p.keys.points().size() > 1;
+    if (changes != timeChanges_) setShowsLanes(changes);
+    timeChanges_ = changes;
+}
+
+// Of what is on the page, or beat 0.
+Beats BarsView::firstBeat() const {
+    Beats first(0);
+    for (const project::LaidClip& c : session_.laid()->clips())
+        first = std::min(first, c.time().start);
+    return first;
 }
 
 void BarsView::stepHeights(int by) {
@@ -356,8 +395,8 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
         else {
             const metre::Snap snap = p.view.snap == metre::Snap::Off ? metre::Snap::Beat : p.view.snap;
             const Beats at = session_.player().position();
-            session_.locate(direction > 0 ? metre::gridAfter(at, snap, p.metre)
-                                          : metre::gridBefore(at - Beats(1e-4), snap, p.metre));
+            session_.transport().locate(direction > 0 ? metre::gridAfter(at, snap, p.metre)
+                                                      : metre::gridBefore(at - Beats(1e-4), snap, p.metre));
         }
         return;
     }

@@ -16,6 +16,8 @@ class QLineEdit;
 
 namespace app {
 
+class EmptyPage;
+
 class BarsView : public QAbstractScrollArea {
     Q_OBJECT
   public:
@@ -35,6 +37,8 @@ class BarsView : public QAbstractScrollArea {
     void setFollows(bool on) { follows_ = on; }
     bool showsLanes() const { return layout_.lanes; }
     void setShowsLanes(bool on);
+    // What stands there while there is no track.
+    EmptyPage& emptyPage() { return *empty_; }
     // Of all tracks, lower or higher by a step.
     void stepHeights(int by);
     // Moves the selected clips by grid steps and tracks.
@@ -116,6 +120,9 @@ class BarsView : public QAbstractScrollArea {
     void freshAfterPause();
     bool turnAt(const QPointF& at, int steps, bool fine);
     void updateScrollBars();
+    void foldLanes();
+    void placeEmptyPage();
+    Beats firstBeat() const;
     void followPlayPosition();
     void takeLevels();
     void cancelDrag();
@@ -134,6 +141,8 @@ class BarsView : public QAbstractScrollArea {
     std::pair<Beats, Beats> pickedRange() const;
 
     Session& session_;
+    EmptyPage* empty_;
+    bool timeChanges_ = false; // tempo, metre or key, over the piece
     BarsLayout layout_;
     BarsDrag drag_;
     LanePick picked_;

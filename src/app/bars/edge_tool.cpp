@@ -55,7 +55,7 @@ class EdgeTool : public BarsTool {
         else if (use_ == EdgeUse::Trim)
             next_ = project::trim(p, selected, side_, to - edge);
         else
-            next_ = project::stretchEdge(p, pressed_, side_, to);
+            next_ = project::stretchEdge(p, selected, pressed_, side_, to);
         if (!next_) {
             hand_.drag.ghost.reset();
             hand_.drag.result = qt(next_.error().text);
@@ -74,9 +74,7 @@ class EdgeTool : public BarsTool {
                              : use_ == EdgeUse::Trim ? QObject::tr("Trim")
                                                      : QObject::tr("Stretch");
         Document& document = hand_.session.document();
-        const bool done = use_ == EdgeUse::Stretch ? document.settle(name, std::move(next_))
-                                                   : document.edit(name, std::move(next_));
-        if (done)
+        if (document.edit(name, std::move(next_)))
             hand_.session.say(QString("%1: %2").arg(name, QString(result).replace('\n', QStringLiteral(" · "))));
     }
 
@@ -97,12 +95,15 @@ class EdgeTool : public BarsTool {
         if (use_ != EdgeUse::Stretch || !t.job()) return first;
         const prove::Strain strain = prove::strainOf(after, hand_.session.preferences().comfort);
         const QString percent = QString::number(strain.percent, 'f', 1).replace('-', QChar(0x2212));
-        return first + QStringLiteral("   ×%1\n%2 → %3 · %4%5 % %6")
+        const auto n = static_cast<int>(hand_.session.selection().clips.size());
+        const QString counts = after.clip->countsAs ? QObject::tr("counts as ") : QString();
+        return first + QStringLiteral("   ×%1 · %7\n%8%2 → %3 · %4%5 % %6")
                            .arg(t.job()->map.meanRatio(), 0, 'f', 3)
                            .arg(qt(metre::tempoLabel(after.source->beats->meanTempo())),
                                 qt(metre::tempoLabel(t.tempo)),
                                 strain.percent > 0 ? QStringLiteral("+") : QString(), percent,
-                                QObject::tr(prove::verdictWord(strain.verdict)));
+                                QObject::tr(prove::verdictWord(strain.verdict)),
+                                counted(n, QObject::tr("this clip"), QObject::tr("%1 clips")), counts);
     }
 
     ClipId pressed_;

@@ -119,7 +119,7 @@ class SectionMover : public BarsTool {
 
     void release(const QPointF&, Qt::KeyboardModifiers modifiers, bool moved) override {
         if (!moved)
-            hand_.session.goTo(at_, modifiers.testFlag(Qt::ShiftModifier));
+            hand_.session.transport().goTo(at_, modifiers.testFlag(Qt::ShiftModifier));
         else
             hand_.session.document().endGesture();
     }
@@ -172,7 +172,7 @@ class TrackMover : public BarsTool {
         if (over && *over < p.tracks.size() && at.y() > hand_.layout.y(*over) + hand_.layout.heightOf(*over) / 2.0)
             ++before;
         hand_.drag.trackLands = std::min(before, p.tracks.size());
-        hand_.drag.result = QObject::tr("%1 comes here").arg(qt(project::trackOf(p, track_)->name));
+        hand_.drag.result = QObject::tr("%1 moves here").arg(qt(project::trackOf(p, track_)->name));
     }
 
     void release(const QPointF&, Qt::KeyboardModifiers, bool moved) override {

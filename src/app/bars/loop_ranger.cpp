@@ -37,7 +37,7 @@ class LoopRanger : public BarsTool {
             hand_.session.say(hand_.drag.result);
             hand_.session.document().endGesture();
         } else {
-            hand_.session.locate(metre::snapped(hand_.layout.beat(at.x()), p.view.snap, p.metre));
+            hand_.session.transport().locate(metre::snapped(hand_.layout.beat(at.x()), p.view.snap, p.metre));
         }
     }
 

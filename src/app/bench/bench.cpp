@@ -2,12 +2,14 @@
 
 #include "app/bench/by_ear.h"
 #include "app/bench/rails_view.h"
+#include "app/bench/readings_strip.h"
 #include "app/bench/selection_list.h"
 #include "app/bench/source_column.h"
 #include "app/bench/tempo_plot.h"
 #include "app/card/card.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -21,6 +23,7 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
+#include <QPushButton>
 #include <QScrollArea>
 #include <QScrollBar>
 #include <QSplitter>
@@ -28,6 +31,8 @@
 #include <QVBoxLayout>
 #include <algorithm>
 #include <numeric>
+#include <set>
+#include <tuple>
 
 namespace app {
 
@@ -55,8 +60,8 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     buildHead();
     buildBody();
     auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(12, 8, sizes::margin, 8);
-    all->setSpacing(6);
+    all->setContentsMargins(12, 6, sizes::margin, 5);
+    all->setSpacing(4);
     all->addWidget(head_);
     all->addWidget(body_, 1);
     connectParts();
@@ -80,8 +85,15 @@ void Bench::buildHead() {
     head->setContentsMargins(0, 0, 0, 0);
     head->setSpacing(10);
     head->addWidget(title);
+    moreButton_ =
+        toggle(tr("More"), tr("The rarer figures of the recording, and what can be done about its beats"), this);
+    moreButton_->setObjectName("benchMore");
+    moreButton_->setProperty("narrow", true);
+    moreButton_->setFixedSize(46, 20);
+    connect(moreButton_, &QPushButton::clicked, this, &Bench::setShowsMore);
     head->addWidget(name_, 1);
     head->addWidget(facts_);
+    head->addWidget(moreButton_);
     head->addWidget(foldHint_);
 }
 
@@ -92,16 +104,23 @@ void Bench::buildBody() {
     column_ = new SourceColumn(session_, *byEar_, this);
     card_ = new Card(session_, this);
     many_ = new SelectionList(this);
-    connect(&session_, &Session::proven, this, [this] {
-        if (many_->isVisible()) many_->show(session_); // what was measured meanwhile
-    });
+    readings_ = new ReadingsStrip(this);
+
+    stripRow_ = new QWidget(this);
+    auto* strip = new QHBoxLayout(stripRow_);
+    strip->setContentsMargins(0, 0, 0, 0);
+    strip->setSpacing(6);
+    strip->addWidget(readings_, 1);
+    strip->addWidget(column_->quickButtons());
+    eyeRow_ = new QWidget(this);
+    eyeRow_->setLayout(buildEyeRow());
 
     oneSource_ = new QWidget(this);
     auto* one = new QVBoxLayout(oneSource_);
     one->setContentsMargins(0, 0, 0, 0);
-    one->setSpacing(4);
+    one->setSpacing(3);
     one->addWidget(plot_);
-    one->addWidget(byEar_);
+    one->addWidget(eyeRow_);
     one->addWidget(rails_, 1);
     scroll_ = new QScrollBar(Qt::Horizontal, this);
     scroll_->setObjectName("railsScroll");
@@ -111,20 +130,67 @@ void Bench::buildBody() {
     body_ = new QWidget(this);
     auto* body = new QHBoxLayout(body_);
     body->setContentsMargins(0, 0, 0, 0);
-    body->setSpacing(16);
-    body->addWidget(roomFor(column_, "columnRoom", tr("What is known of the source"), 214, this));
+    body->setSpacing(14);
+    columnRoom_ = roomFor(column_, "columnRoom", tr("Rarer figures of the recording"), 214, this);
+    body->addWidget(columnRoom_);
     auto* middle = new QVBoxLayout;
+    middle->setSpacing(3);
+    middle->addWidget(stripRow_);
     middle->addWidget(oneSource_, 1);
     middle->addWidget(many_, 1);
     body->addLayout(middle, 1);
-    body->addWidget(roomFor(card_, "cardRoom", tr("Card: settings of the selection"), 262, this));
+    body->addWidget(roomFor(card_, "cardRoom", tr("Card: settings of the selection"), 270, this));
+}
+
+// What the rails show, the lines of the grid, and hearing the recording alone.
+QHBoxLayout* Bench::buildEyeRow() {
+    standing_ = new ElidedLabel(Qt::ElideRight, this);
+    standing_->setObjectName("railsTitle");
+    standing_->setProperty("soft", true);
+    standing_->setFont(textFont(sizes::label));
+    auto* row = new QHBoxLayout;
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(2);
+    row->addWidget(standing_, 1);
+    for (const auto& [name, text, grid] : {std::tuple("gridQuarters", tr("quarters"), EyeGrid::Quarters),
+                                           std::tuple("gridEighths", tr("eighths"), EyeGrid::Eighths),
+                                           std::tuple("gridTriplets", tr("triplets"), EyeGrid::Triplets),
+                                           std::tuple("gridSixteenths", tr("sixteenths"), EyeGrid::Sixteenths)}) {
+        auto* b = new QPushButton(text, this);
+        b->setObjectName(QString::fromLatin1(name));
+        b->setCheckable(true);
+        b->setFlat(true);
+        b->setProperty("word", true);
+        b->setFont(textFont(sizes::label));
+        b->setFixedHeight(20);
+        b->setToolTip(tr("Lines of the grid in the lower rail"));
+        b->setFocusPolicy(Qt::TabFocus);
+        connect(b, &QPushButton::clicked, this, [this, grid = grid] { rails_->setGrid(grid); });
+        row->addWidget(b);
+        grids_.push_back(b);
+    }
+    row->addSpacing(8);
+    row->addWidget(byEar_);
+    return row;
 }
 
 void Bench::connectParts() {
-    connect(column_, &SourceColumn::typingAsked, this, &Bench::typeTempo);
+    connect(&session_, &Session::proven, this, [this] {
+        if (many_->isVisible()) many_->show(session_); // what was measured meanwhile
+    });
+    connect(readings_, &ReadingsStrip::picked, column_, &SourceColumn::pick);
+    connect(readings_, &ReadingsStrip::pickedOther, column_, &SourceColumn::pickOther);
+    connect(readings_, &ReadingsStrip::typed, column_, &SourceColumn::typeTempo);
     connect(column_, &SourceColumn::straightenAsked, this, &Bench::straightenAsked);
     connect(column_, &SourceColumn::leadAsked, this, &Bench::leadAsked);
     connect(column_, &SourceColumn::takeTimeAsked, this, &Bench::takeTimeAsked);
+    connectRails();
+    connectScrolling();
+    connect(&session_, &Session::changed, this, &Bench::refresh);
+    connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
+}
+
+void Bench::connectRails() {
     connect(rails_, &RailsView::menuAsked, this, &Bench::railMenuAsked);
     connect(rails_, &RailsView::rawAsked, this, [this](double from) {
         if (from < 0)
@@ -134,8 +200,8 @@ void Bench::connectParts() {
     });
     connect(rails_, &RailsView::fittedAsked, this, [this](double beat) {
         session_.player().stopRaw();
-        session_.goTo(Beats(std::max(0.0, beat)), true);
-        if (!session_.player().isPlaying()) session_.togglePlay();
+        session_.transport().goTo(Beats(std::max(0.0, beat)), true);
+        if (!session_.player().isPlaying()) session_.transport().toggle();
     });
     connect(rails_, &RailsView::marksAsked, this, [this](double from, double to, bool isDone) {
         const auto id = session_.selection().source;
@@ -154,11 +220,9 @@ void Bench::connectParts() {
         if (isDone && byEar_->tried())
             session_.say(tr("The click is moved; the source stays as it is until it is used."));
     });
-    connectScrolling();
     connect(rails_, &RailsView::triedTurned, byEar_, &ByEar::turn);
     connect(rails_, &RailsView::triedScaled, byEar_, &ByEar::scale);
-    connect(&session_, &Session::changed, this, &Bench::refresh);
-    connect(&session_, &Session::selectionChanged, this, &Bench::refresh);
+    connect(rails_, &RailsView::gridChanged, this, &Bench::refreshStanding);
 }
 
 // In milliseconds of the recording.
@@ -201,7 +265,7 @@ void Bench::refreshFold() {
     if (splitter_ == nullptr) return;
     const bool nothing = session_.selection().clips.empty() && !session_.selection().source;
     const bool line = folded_ || nothing;
-    foldHint_->setText(nothing ? QString() : folded_ ? tr("B opens") : tr("B folds"));
+    foldHint_->setText(nothing ? QString() : folded_ ? tr("B opens the Bench") : tr("B folds the Bench"));
     if (line == isLine_) return;
     if (line && isVisible() && !isLine_) openHeight_ = std::max(height(), 200);
     isLine_ = line;
@@ -227,15 +291,15 @@ void Bench::showEvent(QShowEvent*) {
 // The selection in one sentence: "winch_hands_112bpm.wav 112 (name) → 104 · Struck · +7.7 % gentle".
 QString Bench::sentence() const {
     const auto& clips = session_.selection().clips;
-    if (clips.size() > 1) return tr("%1 clips selected").arg(clips.size());
+    if (clips.size() > 1) return selectionText();
     const project::SourcePtr s = selected();
-    if (!s) return tr("Nothing is selected");
+    if (!s) return tr("Nothing selected");
     QString text = qt(base::shownName(s->file));
     if (s->beats) {
         text += " " + qt(metre::tempoLabel(s->beats->meanTempo()));
         if (s->chosen) text += tr(" (%1)").arg(QString::fromLatin1(hear::witnessLabel(*s->chosen)).toLower());
     } else {
-        text += tr(", no beat is known");
+        text += tr(", no beat found");
     }
     const project::LaidClip* clip = clips.empty() ? nullptr : session_.laid()->find(clips.front());
     if (clip == nullptr) return text;
@@ -254,6 +318,16 @@ QString Bench::sentence() const {
     return text;
 }
 
+// "12 clips of 4 recordings selected".
+QString Bench::selectionText() const {
+    std::set<project::SourceId> sources;
+    for (const ClipId id : session_.selection().clips)
+        if (const project::LaidClip* c = session_.laid()->find(id)) sources.insert(c->clip->source);
+    return tr("%1 clips of %2 selected")
+        .arg(session_.selection().clips.size())
+        .arg(counted(static_cast<int>(sources.size()), tr("1 recording"), tr("%1 recordings")));
+}
+
 project::SourcePtr Bench::selected() const {
     const auto id = session_.selection().source;
     return id ? project::sourceOf(session_.now(), *id) : nullptr;
@@ -264,24 +338,95 @@ void Bench::swapCompared() {
 }
 
 void Bench::typeTempo() {
-    card_->typeTempo();
+    readings_->beginTyping();
+}
+
+void Bench::setShowsMore(bool on) {
+    more_ = on;
+    refresh();
+}
+
+project::SourcePtr Bench::shown() const {
+    if (project::SourcePtr s = selected()) return s;
+    const auto& clips = session_.selection().clips;
+    std::optional<project::SourceId> one;
+    for (const ClipId id : clips) {
+        const project::LaidClip* c = session_.laid()->find(id);
+        if (c == nullptr || (one && *one != c->clip->source)) return nullptr;
+        one = c->clip->source;
+    }
+    return one ? project::sourceOf(session_.now(), *one) : nullptr;
+}
+
+// What the two rails show, above and below.
+void Bench::refreshStanding() {
+    const RailsScenePtr& scene = rails_->scene();
+    QString text = tr("As recorded");
+    if (scene && scene->isHeard() && scene->clip() != nullptr) {
+        const project::LaidClip& clip = *scene->clip();
+        text = !scene->isPlaced() ? tr("As recorded above · as it would lie from bar 1 below")
+               : clip.ruleFrom == project::RuleFrom::Lead ? tr("As recorded above · the grid that follows it below")
+               : !clip.time().stretched                   ? tr("As recorded above · as it is placed below")
+                                                          : tr("As recorded above · on the grid below");
+    }
+    standing_->setText(text);
+    standing_->setToolTip(text);
+    const auto on = static_cast<std::size_t>(rails_->grid());
+    for (std::size_t i = 0; i < grids_.size(); ++i)
+        grids_[i]->setChecked(i == on);
+}
+
+// Which of the parts stand there.
+void Bench::refreshRows(const project::SourcePtr& source) {
+    constexpr int high = 330; // from here on there is room for all
+    const bool several = session_.selection().clips.size() > 1;
+    const bool isHigh = height() >= high;
+    many_->setVisible(several);
+    oneSource_->setVisible(!several);
+    stripRow_->setVisible(source || !several);
+    columnRoom_->setVisible(more_ || isHigh);
+    moreButton_->setVisible(!isHigh && !isLine_);
+    moreButton_->setChecked(more_);
+    // Of what runs at one tempo there is little to see in it: the rails have the room, unless there is plenty.
+    plot_->setVisible(source && source->beats && isHigh && (!project::isSteady(*source) || height() > 470));
 }
 
 void Bench::refresh() {
-    const auto& clips = session_.selection().clips;
-    const project::SourcePtr s = selected();
-    const bool several = clips.size() > 1;
+    const project::SourcePtr s = shown();
     many_->show(session_);
-    many_->setVisible(several);
-    oneSource_->setVisible(!several);
-    // Of what runs at one tempo there is little to see in it: the rails have the room, unless there is plenty.
-    plot_->setVisible(s && s->beats && (!project::isSteady(*s) || height() > 470));
+    refreshRows(s);
     rails_->refresh();
-    byEar_->show(s);
+    byEar_->show(selected());
     column_->show(s);
+    readings_->show(s ? s->readings : std::vector<hear::Reading>(), s ? s->chosen : std::nullopt, s != nullptr);
     plot_->update();
     refreshFold();
-    refreshHead(s);
+    refreshHead(selected());
+    refreshStanding();
+}
+
+// "struck · 48 kHz stereo · 8.571 s · 16 beats · first downbeat 0.000 s · 4/4 · all 3 clips".
+QString Bench::factsOf(const project::Source& s) const {
+    QStringList facts{
+        QString::fromLatin1(hear::kindLabel(s.kind)),
+        tr("%1 kHz %2")
+            .arg(QString::number(s.facts.rate / 1000.0), s.facts.channels == 1 ? tr("mono") : tr("stereo")),
+        tr("%1 s").arg(QString::number(s.length().value, 'f', 3))};
+    if (s.key) facts << qt(hear::keyLabel(*s.key));
+    if (s.beats) {
+        const double beats = s.endBeat().value;
+        facts << (s.wholeBeats() ? counted(*s.wholeBeats(), tr("1 beat"), tr("%1 beats"))
+                                 : tr("%1 beats").arg(QString::number(beats, 'f', 2)));
+        facts << tr("first downbeat %1 s").arg(s.beats->secondsAt(Beats(0)).value, 0, 'f', 3);
+        facts << qt(metre::metreLabel(s.metre()));
+        if (!project::isSteady(s)) facts << tr("played free");
+    }
+    if (s.set) facts << tr("set of %1").arg(project::togetherWith(session_.now(), s.id).size());
+    const auto& all = session_.laid()->clips();
+    const auto clips =
+        std::count_if(all.begin(), all.end(), [&](const project::LaidClip& c) { return c.clip->source == s.id; });
+    if (clips > 1) facts << tr("all %1 clips").arg(clips);
+    return facts.join(QStringLiteral(" · "));
 }
 
 void Bench::refreshHead(const project::SourcePtr& s) {
@@ -293,21 +438,12 @@ void Bench::refreshHead(const project::SourcePtr& s) {
         return;
     }
     if (!s) {
-        const auto clips = static_cast<int>(session_.selection().clips.size());
-        name_->setText(clips > 1 ? tr("%1 clips selected").arg(clips)
-                                 : tr("Select a clip or a source to work on it here."));
+        name_->setText(session_.selection().clips.size() > 1 ? selectionText()
+                                                             : tr("Select a clip or a source to work on it here."));
         facts_->clear();
         return;
     }
-    const bool isFree = s->beats && !project::isSteady(*s);
-    facts_->setText(
-        tr("%1 · %2 kHz %3 · %4 s")
-            .arg(qt(s->facts.format), QString::number(s->facts.rate / 1000.0),
-                 s->facts.channels == 1 ? tr("mono") : tr("stereo"), QString::number(s->length().value, 'f', 3)) +
-        (s->key ? QStringLiteral(" · ") + qt(hear::keyLabel(*s->key)) : QString()) + QStringLiteral(" · ") +
-        QString::fromLatin1(hear::kindLabel(s->kind)) + (isFree ? tr(" · played free") : QString()) +
-        (s->set ? tr(" · set of %n", nullptr, static_cast<int>(project::togetherWith(session_.now(), s->id).size()))
-                : QString()));
+    facts_->setText(factsOf(*s));
     layout()->activate(); // the facts decide how much room the name has
     name_->setText(name_->fontMetrics().elidedText(qt(base::shownName(s->file)), Qt::ElideMiddle, name_->width()));
     name_->setToolTip(qt(base::shownPath(s->file)));

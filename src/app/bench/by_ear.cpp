@@ -4,7 +4,6 @@
 #include "app/bench/rails_view.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
-#include "app/widgets/elided_label.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
@@ -22,12 +21,12 @@ namespace app {
 
 ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
     : QWidget(parent), session_(session), rails_(rails) {
-    hear_ =
-        toggle(tr("Hear"), tr("Plays the source as recorded, unstretched, from where one is (Shift+Space)"), this);
+    hear_ = toggle(tr("Play alone"),
+                   tr("Plays the recording alone, unstretched, from the brass line (Shift+Space)"), this);
     hear_->setObjectName("hearRaw");
     click_ = toggle(tr("Click"), tr("A click on its beats while it is heard as recorded"), this);
     click_->setObjectName("rawClick");
-    loop_ = toggle(tr("Loop"), tr("Goes round between the marks; drag them while it does"), this);
+    loop_ = toggle(tr("Loop"), tr("Loops between the marks, which can be dragged meanwhile"), this);
     loop_->setObjectName("rawLoop");
     tempo_ = new Figure(tr("Tempo of the click"), sizes::strong, this);
     tempo_->setObjectName("triedTempo");
@@ -40,14 +39,11 @@ ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
     use_->setObjectName("useTried");
     back_ = button(tr("Back"), tr("The click goes back to the source's own beats"), this);
     back_->setObjectName("triedBack");
+    for (QPushButton* b : {hear_, click_, loop_, use_, back_})
+        b->setFixedHeight(22);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(5);
-    auto* title = new ElidedLabel(Qt::ElideRight, this);
-    title->setText(tr("As recorded – seconds"));
-    title->setProperty("soft", true);
-    title->setFont(textFont(sizes::label));
-    row->addWidget(title, 1);
     for (QWidget* w : std::initializer_list<QWidget*>{hear_, click_, loop_, tempo_, use_, back_})
         row->addWidget(w);
 

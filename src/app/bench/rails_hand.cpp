@@ -34,16 +34,16 @@ RailsView::Under RailsView::under(const QPointF& at) const {
         const project::Marks m = marks();
         const double toFirst = std::abs(layout_.x(m.from) - at.x());
         const double toSecond = std::abs(layout_.x(m.to) - at.x());
-        if (std::min(toFirst, toSecond) > reach + 2) return {What::UpperRuler, {}, false, 0, {}};
-        return {What::Mark, {}, false, toFirst <= toSecond ? 1 : 2, {}};
+        if (std::min(toFirst, toSecond) > reach + 2) return {What::UpperRuler, {}, false, 0};
+        return {What::Mark, {}, false, toFirst <= toSecond ? 1 : 2};
     }
-    if (layout_.upper().contains(p)) return {What::Upper, {}, false, 0, {}};
-    if (layout_.onsets().contains(p)) return {What::Onsets, {}, false, 0, {}};
-    if (layout_.strip().contains(p)) return {What::Strip, {}, false, 0, {}};
+    if (layout_.upper().contains(p)) return {What::Upper, {}, false, 0};
+    if (layout_.onsets().contains(p)) return {What::Onsets, {}, false, 0};
+    if (layout_.strip().contains(p)) return {What::Strip, {}, false, 0};
     if (layout_.two && layout_.rungs().adjusted(0, 0, 0, 3).contains(p) && scene_->hasBeats()) {
         // Knobs before rungs, the nearest first.
         const bool above = at.y() < layout_.rungs().center().y();
-        Under best{What::Rungs, {}, false, 0, {}};
+        Under best{What::Rungs, {}, false, 0};
         double distance = reach;
         for (const project::SourcePin& pin : scene_->pins()) {
             const double x = above ? layout_.x(pin.at) : layout_.xHeard(scene_->heardAt(pin.at));
@@ -51,7 +51,7 @@ RailsView::Under RailsView::under(const QPointF& at) const {
             const double d = std::hypot(x - at.x(), y - at.y());
             if (d >= distance + 2) continue;
             distance = d;
-            best = {above ? What::UpperKnob : What::LowerKnob, pin.beat, true, 0, {}};
+            best = {above ? What::UpperKnob : What::LowerKnob, pin.beat, true, 0};
         }
         if (best.beat) return best;
         // The rung under the pointer, between its ends.
@@ -68,15 +68,12 @@ RailsView::Under RailsView::under(const QPointF& at) const {
             if (std::abs(x - at.x()) > reach - 2) continue;
             const bool isPin = std::any_of(scene_->pins().begin(), scene_->pins().end(),
                                            [&](const auto& pin) { return isSame(pin.beat, Beats(b)); });
-            return {What::Rung, Beats(b), isPin, 0, {}};
+            return {What::Rung, Beats(b), isPin, 0};
         }
         return best;
     }
-    if (layout_.two && layout_.lowerTitle().contains(p))
-        for (const EyeGrid g : {EyeGrid::Quarters, EyeGrid::Eighths, EyeGrid::Triplets, EyeGrid::Sixteenths})
-            if (gridChoice(layout_, g).contains(p)) return {What::Grid, {}, false, 0, g};
     if (layout_.two && (layout_.lower().contains(p) || layout_.lowerRuler().contains(p)))
-        return {What::Lower, {}, false, 0, {}};
+        return {What::Lower, {}, false, 0};
     return {};
 }
 
@@ -169,9 +166,6 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         if (scene_->isPlaced()) emit fittedAsked(scene_->project().tempo.beatAt(heard).value);
         break;
     }
-    case What::Grid:
-        setGrid(on.grid);
-        break;
     case What::Nothing:
         break;
     }
@@ -388,9 +382,6 @@ void RailsView::pointAt(const QPointF& at) {
                                                 offText(*hit->off));
             if (hit->before) text += tr(" · before %1").arg(offText(*hit->before));
         }
-        break;
-    case What::Grid:
-        shape = Qt::PointingHandCursor;
         break;
     default:
         break;

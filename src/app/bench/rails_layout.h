@@ -13,11 +13,11 @@ namespace app {
 struct RailsLayout {
     static constexpr int ruler = 18;
     static constexpr int foot = 11; // of the upper rail: onsets
-    static constexpr int title = 19;
-    static constexpr int knob = 5; // radius
-    static constexpr int leastPerRail = 30;
+    static constexpr int knob = 5;  // radius
+    static constexpr int leastPerRail = 24;
     static constexpr int proof = 40; // the strip of hits before and after, lower where there is little room
     static constexpr int lowProof = 28;
+    static constexpr int thinProof = 14;
 
     QSize size;
     double from = 0;       // seconds of the recording at x = 0
@@ -32,8 +32,13 @@ struct RailsLayout {
     metre::Seconds span(double pixels) const { return metre::Seconds(pixels / perSecond); }
 
     // What is left beside rulers, feet and titles, shared out.
-    int free() const { return std::max(0, size.height() - 2 * ruler - foot - title - stripHeight()); }
-    int stripHeight() const { return !two || size.height() < 215 ? 0 : size.height() < 260 ? lowProof : proof; }
+    int free() const { return std::max(0, size.height() - 2 * ruler - foot - stripHeight()); }
+    int stripHeight() const {
+        return !two || size.height() < 120 ? 0
+               : size.height() < 190       ? thinProof
+               : size.height() < 260       ? lowProof
+                                           : proof;
+    }
     int rungHeight() const { return two ? std::max(26, (free() + stripHeight()) * 30 / 100) : 0; }
     int railHeight() const {
         return two ? std::max(leastPerRail, (free() - rungHeight()) / 2)
@@ -43,8 +48,7 @@ struct RailsLayout {
     QRect upper() const { return {0, ruler, size.width(), railHeight()}; }
     QRect onsets() const { return {0, ruler + railHeight(), size.width(), foot}; }
     QRect rungs() const { return {0, onsets().bottom() + 1, size.width(), rungHeight()}; }
-    QRect lowerTitle() const { return {0, rungs().bottom() + 1, size.width(), two ? title : 0}; }
-    QRect lowerRuler() const { return {0, lowerTitle().bottom() + 1, size.width(), two ? ruler : 0}; }
+    QRect lowerRuler() const { return {0, rungs().bottom() + 1, size.width(), two ? ruler : 0}; }
     QRect lower() const {
         return {0, lowerRuler().bottom() + 1, size.width(),
                 two ? std::max(0, size.height() - lowerRuler().bottom() - 1 - stripHeight()) : 0};

@@ -72,18 +72,25 @@ void paintSeconds(QPainter& p, const StillRails& r) {
     }
 }
 
-// Samples as they are where they are far enough apart, else the extent of each column.
+// Samples as they are where they are far enough apart, else the extent of each column of the device's pixels.
 template <class Extents>
-void paintColumns(QPainter& p, const QRectF& field, int from, int to, const Extents& extentAt) {
+void paintColumns(QPainter& p, const QRectF& field, int from, int to, const Extents& extentBetween) {
+    const double scale = p.device()->devicePixelRatioF();
     const double middle = field.center().y();
     const double half = field.height() / 2 - 1;
+    const auto first = static_cast<int>(std::floor(from * scale));
+    const auto last = static_cast<int>(std::ceil(to * scale));
     QVector<QLineF> lines;
-    lines.reserve(std::max(0, to - from));
-    for (int x = from; x < to; ++x) {
-        const sound::Extent e = extentAt(x);
-        lines.append(QLineF(x + 0.5, middle - std::clamp<double>(e.high, -1, 1) * half - 0.4, x + 0.5,
+    lines.reserve(std::max(0, last - first));
+    for (int d = first; d < last; ++d) {
+        const sound::Extent e = extentBetween(d / scale, (d + 1) / scale);
+        const double x = (d + 0.5) / scale;
+        lines.append(QLineF(x, middle - std::clamp<double>(e.high, -1, 1) * half - 0.4, x,
                             middle - std::clamp<double>(e.low, -1, 1) * half + 0.4));
     }
+    QPen pen = p.pen();
+    pen.setWidthF(1 / scale);
+    p.setPen(pen);
     p.drawLines(lines);
 }
 
@@ -128,12 +135,12 @@ void paintUpperWave(QPainter& p, const StillRails& r) {
         paintSamples(p, r, field);
         return;
     }
-    const auto frame = [&](int x) { return metre::toFrames(l.at(x), audio.rate); };
+    const auto frame = [&](double x) { return metre::toFrames(l.at(x), audio.rate); };
     const int first = std::max(0, static_cast<int>(std::floor(l.x(Seconds(0)))));
     const int last = std::min(l.size.width(), static_cast<int>(std::ceil(l.x(source.length()))));
-    paintColumns(p, field, first, last, [&](int x) {
-        return extentOver(audio, source.sound->peaks, frame(x),
-                          std::max(frame(x + 1), frame(x) + metre::Frames(1)));
+    paintColumns(p, field, first, last, [&](double left, double right) {
+        return extentOver(audio, source.sound->peaks, frame(left),
+                          std::max(frame(right), frame(left) + metre::Frames(1)));
     });
 }
 
@@ -143,14 +150,14 @@ void paintLowerWave(QPainter& p, const StillRails& r) {
     const project::LaidClip& clip = *r.scene.clip();
     const int rate = r.scene.project().rate;
     const ClipWave wave = r.scene.isPlaced() ? ClipWave(r.player, clip) : ClipWave(clip);
-    const auto frame = [&](int x) { return metre::toFrames(l.heardAt(x), rate) - clip.time().startFrame; };
+    const auto frame = [&](double x) { return metre::toFrames(l.heardAt(x), rate) - clip.time().startFrame; };
     const auto xOf = [&](metre::Frames f) { return l.xHeard(metre::toSeconds(clip.time().startFrame + f, rate)); };
     const int first = std::max(0, static_cast<int>(std::floor(xOf(metre::Frames(0)))));
     const int last = std::min(l.size.width(), static_cast<int>(std::ceil(xOf(clip.time().length))));
     bool allRendered = true;
     p.setPen(QPen(t.ink, 1));
-    paintColumns(p, l.lower(), first, last, [&](int x) {
-        const ClipWave::Column c = wave.over(frame(x), std::max(frame(x + 1), frame(x) + metre::Frames(1)));
+    paintColumns(p, l.lower(), first, last, [&](double left, double right) {
+        const ClipWave::Column c = wave.over(frame(left), std::max(frame(right), frame(left) + metre::Frames(1)));
         allRendered = allRendered && c.isRendered;
         return c.extent;
     });
@@ -295,35 +302,6 @@ void paintRungs(QPainter& p, const StillRails& r) {
     p.restore();
 }
 
-const std::array<std::pair<EyeGrid, const char*>, 4> choices = {
-    {{EyeGrid::Quarters, QT_TRANSLATE_NOOP("QObject", "quarters")},
-     {EyeGrid::Eighths, QT_TRANSLATE_NOOP("QObject", "eighths")},
-     {EyeGrid::Triplets, QT_TRANSLATE_NOOP("QObject", "triplets")},
-     {EyeGrid::Sixteenths, QT_TRANSLATE_NOOP("QObject", "sixteenths")}}};
-
-void paintLowerTitle(QPainter& p, const StillRails& r) {
-    const Tokens& t = tokens();
-    const QRect title = r.layout.lowerTitle();
-    p.fillRect(title, t.paper);
-    p.setFont(textFont(sizes::label));
-    p.setPen(t.inkSoft);
-    const project::LaidClip& clip = *r.scene.clip();
-    QString text = QObject::tr("On the grid – bars");
-    if (!clip.time().stretched) text = QObject::tr("As it is placed – bars");
-    if (clip.ruleFrom == project::RuleFrom::Lead) text = QObject::tr("The grid follows it – bars");
-    if (!r.scene.isPlaced()) text = QObject::tr("As it would lie from bar 1 on – bars");
-    const int room = gridChoice(r.layout, choices.front().first).left() - title.left() - 6;
-    p.drawText(title, Qt::AlignVCenter, p.fontMetrics().elidedText(text, Qt::ElideRight, room));
-    for (const auto& [grid, word] : choices) {
-        const QRect box = gridChoice(r.layout, grid);
-        const bool on = grid == r.grid;
-        p.setFont(textFont(sizes::label, on ? QFont::DemiBold : QFont::Normal));
-        p.setPen(on ? t.ink : t.inkSoft);
-        p.drawText(box, Qt::AlignCenter, QObject::tr(word));
-        if (on) p.fillRect(QRect(box.left() + 4, box.bottom() - 1, box.width() - 8, 2), t.brass);
-    }
-}
-
 void paintBars(QPainter& p, const StillRails& r) {
     const Tokens& t = tokens();
     const RailsLayout& l = r.layout;
@@ -403,17 +381,6 @@ QString missText(const RailsScene::Miss& miss, const project::Project& project) 
         .arg(line);
 }
 
-QRect gridChoice(const RailsLayout& layout, EyeGrid grid) {
-    constexpr std::array<int, 4> widths = {56, 52, 50, 66};
-    int right = layout.size.width();
-    for (std::size_t i = widths.size(); i-- > 0;) {
-        right -= widths[i];
-        if (choices[i].first == grid)
-            return {right, layout.lowerTitle().top(), widths[i], layout.lowerTitle().height()};
-    }
-    return {};
-}
-
 void paintRails(QPainter& p, const StillRails& r) {
     const Tokens& t = tokens();
     const RailsLayout& l = r.layout;
@@ -428,7 +395,6 @@ void paintRails(QPainter& p, const StillRails& r) {
     if (!l.two) return;
     paintBars(p, r);
     paintLowerWave(p, r);
-    paintLowerTitle(p, r);
     paintRungs(p, r);
     paintStrip(p, r);
 }

@@ -22,9 +22,6 @@ QString beatNumber(Beats beat);
 // "4.2 ms late of 5 · 2 · 48"
 QString missText(const RailsScene::Miss& miss, const project::Project& project);
 
-// Where the choices of lines stand in the title of the lower rail.
-QRect gridChoice(const RailsLayout& layout, EyeGrid grid);
-
 // All that does not move while it plays.
 struct StillRails {
     const RailsScene& scene;

@@ -56,7 +56,11 @@ Seconds RailsScene::recordedAt(Seconds heard) const {
 }
 
 Beats RailsScene::sourceBeatAt(Seconds heard) const {
-    if (clip_ != nullptr && clip_->time().follows) return project().tempo.beatAt(heard) - clip_->clip->at;
+    if (clip_ != nullptr && clip_->time().follows) {
+        // The recording's own beats, where the clip counts as another tempo.
+        const double counts = clip_->clip->countsAs ? clip_->clip->countsAs->value / beats().meanTempo().value : 1;
+        return Beats((project().tempo.beatAt(heard) - clip_->clip->at).value / counts);
+    }
     return beats().beatAt(recordedAt(heard));
 }
 

@@ -204,6 +204,7 @@ void RailsView::setGrid(EyeGrid grid) {
     grid_ = grid;
     stale_ = true;
     update();
+    emit gridChanged();
 }
 
 // ---- zooming and scrolling

@@ -73,6 +73,7 @@ class RailsView : public QWidget {
     void triedTurned(double byBpm);          // the tried tempo
     void triedScaled(double factor);
     void viewChanged();
+    void gridChanged();
     void pickedChanged();
     void hinted(const QString& hint); // what the hand can do here; empty: it has gone
     void menuAsked(const QPoint& global);
@@ -105,14 +106,12 @@ class RailsView : public QWidget {
             Rung,
             Rungs,
             Lower,
-            Strip,
-            Grid
+            Strip
         };
         What what = What::Nothing;
         std::optional<Beats> beat; // of a knob or a rung
         bool isPin = false;
         int mark = 0; // 1 the first, 2 the second
-        EyeGrid grid = EyeGrid::Quarters;
     };
     struct Drag {
         enum class What { Nothing, Mark, NewMarks, Upper, Lower, Band, Phase };

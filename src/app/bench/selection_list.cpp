@@ -1,6 +1,7 @@
 #include "app/bench/selection_list.h"
 
 #include "app/session/session.h"
+#include "app/session/standing.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -37,10 +38,7 @@ void SelectionList::show(const Session& session) {
         const project::LaidClip* c = session.laid()->find(id);
         if (c == nullptr || !c->source) continue;
         const project::Timing& t = c->time();
-        QString tempo = tr("as recorded");
-        if (t.stretched)
-            tempo = QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(c->source->beats->meanTempo())),
-                                                  qt(metre::tempoLabel(t.tempo)));
+        const QString tempo = standingOf(*c, session.now().tempo);
         QString strain = QStringLiteral("–");
         if (t.stretched) {
             const prove::Strain s = prove::strainOf(*c, session.preferences().comfort);

@@ -1,7 +1,7 @@
 #include "app/bench/source_column.h"
 
 #include "app/bench/by_ear.h"
-#include "app/bench/readings_list.h"
+#include "app/bench/source_figures.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
@@ -10,8 +10,10 @@
 #include "base/number.h"
 #include "metre/tempo.h"
 #include "project/edit_pins.h"
+#include "project/edit_sources.h"
 #include "project/settle.h"
 
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
@@ -46,11 +48,13 @@ constexpr std::array<metre::Metre, 15> metres = {{{2, 4},
 
 SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     : QWidget(parent), session_(session), byEar_(byEar) {
-    readings_ = new ReadingsList(this);
+    figures_ = new SourceFigures(session_, this);
+    buildButtons();
     straighten_ =
-        button(tr("Straighten…"), tr("Find its beats, and lay the playing on them: as strictly as you say"), this);
+        button(tr("Straighten…"), tr("Finds the beats, and lays the playing on them as strictly as you say"), this);
     straighten_->setObjectName("straighten");
-    lead_ = button(tr("Let it lead…"), tr("Its beats become the project's tempo, and it plays as recorded"), this);
+    lead_ = button(tr("Let it lead…"),
+                   tr("The beats of this recording become the project's tempo, and it plays as recorded"), this);
     lead_->setObjectName("letItLead");
     take_ =
         button(tr("Take project time here"),
@@ -62,10 +66,8 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 10, 0);
     column->setSpacing(4);
-    column->addWidget(label(tr("Readings – pick what the source is"), this));
-    column->addWidget(readings_);
-    column->addSpacing(4);
-    column->addLayout(buttonRow());
+    column->addWidget(figures_);
+    column->addLayout(roundRow());
     column->addLayout(listenRow());
     column->addLayout(betweenRow());
     column->addLayout(barRow());
@@ -79,11 +81,6 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     column->addWidget(take_);
     column->addStretch(1);
 
-    connect(readings_, &ReadingsList::picked, this, [this](hear::Witness by) {
-        if (source_) session_.settle(tr("Pick reading"), project::chooseReading(session_.now(), source_->id, by));
-    });
-    connect(readings_, &ReadingsList::pickedOther, this, &SourceColumn::pickOther);
-    connect(readings_, &ReadingsList::typingAsked, this, &SourceColumn::typingAsked);
     connect(straighten_, &QPushButton::clicked, this,
             [this] { emit straightenAsked(straighten_->mapToGlobal(QPoint(0, straighten_->height()))); });
     connect(lead_, &QPushButton::clicked, this,
@@ -91,26 +88,40 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     connect(take_, &QPushButton::clicked, this, &SourceColumn::takeTimeAsked);
 }
 
-QHBoxLayout* SourceColumn::buttonRow() {
-    half_ = button(QStringLiteral("½"), tr("Half the tempo"), this);
+// Beside the readings: two rows, as high as these.
+void SourceColumn::buildButtons() {
+    quick_ = new QWidget(this);
+    half_ = button(QStringLiteral("½"), tr("Half the tempo (Alt+−)"), quick_);
     half_->setObjectName("halfTempo");
-    twice_ = button(QStringLiteral("×2"), tr("Twice the tempo"), this);
+    twice_ = button(QStringLiteral("×2"), tr("Twice the tempo (Alt++)"), quick_);
     twice_->setObjectName("twiceTempo");
-    round_ = button(tr("Round"), tr("To the whole number next to it"), this);
-    round_->setObjectName("roundTempo");
-    tap_ =
-        button(tr("Tap"),
-               tr("Tap while the source plays as recorded (Shift+T): the tempo stands among the readings"), this);
+    tap_ = button(tr("Tap"),
+                  tr("Tap while the recording plays alone (Shift+T): the tempo stands among the readings"), quick_);
     tap_->setObjectName("tapSource");
-    auto* row = new QHBoxLayout;
-    row->setSpacing(4);
-    for (QPushButton* b : {half_, twice_, round_, tap_})
-        row->addWidget(b);
-    row->addStretch(1);
-    connect(round_, &QPushButton::clicked, this, &SourceColumn::roundTempo);
+    auto* grid = new QGridLayout(quick_);
+    grid->setContentsMargins(0, 0, 0, 3);
+    grid->setSpacing(3);
+    for (QPushButton* b : {half_, twice_, tap_}) {
+        b->setProperty("narrow", true);
+        b->setFixedHeight(20);
+    }
+    half_->setFixedWidth(31);
+    twice_->setFixedWidth(31);
+    grid->addWidget(half_, 0, 0);
+    grid->addWidget(twice_, 0, 1);
+    grid->addWidget(tap_, 1, 0, 1, 2);
     connect(tap_, &QPushButton::pressed, &byEar_, &ByEar::tap);
     connect(half_, &QPushButton::clicked, this, [this] { scaleTempo(0.5); });
     connect(twice_, &QPushButton::clicked, this, [this] { scaleTempo(2); });
+}
+
+QHBoxLayout* SourceColumn::roundRow() {
+    round_ = button(tr("Round the tempo"), tr("To the whole number next to it (Alt+R)"), this);
+    round_->setObjectName("roundTempo");
+    connect(round_, &QPushButton::clicked, this, &SourceColumn::roundTempo);
+    auto* row = new QHBoxLayout;
+    row->addWidget(round_);
+    row->addStretch(1);
     return row;
 }
 
@@ -172,7 +183,8 @@ QHBoxLayout* SourceColumn::barRow() {
     metre_ = new Figure(tr("Metre of the source"), sizes::strong, this);
     metre_->setObjectName("sourceMetre");
     metre_->setRoomFor("12/8");
-    metre_->setToolTip(tr("Its metre: 2 to 12 beats in a bar, or 6/8, 7/8, 9/8, 12/8. Wheel, or type it."));
+    metre_->setToolTip(
+        tr("Metre of the recording: 2 to 12 beats in a bar, or 6/8, 7/8, 9/8, 12/8. Wheel, or type it."));
     connect(metre_, &Figure::turned, this, [this](int steps, bool) { turnMetre(steps); });
     connect(metre_, &Figure::typed, this, [this](const QString& text) {
         if (!source_) return;
@@ -185,7 +197,7 @@ QHBoxLayout* SourceColumn::barRow() {
     });
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    row->addWidget(label(tr("Its metre"), this));
+    row->addWidget(label(tr("Metre"), this));
     row->addWidget(metre_);
     row->addStretch(1);
     tapBars_ = toggle(tr("Tap bars"), tr("Taps are on bars, not on beats"), this);
@@ -291,6 +303,28 @@ void SourceColumn::roundTempo() {
         session_.say(tr("%1 is now %2 BPM").arg(name, qt(metre::tempoLabel(*whole))));
 }
 
+void SourceColumn::pick(hear::Witness by) {
+    if (!source_) return;
+    const QString name = qt(source_->name);
+    if (!session_.settle(tr("Use a reading"), project::chooseReading(session_.now(), source_->id, by))) return;
+    const project::SourcePtr now = project::sourceOf(session_.now(), source_->id);
+    if (now && now->beats)
+        session_.say(tr("%1: %2 BPM, %3")
+                         .arg(name, qt(metre::tempoLabel(now->beats->meanTempo())),
+                              QString::fromLatin1(hear::witnessLabel(by)).toLower()));
+}
+
+void SourceColumn::typeTempo(const QString& text) {
+    if (!source_) return;
+    const QString name = qt(source_->name);
+    const auto bpm = metre::parseTempo(text.toStdString());
+    if (!bpm)
+        session_.say(qt(bpm.error().text));
+    else if (session_.settle(tr("Tempo of the recording"),
+                             project::setSourceTempo(session_.now(), source_->id, *bpm, hear::Witness::Typed)))
+        session_.say(tr("%1: %2 BPM, typed").arg(name, qt(metre::tempoLabel(*bpm))));
+}
+
 void SourceColumn::pickOther(hear::Witness by, int which) {
     const hear::Reading* r = source_ ? project::readingBy(*source_, by) : nullptr;
     if (r == nullptr || which >= static_cast<int>(r->others.size())) return;
@@ -314,7 +348,7 @@ void SourceColumn::listenBetween(const QString& low, const QString& high) {
         show(source_);
         return;
     }
-    session_.listenAgain({source_->id}, {*from, *to, source_->window.feel});
+    session_.listening().again({source_->id}, {*from, *to, source_->window.feel});
 }
 
 void SourceColumn::unitsBetween(const QString& text, bool bars) {
@@ -342,10 +376,7 @@ void SourceColumn::unitsBetween(const QString& text, bool bars) {
 
 void SourceColumn::show(const project::SourcePtr& s) {
     source_ = s;
-    if (s)
-        readings_->show(s->readings, s->chosen);
-    else
-        readings_->show({}, {});
+    figures_->show(s);
     const bool beats = s && s->beats;
     const bool sounds = s && s->sound;
     half_->setEnabled(beats);
@@ -363,8 +394,8 @@ void SourceColumn::show(const project::SourcePtr& s) {
     follow_->setText(beats ? QStringLiteral("%1 %").arg(s->straight.percent) : QStringLiteral("–"));
     const auto to = s ? s->straight.to : project::Straightness::To::Beat;
     followLabel_->setText(to == project::Straightness::To::Beat  ? tr("Follow the playing")
-                          : to == project::Straightness::To::Bar ? tr("Follow it by bars")
-                                                                 : tr("Follow it by phrases"));
+                          : to == project::Straightness::To::Bar ? tr("Follow by bars")
+                                                                 : tr("Follow by phrases"));
     {
         const QSignalBlocker quiet(onsets_);
         onsets_->setValue(s ? static_cast<int>(std::lround(s->sensitivity * 100)) : 100);
@@ -378,7 +409,7 @@ void SourceColumn::show(const project::SourcePtr& s) {
                    : s   ? QStringLiteral("–")
                          : QString());
     const bool leads = s && session_.now().lead && session_.now().lead->source == s->id;
-    lead_->setText(leads ? tr("It leads…") : tr("Let it lead…"));
+    lead_->setText(leads ? tr("Leads…") : tr("Let it lead…"));
 }
 
 } // namespace app

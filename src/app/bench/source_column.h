@@ -1,4 +1,4 @@
-// The left of the Bench: what is known of a source's tempo, and what can be done about it.
+// The column of the Bench: the rarer figures of a recording, and what can be done about its beats.
 #pragma once
 
 #include "project/project.h"
@@ -14,7 +14,7 @@ namespace app {
 
 class ByEar;
 class Figure;
-class ReadingsList;
+class SourceFigures;
 class Session;
 
 class SourceColumn : public QWidget {
@@ -25,20 +25,24 @@ class SourceColumn : public QWidget {
 
     void scaleTempo(double factor); // ½, ×2
     void roundTempo();
+    void pick(hear::Witness by);
+    void pickOther(hear::Witness by, int which);
+    void typeTempo(const QString& text);
+    // ½, ×2 and Tap, which stand beside the readings.
+    QWidget* quickButtons() { return quick_; }
 
   signals:
-    void typingAsked();
     void straightenAsked(const QPoint& global); // the menu of ways
     void leadAsked(const QPoint& global);
     void takeTimeAsked();
 
   private:
-    void pickOther(hear::Witness by, int which);
     void listenBetween(const QString& low, const QString& high);
     void unitsBetween(const QString& text, bool bars);
     void turnMetre(int steps);
     void followBy(double percent);
-    QHBoxLayout* buttonRow();
+    void buildButtons();
+    QHBoxLayout* roundRow();
     QHBoxLayout* listenRow();
     QHBoxLayout* betweenRow();
     QHBoxLayout* barRow();
@@ -48,7 +52,8 @@ class SourceColumn : public QWidget {
     Session& session_;
     ByEar& byEar_;
     project::SourcePtr source_;
-    ReadingsList* readings_;
+    SourceFigures* figures_;
+    QWidget* quick_;
     QPushButton* half_;
     QPushButton* twice_;
     QPushButton* round_;

@@ -55,7 +55,7 @@ void TempoPlot::paintEvent(QPaintEvent*) {
     p.setFont(textFont(sizes::label));
     if (!scene || !scene->hasBeats() || scene->played().empty()) {
         p.setPen(t.inkSoft);
-        p.drawText(rect().adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, tr("no tempo is known yet"));
+        p.drawText(rect().adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, tr("tempo not known"));
         return;
     }
     const Range r = range();

@@ -2,25 +2,29 @@
 
 #include "app/card/compare_row.h"
 #include "app/card/shared.h"
+#include "app/card/strain_bar.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/elided_label.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
-#include "base/number.h"
+#include "app/widgets/words.h"
+#include "metre/position.h"
 #include "metre/tempo.h"
+#include "project/counted.h"
+#include "project/edit_arrange.h"
 #include "project/edit_clips.h"
-#include "project/edit_sources.h"
 #include "project/laid.h"
-#include "project/sets.h"
 #include "prove/strain.h"
 
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QVBoxLayout>
+#include <algorithm>
 #include <cmath>
-#include <set>
 
 namespace app {
 
@@ -72,153 +76,262 @@ std::optional<double> semitonesFrom(QString text) {
 
 Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("card");
-    auto* grid = new QGridLayout(this);
-    grid->setContentsMargins(0, 0, 0, 0);
-    grid->setHorizontalSpacing(12);
-    grid->setVerticalSpacing(5);
-    int row = 0;
-    const auto add = [&](const QString& title, QWidget* w) {
-        grid->addWidget(label(title, this), row, 0, Qt::AlignLeft | Qt::AlignVCenter);
-        grid->addWidget(w, row++, 1, Qt::AlignLeft | Qt::AlignVCenter);
-    };
-    const auto addWide = [&](const QString& title, QWidget* w) {
-        auto* line = new QHBoxLayout;
-        line->setSpacing(8);
-        line->addWidget(label(title, this));
-        line->addStretch(1);
-        line->addWidget(w);
-        grid->addLayout(line, row++, 0, 1, 2);
-    };
-    const auto figure = [&](const char* name, const QString& title, const QString& tip, const QString& room) {
-        auto* f = new Figure(title, 16, this);
-        f->setObjectName(name);
-        f->setToolTip(tip);
-        f->setRoomFor(room);
-        return f;
-    };
-    auto* methodRow = new QWidget(this);
-    auto* methodLayout = new QGridLayout(methodRow);
-    methodLayout->setContentsMargins(0, 0, 0, 0);
-    methodLayout->setSpacing(5);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 6, 0);
+    all->setSpacing(4);
+    all->addLayout(buildMethods());
+    purpose_ = new ElidedLabel(Qt::ElideRight, this);
+    purpose_->setProperty("soft", true);
+    purpose_->setFont(textFont(sizes::label));
+    purpose_->setObjectName("methodPurpose");
+    all->addWidget(purpose_);
+    all->addLayout(buildRules());
+    all->addLayout(buildStrain());
+    auto* ten = new QGridLayout;
+    ten->setContentsMargins(0, 0, 0, 0);
+    ten->setHorizontalSpacing(6);
+    ten->setVerticalSpacing(5);
+    buildTen(*ten);
+    all->addLayout(ten);
+    all->addStretch(1);
+    compare_ = new CompareRow(session_, this);
+    more_ = toggle(tr("More"), tr("The rarer settings of the selected clips"), this);
+    more_->setObjectName("cardMore");
+    auto* foot = new QHBoxLayout;
+    foot->setSpacing(6);
+    foot->addWidget(compare_, 1);
+    foot->addWidget(more_);
+    all->addLayout(foot);
+    rest_ = new QWidget(this);
+    rest_->setObjectName("cardRest");
+    auto* rest = new QGridLayout(rest_);
+    rest->setContentsMargins(0, 4, 0, 0);
+    rest->setHorizontalSpacing(10);
+    rest->setVerticalSpacing(4);
+    rest->setColumnStretch(1, 1);
+    buildMore(*rest);
+    rest_->hide();
+    all->addWidget(rest_);
+    connect(more_, &QPushButton::clicked, rest_, &QWidget::setVisible);
+
+    connectTime();
+    connectSound();
+    connect(&session_, &Session::changed, this, &Card::refresh);
+    connect(&session_, &Session::selectionChanged, this, &Card::refresh);
+    refresh();
+}
+
+QLayout* Card::buildMethods() {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
     for (const stretch::Method m : stretch::methods()) {
         QPushButton* b = toggle(QString::fromLatin1(stretch::methodLabel(m)),
                                 QString::fromLatin1(stretch::methodPurpose(m)), this);
         b->setObjectName(QStringLiteral("method-") + stretch::methodWord(m));
+        b->setProperty("narrow", true);
+        b->setFixedHeight(24);
+        b->setMinimumWidth(0);
+        b->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
         connect(b, &QPushButton::clicked, this, [this, m] {
-            const auto& clips = session_.selection().clips;
-            session_.edit(tr("Method"), project::setMethod(session_.now(), clips, m));
+            session_.edit(tr("Method"), project::setMethod(session_.now(), session_.selection().clips, m));
             refresh();
         });
-        const auto place = static_cast<int>(methods_.size());
-        methodLayout->addWidget(b, place / 3, place % 3, Qt::AlignLeft);
+        row->addWidget(b, 1);
         methods_.emplace_back(m, b);
     }
-    methodLayout->setColumnStretch(3, 1);
-    purpose_ = label({}, this);
-    purpose_->setObjectName("methodPurpose");
-    purpose_->setWordWrap(true);
-    purpose_->setFixedHeight(2 * QFontMetrics(textFont(sizes::label)).lineSpacing() + 2);
-    purpose_->setAlignment(Qt::AlignLeft | Qt::AlignTop);
-    grid->addWidget(label(tr("Method"), this), row++, 0, 1, 2);
-    grid->addWidget(methodRow, row++, 0, 1, 2);
-    grid->addWidget(purpose_, row++, 0, 1, 2);
-    compare_ = new CompareRow(session_, this);
-    addWide(tr("Compare"), compare_);
-    addRuleRows(grid, row);
-    tempo_ = figure("sourceTempo", tr("Tempo of the source"),
-                    tr("Tempo of the source in BPM. Wheel: ±1, with Shift ±0.1."), "000.00");
-    beats_ = figure("sourceBeats", tr("Beats in the source"),
-                    tr("Beats from the first downbeat to the end: says the tempo from the length."), "0000");
-    downbeat_ = figure("firstDownbeat", tr("First downbeat, in seconds"),
-                       tr("First downbeat, in seconds into the recording"), "00.000 s");
-    key_ = figure("sourceKey", tr("Key of the source"), tr("Key of the source, such as Dm; empty: it has none"),
-                  QStringLiteral("D# min"));
+    return row;
+}
+
+QLayout* Card::buildRules() {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(4);
+    for (const project::TimeRuleEntry& entry : project::timeRules) {
+        const project::TimeRule rule = entry.rule;
+        QPushButton* b = toggle(ruleWord(rule), QObject::tr(entry.does), this);
+        b->setObjectName(QStringLiteral("rule-") + entry.word);
+        b->setProperty("narrow", true);
+        b->setFixedHeight(24);
+        b->setMinimumWidth(0);
+        b->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+        connect(b, &QPushButton::clicked, this, [this, rule] {
+            // A click on a clip's own rule gives it its track's, or the project's, again.
+            const auto own = shared(*session_.laid(), session_.selection().clips,
+                                    [](const project::LaidClip& c) { return c.clip->rule; });
+            const auto next = own && *own == rule ? std::nullopt : std::optional<project::TimeRule>(rule);
+            change(tr("Time rule"), [&](const project::Project& p, const std::vector<ClipId>& ids) {
+                return project::setRule(p, ids, next);
+            });
+        });
+        row->addWidget(b, 1);
+        rules_.emplace_back(rule, b);
+    }
+    return row;
+}
+
+QLayout* Card::buildStrain() {
+    strainBar_ = new StrainBar(this);
+    strain_ = new QLabel(this);
+    strain_->setObjectName("strain");
+    strain_->setFont(textFont(sizes::label));
+    strain_->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(8);
+    row->addWidget(label(tr("Strain"), this));
+    row->addWidget(strainBar_, 1);
+    row->addWidget(strain_);
+    return row;
+}
+
+// Two to a line.
+void Card::buildTen(QGridLayout& grid) {
+    int at = 0;
+    const auto add = [&](const QString& title, QWidget* content) {
+        const int row = at / 2;
+        const int column = at % 2 * 3;
+        grid.addWidget(label(title, this), row, column, Qt::AlignLeft | Qt::AlignVCenter);
+        grid.addWidget(content, row, column + 1, Qt::AlignRight | Qt::AlignVCenter);
+        ++at;
+    };
+    const auto figure = [&](const char* name, const QString& title, const QString& tip, const QString& room) {
+        auto* f = new Figure(title, sizes::strong, this);
+        f->setObjectName(name);
+        f->setToolTip(tip);
+        f->setRoomFor(room);
+        f->setAlignment(Qt::AlignRight);
+        return f;
+    };
+    const auto pair = [&](QWidget* a, QWidget* b) {
+        auto* box = new QWidget(this);
+        auto* row = new QHBoxLayout(box);
+        row->setContentsMargins(0, 0, 0, 0);
+        row->setSpacing(2);
+        row->addWidget(a);
+        row->addWidget(b);
+        return box;
+    };
+    grid.setColumnStretch(1, 1);
+    grid.setColumnMinimumWidth(2, 8);
+    grid.setColumnStretch(4, 1);
+    countsAs_ =
+        figure("countsAs", tr("Counts as, in BPM"),
+               tr("The tempo that the selected clips count as, they alone. Wheel: ±1, with Shift ±0.1. Typed "
+                  "empty: their recording's own."),
+               "000.00");
+    forRecording_ = button(tr("all"), {}, this);
+    forRecording_->setObjectName("forRecording");
+    forRecording_->setProperty("link", true);
+    bars_ =
+        figure("clipBars", tr("Bars that it fills"),
+               tr("How many bars each selected clip fills; of what loops, one turn. Wheel: ±1. Whole bars can be "
+                  "typed (F)."),
+               "000.00");
+    begins_ =
+        figure("clipBegins", tr("Begins at bar, beat and part"),
+               tr("Where the first of the selected clips begins: bar · beat · part. Wheel: a beat, with Shift a "
+                  "sixteenth."),
+               QStringLiteral("000 · 0 · 00"));
+    offset_ = figure("offset", tr("Offset, in beats of the recording"),
+                     tr("Which beat of the recording the clip begins with; the clip stays where it is"), "000.00");
     transpose_ =
         figure("transpose", tr("Transpose, in semitones"),
                tr("Up or down by semitones; with Shift, by cents. 1.5, 1 st 50 ct or 150 ct can be typed."),
-               QStringLiteral("−00 st −00.0 ct"));
+               QStringLiteral("−00 st −00 ct"));
+    repeats_ = figure("repeats", tr("Repeats"), tr("How many times the clip plays"), "0000.00");
     gain_ = figure("clipGain", tr("Gain of the clip"), tr("Gain in decibels"), QStringLiteral("−00.0 dB"));
-    auto* tempoRow = new QWidget(this);
-    auto* tempoLayout = new QHBoxLayout(tempoRow);
-    tempoLayout->setContentsMargins(0, 0, 0, 0);
-    tempoLayout->setSpacing(3);
-    tempoLayout->addWidget(tempo_);
-    tempoLayout->addWidget(beats_);
-    tempoLayout->addWidget(label(tr("beats"), this));
-    add(tr("Tempo"), tempoRow);
-    add(tr("First downbeat"), downbeat_);
-    add(tr("Its key"), key_);
+    fadeIn_ = figure("fadeIn", tr("Fade in, in seconds"), tr("Fade in, in seconds; wheel: 0.05 s"), "0.00");
+    fadeOut_ = figure("fadeOut", tr("Fade out, in seconds"), tr("Fade out, in seconds; wheel: 0.05 s"), "0.00");
+    add(tr("Counts as"), pair(countsAs_, forRecording_));
+    add(tr("Bars"), bars_);
+    add(tr("Begins"), begins_);
+    add(tr("Offset"), offset_);
     add(tr("Transpose"), transpose_);
-    formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
-    formants_->setObjectName("formants");
-    connect(formants_, &QPushButton::clicked, this, [this](bool on) {
-        session_.edit(tr("Formants"), project::setFormants(session_.now(), session_.selection().clips, on));
-        refresh();
-    });
-    add({}, formants_);
+    add(tr("Repeats"), repeats_);
     add(tr("Gain"), gain_);
-    addLevelRows(grid, row);
-    addLoopRows(grid, row);
-    addMarkRows(grid, row);
-    strain_ = new QLabel(this);
-    strain_->setObjectName("strain");
-    strain_->setFont(textFont(sizes::text));
-    strain_->setToolTip(tr("By how much of its length a clip is stretched, and what becomes of its tempo, where it "
-                           "begins"));
-    addWide(tr("Strain"), strain_);
-    grid->setRowStretch(row, 1);
-    grid->setColumnStretch(1, 1);
+    add(tr("Fades, s"), pair(fadeIn_, fadeOut_));
+}
 
-    const auto source = [this] { return session_.selection().source; };
-    connect(tempo_, &Figure::typed, this, [this, source](const QString& text) {
+void Card::connectTime() {
+    using project::Project;
+    using Clips = std::vector<ClipId>;
+    connect(countsAs_, &Figure::typed, this, [this](const QString& text) {
+        if (text.trimmed().isEmpty()) {
+            change(tr("Counts as"),
+                   [](const Project& p, const Clips& ids) { return project::setCountsAs(p, ids, std::nullopt); });
+            return;
+        }
         const auto bpm = metre::parseTempo(text.toStdString());
         if (!bpm)
             session_.say(qt(bpm.error().text));
-        else if (source())
-            session_.settle(tr("Tempo of the source"),
-                            project::setSourceTempo(session_.now(), *source(), *bpm, hear::Witness::Typed));
         else
-            setTempos(*bpm);
+            change(tr("Counts as"),
+                   [&](const Project& p, const Clips& ids) { return project::setCountsAs(p, ids, *bpm); });
     });
-    connect(tempo_, &Figure::turned, this, &Card::turnTempo);
-    connect(beats_, &Figure::typed, this, [this, source](const QString& text) {
+    connect(countsAs_, &Figure::turned, this, [this](int steps, bool fine) {
+        const project::LaidPtr laid = session_.laid();
+        const double by = steps * (fine ? 0.1 : 1.0);
+        change(tr("Counts as"),
+               [&](const Project& p, const Clips& ids) {
+                   Edit next = p;
+                   for (const ClipId id : ids) {
+                       const project::LaidClip* c = laid->find(id);
+                       if (!next || c == nullptr || !c->source || !c->source->beats) continue;
+                       const double bpm = std::clamp(c->source->beats->meanTempo().value + by,
+                                                     metre::slowestTempo.value, metre::fastestTempo.value);
+                       if (auto moved = project::setCountsAs(*next, {id}, Bpm(bpm))) next = std::move(moved);
+                   }
+                   return next;
+               },
+               {"turn counts as", selectedObject(), countsAs_->turn()});
+    });
+    connect(forRecording_, &QPushButton::clicked, this, [this] {
+        if (session_.settle(tr("Set the recording's tempo"),
+                            project::countForRecording(session_.now(), session_.selection().clips)))
+            session_.say(tr("The tempo is the recording's now, for all its clips"));
+    });
+    connect(bars_, &Figure::typed, this, [this](const QString& text) {
         bool ok = false;
-        const int n = text.trimmed().toInt(&ok);
+        const int bars = text.trimmed().toInt(&ok);
         if (!ok)
-            session_.say(tr("“%1” is not a number of beats.").arg(text));
-        else if (source())
-            session_.settle(tr("Beats"), project::setSourceBeats(session_.now(), *source(), n));
+            session_.say(tr("“%1” is not a whole number of bars.").arg(text));
+        else
+            change(tr("Fit to bars"),
+                   [&](const Project& p, const Clips& ids) { return project::fitToBars(p, ids, bars); });
     });
-    connect(beats_, &Figure::turned, this, [this, source](int steps, bool) {
-        const project::SourcePtr s = source() ? project::sourceOf(session_.now(), *source()) : nullptr;
-        if (!s) return;
-        const int now = s->beats ? static_cast<int>(std::lround(s->endBeat().value)) : 0;
-        session_.settle(tr("Beats"), project::setSourceBeats(session_.now(), s->id, std::max(1, now + steps)),
-                        {"turn beats", s->id.value, beats_->turn()});
+    connect(bars_, &Figure::turned, this, [this](int steps, bool) {
+        change(tr("Fit to bars"),
+               [&](const Project& p, const Clips& ids) {
+                   Edit next = p;
+                   for (const ClipId id : ids) {
+                       const auto now = next ? project::barsFilled(*next, id) : std::nullopt;
+                       if (!now) continue;
+                       const double whole =
+                           steps > 0 ? std::floor(*now + 1e-6) + steps : std::ceil(*now - 1e-6) + steps;
+                       if (auto fitted = project::fitToBars(*next, {id}, std::max(1, static_cast<int>(whole))))
+                           next = std::move(fitted);
+                   }
+                   return next;
+               },
+               {"turn bars", selectedObject(), bars_->turn()});
     });
-    connect(downbeat_, &Figure::typed, this, [this, source](const QString& text) {
-        const auto v = numberIn(text);
-        if (!v)
-            session_.say(tr("“%1” is not a time in seconds.").arg(text));
-        else if (source())
-            session_.settle(tr("First downbeat"),
-                            project::setFirstDownbeat(session_.now(), *source(), metre::Seconds(*v)));
+    connect(begins_, &Figure::typed, this, [this](const QString& text) {
+        const auto place = metre::parsePosition(text.toStdString());
+        if (!place)
+            session_.say(qt(place.error().text));
+        else
+            change(tr("Move"), [&](const Project& p, const Clips& ids) {
+                return project::bringTo(p, ids, p.metre.beatAt(*place));
+            });
     });
-    connect(downbeat_, &Figure::turned, this, [this, source](int steps, bool fine) {
-        const project::SourcePtr s = source() ? project::sourceOf(session_.now(), *source()) : nullptr;
-        if (!s || !s->beats) return;
-        const double at = s->beats->secondsAt(Beats(0)).value + steps * (fine ? 0.001 : 0.01);
-        session_.settle(tr("First downbeat"),
-                        project::setFirstDownbeat(session_.now(), s->id, metre::Seconds(std::max(0.0, at))),
-                        {"turn downbeat", s->id.value, downbeat_->turn()});
+    connect(begins_, &Figure::turned, this, [this](int steps, bool fine) {
+        change(tr("Move"),
+               [&](const Project& p, const Clips& ids) {
+                   return project::moveClips(p, ids, Beats(steps * (fine ? 0.25 : 1.0)), 0);
+               },
+               {"turn begins", selectedObject(), begins_->turn()});
     });
-    connect(key_, &Figure::typed, this, [this, source](const QString& text) {
-        const auto key = hear::parseKey(text.trimmed().toStdString());
-        if (!text.trimmed().isEmpty() && !key)
-            session_.say(tr("“%1” is no key.").arg(text));
-        else if (source())
-            session_.edit(tr("Key of the source"), project::setSourceKey(session_.now(), *source(), key));
-    });
+}
+
+void Card::connectSound() {
     connect(gain_, &Figure::typed, this, [this](const QString& text) {
         if (const auto v = numberIn(text))
             changeGain(*v, false);
@@ -235,60 +348,11 @@ Card::Card(Session& session, QWidget* parent) : QWidget(parent), session_(sessio
     });
     connect(transpose_, &Figure::turned, this,
             [this](int steps, bool fine) { changeTranspose(steps * (fine ? 0.01 : 1), true); });
-    connect(&session_, &Session::changed, this, &Card::refresh);
-    connect(&session_, &Session::selectionChanged, this, &Card::refresh);
-    refresh();
+    connectMoreFigures();
 }
 
 void Card::swapCompared() {
     compare_->swap();
-}
-
-void Card::typeTempo() {
-    tempo_->setFocus();
-    tempo_->beginTyping();
-}
-
-// Of several sources, each by the same step.
-void Card::turnTempos(int steps, bool fine) {
-    std::set<project::SourceId> sources;
-    for (const ClipId id : session_.selection().clips)
-        if (const project::LaidClip* c = session_.laid()->find(id)) sources.insert(c->clip->source);
-    Edit next = session_.now();
-    for (const project::SourceId id : project::oneOfEachSet(session_.now(), {sources.begin(), sources.end()})) {
-        const project::SourcePtr s = next ? project::sourceOf(*next, id) : nullptr;
-        if (!s || !s->beats) continue;
-        const double bpm = std::clamp(s->beats->meanTempo().value + steps * (fine ? 0.1 : 1.0),
-                                      metre::slowestTempo.value, metre::fastestTempo.value);
-        next = project::setSourceTempo(*next, id, Bpm(bpm), hear::Witness::Typed);
-    }
-    session_.settle(tr("Tempo of the sources"), std::move(next),
-                    {"turn source tempos", selectedObject(), tempo_->turn()});
-}
-
-void Card::turnTempo(int steps, bool fine) {
-    const auto id = session_.selection().source;
-    const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
-    if (!s) {
-        turnTempos(steps, fine);
-        return;
-    }
-    const double now = s->beats ? s->beats->meanTempo().value : session_.now().tempo.points().front().bpm.value;
-    const double next =
-        std::clamp(now + steps * (fine ? 0.1 : 1.0), metre::slowestTempo.value, metre::fastestTempo.value);
-    session_.settle(tr("Tempo of the source"),
-                    project::setSourceTempo(session_.now(), *id, Bpm(next), hear::Witness::Typed),
-                    {"turn source tempo", id->value, tempo_->turn()});
-}
-
-void Card::setTempos(Bpm bpm) {
-    std::set<project::SourceId> sources;
-    for (const ClipId id : session_.selection().clips)
-        if (const project::LaidClip* c = session_.laid()->find(id)) sources.insert(c->clip->source);
-    Edit next = session_.now();
-    for (const project::SourceId id : sources)
-        if (next) next = project::setSourceTempo(*next, id, bpm, hear::Witness::Typed);
-    session_.settle(tr("Tempo of the sources"), std::move(next));
 }
 
 // Several clips are one object as long as they are the same ones.
@@ -318,55 +382,86 @@ void Card::changeTranspose(double semitones, bool relative) {
 }
 
 void Card::refresh() {
+    refreshTime();
+    refreshSound();
+    refreshMore();
+}
+
+void Card::refreshTime() {
+    const project::Laid& laid = *session_.laid();
     const project::Project& p = session_.now();
-    const Selection& selection = session_.selection();
-    const project::SourcePtr source = selection.source ? project::sourceOf(p, *selection.source) : nullptr;
-    const bool anyClip = !selection.clips.empty();
+    const auto& clips = session_.selection().clips;
+    const bool any = !clips.empty();
     const QString mixed = tr("mixed");
     const QString none = QStringLiteral("–");
+    const auto tempo = shared(laid, clips, [](const project::LaidClip& c) {
+        return c.source && c.source->beats ? c.source->beats->meanTempo() : Bpm(0);
+    });
+    countsAs_->setEnabled(any);
+    countsAs_->setText(!any ? none : !tempo ? mixed : tempo->value > 0 ? qt(metre::tempoFigure(*tempo)) : none);
+    const bool isOwn = std::any_of(clips.begin(), clips.end(), [&](ClipId id) {
+        const project::LaidClip* c = laid.find(id);
+        return c != nullptr && c->clip->countsAs;
+    });
+    const auto source = shared(laid, clips, [](const project::LaidClip& c) { return c.clip->source; });
+    const auto all = std::count_if(laid.clips().begin(), laid.clips().end(),
+                                   [&](const project::LaidClip& c) { return source && c.clip->source == *source; });
+    forRecording_->setVisible(isOwn);
+    forRecording_->setText(source && all > 1 ? tr("all %1").arg(all) : tr("all"));
+    forRecording_->setToolTip(source ? counted(all, tr("Make this the tempo of the recording"),
+                                               tr("Make this the tempo of the recording, for all its %1 clips"))
+                                     : tr("Make these the tempos of the recordings, for all their clips"));
+    const auto bars = shared(laid, clips, [&](const project::LaidClip& c) {
+        return std::round(project::barsFilled(p, c.id()).value_or(0) * 1000) / 1000;
+    });
+    bars_->setEnabled(any);
+    bars_->setText(!any ? none : !bars ? mixed : *bars > 0 ? QString::number(*bars, 'g', 5) : none);
+    const project::LaidClip* first = nullptr;
+    for (const ClipId id : clips)
+        if (const project::LaidClip* c = laid.find(id);
+            c != nullptr && (first == nullptr || c->time().start < first->time().start))
+            first = c;
+    begins_->setEnabled(any);
+    begins_->setText(first == nullptr ? none : qt(metre::positionLabel(p.metre.positionAt(first->time().start))));
+    const auto strain = shared(laid, clips, [&](const project::LaidClip& c) {
+        return prove::strainOf(c, session_.preferences().comfort);
+    });
+    const auto plus = [](double v) { return (v > 0 ? "+" : "") + signedNumber(v, 1); };
+    strain_->setText(!any      ? none
+                     : !strain ? mixed
+                               : plus(strain->percent) + " % " + tr(prove::verdictWord(strain->verdict)));
+    strain_->setToolTip(!any || !strain
+                            ? QString()
+                            : tr("By how much of its length the clip is stretched where it begins: %1 % "
+                                 "of its length, %2 BPM")
+                                  .arg(plus(strain->percent), plus(strain->bpm)));
+    const auto method = shared(laid, clips, [](const auto& c) { return c.clip->stretch.method; });
+    strainBar_->show(any ? strain : std::nullopt,
+                     method ? session_.preferences().comfort.of(*method) : prove::Comfort().of({}));
+}
 
+void Card::refreshSound() {
     const project::Laid& laid = *session_.laid();
-    const auto method = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.method; });
+    const auto& clips = session_.selection().clips;
+    const bool any = !clips.empty();
+    const QString mixed = tr("mixed");
+    const QString none = QStringLiteral("–");
+    const auto method = shared(laid, clips, [](const auto& c) { return c.clip->stretch.method; });
     for (const auto& [m, b] : methods_) {
-        b->setEnabled(anyClip);
+        b->setEnabled(any);
         b->setChecked(method == m);
     }
-    refreshMore();
-    const bool severalSources = anyClip && !source;
-    tempo_->setEnabled(source != nullptr || severalSources);
-    for (Figure* f : {beats_, downbeat_, key_})
-        f->setEnabled(source != nullptr);
-    const bool beats = source && source->beats;
-    tempo_->setText(beats ? qt(metre::tempoFigure(source->beats->meanTempo())) : severalSources ? mixed : none);
-    beats_->setText(beats            ? QString::number(source->endBeat().value, 'f', source->wholeBeats() ? 0 : 2)
-                    : severalSources ? mixed
-                                     : none);
-    downbeat_->setText(beats ? QStringLiteral("%1 s").arg(source->beats->secondsAt(Beats(0)).value, 0, 'f', 3)
-                       : severalSources ? mixed
-                                        : none);
-    key_->setText(source && source->key ? qt(hear::keyLabel(*source->key)) : severalSources ? mixed : none);
-    const auto gain = shared(laid, selection.clips, [](const auto& c) { return c.clip->gainDb; });
-    gain_->setEnabled(anyClip);
-    gain_->setText(!anyClip ? none : gain ? signedNumber(*gain, 1) + " dB" : mixed);
-    const auto semitones = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.semitones; });
-    transpose_->setEnabled(anyClip);
-    transpose_->setText(!anyClip ? none : semitones ? semitonesText(*semitones) : mixed);
-
-    const auto formants = shared(laid, selection.clips, [](const auto& c) { return c.clip->stretch.formants; });
-    formants_->setEnabled(anyClip && !(method && stretch::entryOf(*method).pitchFollows));
+    purpose_->setText(!any ? QString() : method ? tr(stretch::methodPurpose(*method)) : tr("Several methods"));
+    purpose_->setToolTip(purpose_->text());
+    const auto gain = shared(laid, clips, [](const auto& c) { return c.clip->gainDb; });
+    gain_->setEnabled(any);
+    gain_->setText(!any ? none : gain ? signedNumber(*gain, 1) + " dB" : mixed);
+    const auto semitones = shared(laid, clips, [](const auto& c) { return c.clip->stretch.semitones; });
+    transpose_->setEnabled(any);
+    transpose_->setText(!any ? none : semitones ? semitonesText(*semitones) : mixed);
+    const auto formants = shared(laid, clips, [](const auto& c) { return c.clip->stretch.formants; });
+    formants_->setEnabled(any && !(method && stretch::entryOf(*method).pitchFollows));
     formants_->setChecked(formants.value_or(false));
-    purpose_->setText(!anyClip ? QString() : method ? tr(stretch::methodPurpose(*method)) : tr("Several methods"));
-
-    const auto strain = shared(laid, selection.clips,
-                               [&](const auto& c) { return prove::strainOf(c, session_.preferences().comfort); });
-    const auto plus = [](double v) { return (v > 0 ? "+" : "") + signedNumber(v, 1); };
-    if (!anyClip)
-        strain_->setText(none);
-    else if (!strain)
-        strain_->setText(mixed);
-    else
-        strain_->setText(plus(strain->percent) + " % · " + plus(strain->bpm) + " BPM · " +
-                         tr(prove::verdictWord(strain->verdict)));
 }
 
 } // namespace app

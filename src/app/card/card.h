@@ -1,4 +1,4 @@
-// The Card: the settings of the selection, wherever it was made.
+// The Card: the settings of the selected clips, the ten that are used most in view, the others behind More.
 #pragma once
 
 #include "project/history.h"
@@ -10,6 +10,7 @@
 
 class QComboBox;
 class QGridLayout;
+class QLayout;
 class QLabel;
 class QLineEdit;
 class QPushButton;
@@ -19,20 +20,26 @@ namespace app {
 class CompareRow;
 class Figure;
 class Session;
+class StrainBar;
 using project::ClipId;
 
 class Card : public QWidget {
     Q_OBJECT
   public:
     explicit Card(Session& session, QWidget* parent = nullptr);
-    void typeTempo();
     void swapCompared();
 
   private:
+    QLayout* buildMethods();
+    QLayout* buildStrain();
+    void buildTen(QGridLayout& grid);
+    void buildMore(QGridLayout& grid);
+    void connectTime();
+    void connectSound();
+    void connectMoreFigures();
     void refresh();
-    void turnTempo(int steps, bool fine);
-    void turnTempos(int steps, bool fine);
-    void setTempos(metre::Bpm bpm);
+    void refreshTime();
+    void refreshSound();
     std::int64_t selectedObject() const;
     void changeGain(double db, bool relative);
     void changeTranspose(double semitones, bool relative);
@@ -51,28 +58,40 @@ class Card : public QWidget {
         std::function<double(const project::LaidClip&)> get;
     };
     void connectFigure(Figure* figure, const ClipFigure& f);
-    void addRuleRows(QGridLayout* grid, int& row);
+    QLayout* buildRules();
+    void addPitchRows(QGridLayout* grid, int& row);
     void addLoopRows(QGridLayout* grid, int& row);
     void addLevelRows(QGridLayout* grid, int& row);
     void addMarkRows(QGridLayout* grid, int& row);
     void refreshMore();
 
     Session& session_;
+    // The ten that are used most.
     std::vector<std::pair<stretch::Method, QPushButton*>> methods_;
-    QLabel* purpose_; // what the chosen method is good for
-    CompareRow* compare_;
-    QPushButton* formants_;
     std::vector<std::pair<project::TimeRule, QPushButton*>> rules_;
+    StrainBar* strainBar_;
+    QLabel* strain_;
+    Figure* countsAs_;
+    QPushButton* forRecording_; // makes that the recording's
+    Figure* bars_;
+    Figure* begins_;
+    Figure* offset_;
+    Figure* transpose_;
+    Figure* repeats_;
+    Figure* gain_;
+    Figure* fadeIn_;
+    Figure* fadeOut_;
+    QLabel* purpose_; // what the chosen method is good for, and where the rule comes from
+    CompareRow* compare_;
+    QPushButton* more_;
+    QWidget* rest_; // behind More
+    QPushButton* formants_;
     QLabel* ruleFrom_;
     Figure* sensitivity_;
     QPushButton* followsKey_;
     QPushButton* toRelatives_;
-    Figure* repeats_;
     Figure* turnFrom_;
     Figure* turnTo_;
-    Figure* offset_;
-    Figure* fadeIn_;
-    Figure* fadeOut_;
     std::vector<std::pair<project::Normalise, QPushButton*>> normalise_;
     QComboBox* channels_;
     QPushButton* quiet_;
@@ -82,13 +101,6 @@ class Card : public QWidget {
     QPushButton* mute_;
     QPushButton* tint_;
     QLineEdit* clipName_;
-    Figure* tempo_;
-    Figure* beats_;
-    Figure* downbeat_;
-    Figure* key_;
-    Figure* transpose_;
-    Figure* gain_;
-    QLabel* strain_;
 };
 
 } // namespace app

@@ -110,34 +110,25 @@ void Card::connectFigure(Figure* figure, const ClipFigure& f) {
     });
 }
 
-void Card::addRuleRows(QGridLayout* grid, int& row) {
-    auto* box = new QWidget(this);
-    auto* layout = new QGridLayout(box);
-    layout->setContentsMargins(0, 0, 0, 0);
-    layout->setSpacing(4);
-    for (const project::TimeRuleEntry& entry : project::timeRules) {
-        const project::TimeRule rule = entry.rule;
-        QPushButton* b = toggle(ruleWord(rule), QObject::tr(entry.does), this);
-        b->setObjectName(QStringLiteral("rule-%1").arg(entry.word));
-        // Pressed once more, its own rule is none: its track's or the project's counts.
-        connect(b, &QPushButton::clicked, this, [this, rule] {
-            const auto own = shared(*session_.laid(), session_.selection().clips,
-                                    [](const LaidClip& c) { return c.clip->rule; });
-            const std::optional<project::TimeRule> next =
-                own && *own == rule ? std::nullopt : std::optional<project::TimeRule>(rule);
-            change(tr("Time rule"),
-                   [&](const Project& p, const Clips& ids) { return project::setRule(p, ids, next); });
-        });
-        const auto place = static_cast<int>(rules_.size());
-        layout->addWidget(b, 0, place, Qt::AlignLeft);
-        rules_.emplace_back(rule, b);
-    }
-    layout->setColumnStretch(4, 1);
+void Card::buildMore(QGridLayout& grid) {
+    int row = 0;
+    addPitchRows(&grid, row);
+    addLevelRows(&grid, row);
+    addLoopRows(&grid, row);
+    addMarkRows(&grid, row);
+}
+
+void Card::addPitchRows(QGridLayout* grid, int& row) {
     ruleFrom_ = label({}, this);
     ruleFrom_->setObjectName("ruleFrom");
-    auto* title = rowOf(this, {label(tr("Time rule"), this), ruleFrom_});
-    grid->addWidget(title, row++, 0, 1, 2);
-    grid->addWidget(box, row++, 0, 1, 2);
+    addRow(grid, row, tr("Time rule"), ruleFrom_, this);
+    formants_ = toggle(tr("Keep formants"), tr("A voice that is transposed keeps its colour; not on Tape"), this);
+    formants_->setObjectName("formants");
+    connect(formants_, &QPushButton::clicked, this, [this](bool on) {
+        session_.edit(tr("Formants"), project::setFormants(session_.now(), session_.selection().clips, on));
+        refresh();
+    });
+    addRow(grid, row, tr("Voice"), formants_, this);
     sensitivity_ = figureOf(this, "sensitivity", tr("Sensitivity of onsets"),
                             tr("Which onsets cut slices: 0 % the strongest only, 100 % all"), "000 %");
     connectFigure(sensitivity_, {tr("Sensitivity"), tr("a percentage"), 5, 1,
@@ -172,14 +163,14 @@ void Card::addLevelRows(QGridLayout* grid, int& row) {
         QPushButton* b = toggle(text, tip, this);
         b->setObjectName("normalise-" + text.toLower());
         connect(b, &QPushButton::clicked, this, [this, how = how] {
-            session_.normalise(how);
+            session_.levels().normalise(how);
             refresh();
         });
         normalise_.emplace_back(how, b);
         buttons.push_back(b);
     }
     addRow(grid, row, tr("Normalise"), rowOf(this, buttons), this);
-    quiet_ = toggle(tr("Quieten"), tr("Turns the noise that lies under it down, gently"), this);
+    quiet_ = toggle(tr("Reduce noise"), tr("Turns steady noise under the recording down, gently"), this);
     quiet_->setObjectName("quiet");
     connect(quiet_, &QPushButton::clicked, this, [this](bool on) {
         change(tr("Noise"), [on](const Project& p, const Clips& ids) { return project::setQuiet(p, ids, on); });
@@ -197,9 +188,9 @@ void Card::addLevelRows(QGridLayout* grid, int& row) {
                [to](const Project& p, const Clips& ids) { return project::setChannels(p, ids, to); });
     });
     addRow(grid, row, tr("Channels"), channels_, this);
-    flipLeft_ = toggle(tr("L"), tr("Turns the left channel upside down"), this);
+    flipLeft_ = toggle(tr("L"), tr("Invert the left channel"), this);
     flipLeft_->setObjectName("flipLeft");
-    flipRight_ = toggle(tr("R"), tr("Turns the right channel upside down"), this);
+    flipRight_ = toggle(tr("R"), tr("Invert the right channel"), this);
     flipRight_->setObjectName("flipRight");
     for (const auto& [b, side] :
          {std::pair(flipLeft_, project::Side::Left), std::pair(flipRight_, project::Side::Right)})
@@ -208,10 +199,39 @@ void Card::addLevelRows(QGridLayout* grid, int& row) {
                    [=](const Project& p, const Clips& ids) { return project::setFlipped(p, ids, side, on); });
         });
     addRow(grid, row, tr("Flip phase"), rowOf(this, {flipLeft_, flipRight_}), this);
-    fadeIn_ =
-        figureOf(this, "fadeIn", tr("Fade in, in seconds"), tr("Fade in, in seconds; wheel: 0.05 s"), "00.000 s");
-    fadeOut_ = figureOf(this, "fadeOut", tr("Fade out, in seconds"), tr("Fade out, in seconds; wheel: 0.05 s"),
-                        "00.000 s");
+}
+
+void Card::addLoopRows(QGridLayout* grid, int& row) {
+    turnFrom_ = figureOf(this, "turnFrom", tr("Loop from this beat of the recording"),
+                         tr("The loop begins at this beat of the recording"), "000.00");
+    turnTo_ = figureOf(this, "turnTo", tr("Loop up to this beat of the recording"),
+                       tr("The loop ends at this beat of the recording"), "000.00");
+    connectFigure(turnFrom_, {tr("Loop from"), tr("a beat"), 1, 0.25,
+                              [this](const Project& p, const Clips& ids, double v) {
+                                  const LaidClip* c = session_.laid()->find(ids.front());
+                                  return project::setTurn(p, ids, Beats(v), Beats(beatAt(*c, turnOf(*c).to)));
+                              },
+                              [](const LaidClip& c) { return beatAt(c, turnOf(c).from); }});
+    connectFigure(turnTo_, {tr("Loop to"), tr("a beat"), 1, 0.25,
+                            [this](const Project& p, const Clips& ids, double v) {
+                                const LaidClip* c = session_.laid()->find(ids.front());
+                                return project::setTurn(p, ids, Beats(beatAt(*c, turnOf(*c).from)), Beats(v));
+                            },
+                            [](const LaidClip& c) { return beatAt(c, turnOf(c).to); }});
+    addRow(grid, row, tr("Loop"), rowOf(this, {turnFrom_, label(tr("to"), this), turnTo_}), this);
+}
+
+// The figures of the ten that are set like those behind More.
+void Card::connectMoreFigures() {
+    connectFigure(repeats_, {tr("Repeats"), tr("a number of repeats"), 1, 0.25,
+                             [](const Project& p, const Clips& ids, double v) {
+                                 return project::setRepeats(p, ids, std::max(0.25, v));
+                             },
+                             [](const LaidClip& c) { return repeatsOf(c); }});
+    connectFigure(
+        offset_, {tr("Offset"), tr("a beat"), 1, 0.25,
+                  [](const Project& p, const Clips& ids, double v) { return project::setOffset(p, ids, Beats(v)); },
+                  [](const LaidClip& c) { return beatAt(c, c.clip->from); }});
     for (const auto& [f, in] : {std::pair(fadeIn_, true), std::pair(fadeOut_, false)})
         connectFigure(
             f, {in ? tr("Fade in") : tr("Fade out"), tr("a length in seconds"), 0.05, 0.005,
@@ -220,41 +240,6 @@ void Card::addLevelRows(QGridLayout* grid, int& row) {
                     return in ? project::setFadeIn(p, ids, fade) : project::setFadeOut(p, ids, fade);
                 },
                 [in = in](const LaidClip& c) { return (in ? c.clip->fadeIn : c.clip->fadeOut).length.value; }});
-    addRow(grid, row, tr("Fades"), rowOf(this, {fadeIn_, fadeOut_}), this);
-}
-
-void Card::addLoopRows(QGridLayout* grid, int& row) {
-    repeats_ = figureOf(this, "repeats", tr("Repeats"), tr("How often it goes round"), "0000.00");
-    connectFigure(repeats_, {tr("Repeats"), tr("a number of repeats"), 1, 0.25,
-                             [](const Project& p, const Clips& ids, double v) {
-                                 return project::setRepeats(p, ids, std::max(0.25, v));
-                             },
-                             [](const LaidClip& c) { return repeatsOf(c); }});
-    addRow(grid, row, tr("Repeats"), repeats_, this);
-    turnFrom_ = figureOf(this, "turnFrom", tr("Goes round from this beat of the source"),
-                         tr("What goes round begins at this beat of the source"), "000.00");
-    turnTo_ = figureOf(this, "turnTo", tr("Goes round up to this beat of the source"),
-                       tr("What goes round ends at this beat of the source"), "000.00");
-    connectFigure(turnFrom_, {tr("Goes round from"), tr("a beat"), 1, 0.25,
-                              [this](const Project& p, const Clips& ids, double v) {
-                                  const LaidClip* c = session_.laid()->find(ids.front());
-                                  return project::setTurn(p, ids, Beats(v), Beats(beatAt(*c, turnOf(*c).to)));
-                              },
-                              [](const LaidClip& c) { return beatAt(c, turnOf(c).from); }});
-    connectFigure(turnTo_, {tr("Goes round up to"), tr("a beat"), 1, 0.25,
-                            [this](const Project& p, const Clips& ids, double v) {
-                                const LaidClip* c = session_.laid()->find(ids.front());
-                                return project::setTurn(p, ids, Beats(beatAt(*c, turnOf(*c).from)), Beats(v));
-                            },
-                            [](const LaidClip& c) { return beatAt(c, turnOf(c).to); }});
-    addRow(grid, row, tr("Goes round"), rowOf(this, {turnFrom_, label(tr("to"), this), turnTo_}), this);
-    offset_ = figureOf(this, "offset", tr("Begins at this beat of the source"),
-                       tr("Which beat of its source the clip begins with; it stays where it is"), "000.00");
-    connectFigure(
-        offset_, {tr("Offset"), tr("a beat"), 1, 0.25,
-                  [](const Project& p, const Clips& ids, double v) { return project::setOffset(p, ids, Beats(v)); },
-                  [](const LaidClip& c) { return beatAt(c, c.clip->from); }});
-    addRow(grid, row, tr("Begins at"), offset_, this);
 }
 
 void Card::addMarkRows(QGridLayout* grid, int& row) {
@@ -268,18 +253,18 @@ void Card::addMarkRows(QGridLayout* grid, int& row) {
         change(tr("Name"), [&](const Project& p, const Clips& ids) { return project::setName(p, ids, name); });
     });
     addRow(grid, row, tr("Name"), clipName_, this);
-    lock_ = toggle(tr("Lock"), tr("Refuses every edit (Ctrl+K)"), this);
+    lock_ = toggle(tr("Lock"), tr("Lock the clip: edits change nothing (Ctrl+K)"), this);
     lock_->setObjectName("lockClip");
     connect(lock_, &QPushButton::clicked, this, [this](bool on) {
         change(on ? tr("Lock") : tr("Unlock"),
                [on](const Project& p, const Clips& ids) { return project::setLocked(p, ids, on); });
     });
-    mute_ = toggle(tr("Mute"), tr("Is not heard (M)"), this);
+    mute_ = toggle(tr("Mute"), tr("Mute the clip (M)"), this);
     mute_->setObjectName("muteClipButton");
     connect(mute_, &QPushButton::clicked, this, [this](bool on) {
         change(tr("Mute"), [on](const Project& p, const Clips& ids) { return project::setClipMute(p, ids, on); });
     });
-    tint_ = button(tr("Tint"), tr("Another tint for it"), this);
+    tint_ = button(tr("Colour"), tr("Change colour"), this);
     tint_->setObjectName("tintButton");
     connect(tint_, &QPushButton::clicked, this, [this] {
         const auto& clips = session_.selection().clips;
@@ -287,7 +272,7 @@ void Card::addMarkRows(QGridLayout* grid, int& row) {
         if (c == nullptr) return;
         const int next = (c->clip->tint.value_or(c->track->tint) + 1) % 8;
         const auto tint = next == c->track->tint ? std::nullopt : std::optional<int>(next);
-        change(tr("Tint"), [&](const Project& p, const Clips& ids) { return project::setTint(p, ids, tint); });
+        change(tr("Colour"), [&](const Project& p, const Clips& ids) { return project::setTint(p, ids, tint); });
     });
     addRow(grid, row, {}, rowOf(this, {lock_, mute_, tint_}), this);
 }
@@ -339,7 +324,7 @@ void Card::refreshMore() {
     channels_->setEnabled(any);
     channels_->setPlaceholderText(any ? mixed : none);
     channels_->setCurrentIndex(channels ? channels_->findData(static_cast<int>(*channels)) : -1);
-    const auto seconds = [](double v) { return v == 0 ? QStringLiteral("0 s") : trimmed(v, 3) + " s"; };
+    const auto seconds = [](double v) { return trimmed(v, 3); };
     show(
         fadeIn_, [](const LaidClip& c) { return c.clip->fadeIn.length.value; }, seconds);
     show(

@@ -77,7 +77,7 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
     files_->setUniformRowHeights(true);
     files_->setSelectionMode(QAbstractItemView::NoSelection);
     files_->setFont(textFont(sizes::text));
-    files_->setHeaderLabels({tr("File"), tr("About"), {}});
+    files_->setHeaderLabels({tr("File"), tr("Size"), {}});
     files_->header()->setStretchLastSection(false);
     files_->header()->setSectionResizeMode(0, QHeaderView::Stretch);
     files_->header()->setSectionResizeMode(1, QHeaderView::Fixed);
@@ -125,13 +125,13 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
     connect(replace_, &QCheckBox::toggled, this, &DeliverSheet::refresh);
     connect(&session_, &Session::changed, this, &DeliverSheet::refresh);
     connect(&session_, &Session::selectionChanged, this, &DeliverSheet::refresh);
-    connect(&session_, &Session::fileDelivered, this, &DeliverSheet::fileDone);
+    connect(&session_.delivery(), &Delivery::fileDone, this, &DeliverSheet::fileDone);
     connect(&session_.jobs(), &Jobs::ended, this, &DeliverSheet::ended);
     refresh();
 }
 
 void DeliverSheet::addWhat(QVBoxLayout& column) {
-    auto* head = new QLabel(tr("What"), this);
+    auto* head = new QLabel(tr("Deliver"), this);
     head->setFont(textFont(sizes::strong, QFont::DemiBold));
     column.addWidget(head);
     const QStringList& wanted = session_.preferences().delivery.what;
@@ -452,7 +452,7 @@ void DeliverSheet::deliver() {
     close_->setText(tr("Cancel"));
     replace_->hide();
     trouble_->hide();
-    job_ = session_.deliver(o, std::move(*files));
+    job_ = session_.delivery().deliver(o, std::move(*files));
 }
 
 void DeliverSheet::fileDone(qint64 job, int file, bool written) {

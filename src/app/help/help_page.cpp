@@ -71,7 +71,7 @@ HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(pare
     keys_->setFrameShape(QFrame::NoFrame);
     keys_->setSelectionMode(QAbstractItemView::NoSelection);
     keys_->setFont(textFont(sizes::strong));
-    keys_->setHeaderLabels({tr("Key"), tr("What it does"), tr("In the menu")});
+    keys_->setHeaderLabels({tr("Key"), tr("Command"), tr("Menu")});
     keys_->header()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
     keys_->header()->setSectionResizeMode(1, QHeaderView::Stretch);
     keys_->header()->setStretchLastSection(false);

@@ -60,7 +60,7 @@ bool Document::push(const QString& name, base::Result<project::Project>&& next, 
         QMetaObject::invokeMethod(
             this,
             [this] {
-                emit said(tr("The oldest steps can no longer be taken back: together they took more than %1 MB.")
+                emit said(tr("The oldest steps can no longer be undone: together they took more than %1 MB.")
                               .arg(project::History::mostBytes >> 20));
             },
             Qt::QueuedConnection);
@@ -90,7 +90,7 @@ void Document::undo() {
     history_.undo();
     emit takenBack(version);
     layOut();
-    emit said(tr("Taken back: %1").arg(name));
+    emit said(tr("Undone: %1").arg(name));
 }
 
 void Document::redo() {
@@ -99,7 +99,7 @@ void Document::redo() {
     history_.redo();
     emit doneAgain(history_.version());
     layOut();
-    emit said(tr("Done again: %1").arg(name));
+    emit said(tr("Redone: %1").arg(name));
 }
 
 void Document::look(base::Result<project::View> view) {

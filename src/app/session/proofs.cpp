@@ -2,7 +2,6 @@
 
 #include "app/widgets/text.h"
 #include "base/background.h"
-#include "project/clip_rendering.h"
 
 #include <algorithm>
 #include <cmath>
@@ -38,26 +37,6 @@ base::Key keyOfRendering(const project::Timing& timing) {
             maker.add(static_cast<std::uint64_t>(f.value));
     }
     return maker.key();
-}
-
-// Rendered pieces, as they are walked through from the first frame to the last; silence where none is.
-sound::Blocks blocksOf(const std::vector<play::Player::ShownPiece>& pieces, metre::Frames length) {
-    const sound::Audio& any = *pieces.front().audio;
-    const auto next = [&pieces, length, rate = any.rate,
-                       channels = any.channelCount()](metre::Frames from) -> base::Result<sound::AudioPtr> {
-        constexpr std::int64_t most = 1 << 16; // frames
-        const auto piece = std::find_if(pieces.begin(), pieces.end(),
-                                        [&](const auto& x) { return x.from <= from && x.to > from; });
-        metre::Frames to = std::min(length, from + metre::Frames(most));
-        if (piece != pieces.end()) to = std::min(to, piece->to);
-        auto block = std::make_shared<sound::Audio>(rate, channels, to - from);
-        if (piece != pieces.end())
-            for (std::size_t c = 0; c < block->channels.size(); ++c)
-                std::copy_n(piece->audio->channels[c].begin() + (from - piece->at).value, (to - from).value,
-                            block->channels[c].begin());
-        return block;
-    };
-    return {any.rate, any.channelCount(), length, next};
 }
 
 } // namespace
@@ -154,43 +133,21 @@ std::optional<Proofs::Place> Proofs::nextOff(Beats after) const {
 }
 
 Proofs::Task Proofs::taskOf(const project::LaidClip& clip) const {
-    Task task{document_.laid(), clip.id(), keyOfRendering(clip.time()), {}, nullptr, nullptr};
-    task.source = sources_.find(keyOfSource(*clip.source));
-    task.cameOut = cameOut_.find(task.rendering);
-    return task;
+    return {document_.laid(),
+            clip.id(),
+            keyOfRendering(clip.time()),
+            {},
+            {sources_.find(keyOfSource(*clip.source)), cameOut_.find(keyOfRendering(clip.time())), nullptr}};
 }
 
 // Any thread. What fails (no room for listening to what is long, a rendering that fails) leaves no proof, and says
 // why.
 Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) {
-    Done done{task.laid, task.clip, task.rendering, task.source, task.cameOut, nullptr, {}};
-    const auto failed = [&done](const base::Problem& problem) {
-        if (!problem.cancelled) done.problem = qt(problem.text);
-        return done;
-    };
-    const project::LaidClip& clip = *task.laid->find(task.clip);
+    Done done{task.laid, task.clip, task.rendering, task.known, {}};
     try {
-        if (!done.source) {
-            auto source = prove::measureSource(*clip.source, progress.part(0, 0.4));
-            if (!source) return failed(source.error());
-            done.source = std::make_shared<const prove::Measured>(std::move(*source));
-        }
-        if (!done.cameOut) {
-            base::Result<prove::CameOut> cameOut = base::cancelled();
-            if (!task.pieces.empty()) {
-                cameOut = prove::measureClip(clip, *done.source, blocksOf(task.pieces, clip.time().length),
-                                             progress.part(0.4, 1));
-            } else {
-                const auto rendering = project::ClipRendering::plan(clip.time());
-                if (!rendering) return failed(rendering.error());
-                cameOut = prove::measureClip(clip, *done.source, rendering->blocks(1, progress.stop),
-                                             progress.part(0.4, 1));
-            }
-            if (!cameOut) return failed(cameOut.error());
-            done.cameOut = std::make_shared<const prove::CameOut>(std::move(*cameOut));
-        }
-        done.proof = std::make_shared<const prove::Proof>(
-            prove::prove(clip, task.laid->project().tempo, *done.source, *done.cameOut));
+        const auto proven = prove::proveClip(*task.laid->find(task.clip), task.laid->project().tempo, task.there,
+                                             done.is, progress);
+        if (!proven && !proven.error().cancelled) done.problem = qt(proven.error().text);
     } catch (const std::bad_alloc&) {
         done.problem = tr("There is not enough memory for it.");
     } catch (const std::exception& e) {
@@ -205,11 +162,11 @@ void Proofs::take(const Done& done) {
     sought_ = -1;
     if (!done.problem.isEmpty() && !std::exchange(told_, true))
         emit said(tr("%1 could not be proven: %2").arg(qt(measured.name()), done.problem));
-    if (done.source) sources_.put(keyOfSource(*measured.source), done.source, bytesOf(*done.source));
-    if (done.cameOut) cameOut_.put(done.rendering, done.cameOut, bytesOf(done.cameOut->measured));
+    if (done.is.source) sources_.put(keyOfSource(*measured.source), done.is.source, bytesOf(*done.is.source));
+    if (done.is.cameOut) cameOut_.put(done.rendering, done.is.cameOut, bytesOf(done.is.cameOut->measured));
     const project::LaidClip* now = document_.laid()->find(done.clip);
     if (now != nullptr && now->timing == measured.timing && now->source == measured.source)
-        known_[done.clip.value] = {measured.timing, measured.source, done.proof};
+        known_[done.clip.value] = {measured.timing, measured.source, done.is.proof};
 }
 
 void Proofs::look() {
@@ -242,7 +199,7 @@ void Proofs::look() {
         return;
     }
     Task task = taskOf(*next);
-    if (!task.cameOut) task.pieces = player_.renderedClip(next->id());
+    task.there = player_.renderings({next->id()});
     busy_ = true;
     worker_ = std::jthread([this, task = std::move(task)](const std::stop_token& stop) {
         base::workInBackground();
@@ -262,9 +219,8 @@ void Proofs::proveAll() {
     std::vector<Task> tasks;
     for (const project::LaidClip& clip : document_.laid()->clips())
         if (canBeMeasured(clip) && knownOf(clip) == nullptr) {
-            Task task = taskOf(clip);
-            if (!task.cameOut && player_.isRendered(clip.id())) task.pieces = player_.renderedClip(clip.id());
-            tasks.push_back(std::move(task));
+            tasks.push_back(taskOf(clip));
+            tasks.back().there = player_.renderings({clip.id()});
         }
     const auto told = [this] {
         const Summary s = summary_;
@@ -298,12 +254,13 @@ void Proofs::proveAll() {
             for (std::size_t i = 0; i < tasks.size() && !progress.stopped(); ++i) {
                 Task task = tasks[i];
                 const base::Key source = keyOfSource(*task.laid->find(task.clip)->source);
-                if (!task.source) task.source = sources.find(source);
-                if (!task.cameOut) task.cameOut = cameOut.find(task.rendering);
+                if (!task.known.source) task.known.source = sources.find(source);
+                if (!task.known.cameOut) task.known.cameOut = cameOut.find(task.rendering);
                 Done done = measured(task, progress.part(double(i) / n, double(i + 1) / n));
                 if (progress.stopped()) break;
-                if (done.source) sources.put(source, done.source, bytesOf(*done.source));
-                if (done.cameOut) cameOut.put(done.rendering, done.cameOut, bytesOf(done.cameOut->measured));
+                if (done.is.source) sources.put(source, done.is.source, bytesOf(*done.is.source));
+                if (done.is.cameOut)
+                    cameOut.put(done.rendering, done.is.cameOut, bytesOf(done.is.cameOut->measured));
                 all.push_back(std::move(done));
                 progress.at(double(i + 1) / n);
             }

@@ -6,7 +6,7 @@
 #include "app/session/jobs.h"
 #include "app/session/mailbox.h"
 #include "play/player.h"
-#include "prove/proof.h"
+#include "prove/prove_clip.h"
 
 #include <QObject>
 #include <deque>
@@ -74,18 +74,15 @@ class Proofs : public QObject {
         project::LaidPtr laid;
         ClipId clip;
         base::Key rendering;
-        std::vector<play::Player::ShownPiece> pieces;
-        std::shared_ptr<const prove::Measured> source;
-        std::shared_ptr<const prove::CameOut> cameOut;
+        project::RenderingsPtr there;
+        prove::Proven known;
     };
     struct Done {
         project::LaidPtr laid;
         ClipId clip;
         base::Key rendering;
-        std::shared_ptr<const prove::Measured> source;
-        std::shared_ptr<const prove::CameOut> cameOut;
-        std::shared_ptr<const prove::Proof> proof; // null where it could not be measured
-        QString problem;                           // and why; empty where it was stopped
+        prove::Proven is; // without a proof where it could not be measured
+        QString problem;  // and why; empty where it was stopped
     };
     // Measurements, found again by a key of the sound that was measured. When they take more bytes than they may,
     // the oldest are forgotten.

@@ -75,7 +75,11 @@ void Remembered::complain(const base::Result<void>& result) {
     if (!result) mailbox_.post([this, text = qt(result.error().text)] { emit said(text); });
 }
 
-void Remembered::forget(std::vector<std::string> contents) {
+void Remembered::forget(const std::vector<SourceId>& sources) {
+    std::vector<std::string> contents;
+    for (const SourceId id : sources)
+        if (const project::SourcePtr s = project::sourceOf(document_.now(), id)) contents.push_back(s->content);
+    if (!sources.empty()) document_.edit(tr("Forget"), project::forgetSettled(document_.now(), sources));
     later([this, contents = std::move(contents)] {
         int forgotten = 0;
         for (const std::string& content : contents) {

@@ -30,8 +30,8 @@ class Remembered : public QObject {
     const Opened& memory() const { return opened_; }
     // What was settled in the project since it was opened, saved or delivered last is kept from now on.
     void keep();
-    // Forgets, and says how many there were.
-    void forget(std::vector<std::string> contents);
+    // No longer remembers what was settled for these, in the project and elsewhere; says how many there were.
+    void forget(const std::vector<SourceId>& sources);
 
   signals:
     void said(const QString& sentence);

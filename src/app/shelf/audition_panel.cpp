@@ -28,16 +28,16 @@ AuditionPanel::AuditionPanel(Session& session, QWidget* parent) : QWidget(parent
     facts_->setObjectName("auditionFacts");
     wave_ = new AuditionWave(this);
     wave_->setObjectName("auditionWave");
-    hear_ = button(QStringLiteral("▶"), tr("Hear what is picked, or stop it (A)"), this);
+    hear_ = button(QStringLiteral("▶"), tr("Audition the selected file, or stop (A)"), this);
     hear_->setObjectName("auditionHear");
     hear_->setCheckable(true);
     inTempo_ = toggle(tr("In tempo"), tr("Fitted to the project's tempo; else as it was recorded"), this);
     inTempo_->setObjectName("auditionInTempo");
-    repeat_ = toggle(tr("Repeat"), tr("It goes round until something else is picked"), this);
+    repeat_ = toggle(tr("Repeat"), tr("Repeats until another file is selected"), this);
     automatic_ = toggle(tr("Auto"), tr("Whatever is picked is heard at once"), this);
     automatic_->setObjectName("auditionAuto");
     inKey_ = toggle(tr("In key"), tr("In the project's key as well, where both keys are known"), this);
-    atOnce_ = toggle(tr("At once"), tr("While the project plays, it does not wait for the next bar line"), this);
+    atOnce_ = toggle(tr("Start at once"), tr("While the project plays: does not wait for the next bar line"), this);
     level_ = new LevelBar(tr("Level of the audition"), AuditionWays::quietest, AuditionWays::loudest,
                           AuditionWays().db, this);
     level_->setObjectName("auditionLevel");
@@ -103,9 +103,9 @@ void AuditionPanel::refresh() {
     const AuditionWays& ways = audition.ways();
     const auto& source = audition.source();
     const bool any = !audition.file().empty();
-    name_->setText(any ? qt(base::shownName(audition.file())) : tr("Nothing is picked"));
+    name_->setText(any ? qt(base::shownName(audition.file())) : tr("No file selected"));
     name_->setToolTip(any ? qt(base::shownPath(audition.file())) : QString());
-    QString facts = tr("Pick a file: it is heard at once.");
+    QString facts = tr("Select a file to hear it.");
     if (!audition.problem().isEmpty())
         facts = audition.problem();
     else if (source)

@@ -1,5 +1,6 @@
 #include "app/shelf/filter_strip.h"
 
+#include "app/shelf/chip_flow.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
@@ -8,12 +9,12 @@
 #include <QCheckBox>
 #include <QComboBox>
 #include <QGridLayout>
+#include <QHBoxLayout>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
-#include <QScrollArea>
-#include <QScrollBar>
-#include <QWheelEvent>
+#include <QVBoxLayout>
+#include <algorithm>
 
 namespace app {
 
@@ -23,20 +24,8 @@ constexpr double nearPercent = 8; // about as far as everything bears it (common
 
 FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
     setObjectName("filterStrip");
-    chips_ = new QWidget;
-    auto* row = new QHBoxLayout(chips_);
-    row->setContentsMargins(0, 0, 0, 0);
-    row->setSpacing(4);
-    strip_ = new QScrollArea(this);
-    strip_->setAccessibleName(tr("What is looked for"));
-    strip_->setFrameShape(QFrame::NoFrame);
-    strip_->setWidget(chips_);
-    strip_->setWidgetResizable(true);
-    strip_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    strip_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    strip_->setStyleSheet("QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; }");
-    strip_->setFocusPolicy(Qt::NoFocus);
-    strip_->viewport()->installEventFilter(this);
+    chips_ = new ChipFlow(this);
+    chips_->setAccessibleName(tr("What is looked for"));
 
     const QString percent = QString::number(nearPercent, 'f', 0);
     near_ = chip(tr("± %1 %").arg(percent),
@@ -60,9 +49,8 @@ FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
             for (const auto& other : modes_)
                 if (on && other.first != b) other.first->setChecked(false);
         });
-    row->addStretch(1);
 
-    more_ = button(tr("Limits"), tr("Exact limits and the order"), this);
+    more_ = button(tr("Filters"), tr("All filters, exact limits and the order"), this);
     more_->setObjectName("filterMore");
     more_->setCheckable(true);
     more_->setStyleSheet("QPushButton { padding: 2px 7px; }");
@@ -70,14 +58,13 @@ FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
     auto* line = new QHBoxLayout;
     line->setContentsMargins(0, 0, 0, 0);
     line->setSpacing(4);
-    line->addWidget(strip_, 1);
-    line->addWidget(more_);
+    line->addWidget(chips_, 1, Qt::AlignTop);
+    line->addWidget(more_, 0, Qt::AlignTop);
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(10, 0, 10, 4);
     all->setSpacing(4);
     all->addLayout(line);
     all->addWidget(limits_);
-    strip_->setFixedHeight(more_->sizeHint().height() + 2);
     connect(more_, &QPushButton::toggled, this, &FilterStrip::fold);
     fold(false);
 }
@@ -85,9 +72,7 @@ FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
 QPushButton* FilterStrip::chip(const QString& text, const QString& tip) {
     QPushButton* b = toggle(text, tip, chips_);
     b->setStyleSheet("QPushButton { padding: 2px 7px; }");
-    b->installEventFilter(this);
-    auto* row = static_cast<QHBoxLayout*>(chips_->layout());
-    row->addWidget(b);
+    chips_->add(b);
     connect(b, &QPushButton::clicked, this, &FilterStrip::changed, Qt::QueuedConnection);
     return b;
 }
@@ -130,8 +115,7 @@ void FilterStrip::addLimits() {
     order_->setObjectName("filterOrder");
     order_->setAccessibleName(tr("Order"));
     for (const auto& [text, order] :
-         {std::pair(tr("by name"), shelf::SortedBy::Name),
-          std::pair(tr("what goes with the project"), shelf::SortedBy::Goes),
+         {std::pair(tr("by name"), shelf::SortedBy::Name), std::pair(tr("best match first"), shelf::SortedBy::Goes),
           std::pair(tr("by tempo"), shelf::SortedBy::Tempo), std::pair(tr("by key"), shelf::SortedBy::Key),
           std::pair(tr("by kind"), shelf::SortedBy::Kind), std::pair(tr("by length"), shelf::SortedBy::Length)})
         order_->addItem(text, static_cast<int>(order));
@@ -159,6 +143,7 @@ void FilterStrip::addLimits() {
 
 void FilterStrip::fold(bool open) {
     limits_->setVisible(open);
+    chips_->setOneLine(!open);
 }
 
 void FilterStrip::setTags(const std::vector<std::string>& tags) {
@@ -169,6 +154,7 @@ void FilterStrip::setTags(const std::vector<std::string>& tags) {
     std::vector<std::string> checked;
     for (const auto& [b, tag] : tags_) {
         if (b->isChecked()) checked.push_back(tag);
+        chips_->remove(b);
         delete b;
     }
     tags_.clear();
@@ -234,18 +220,6 @@ shelf::Query FilterStrip::query(std::optional<metre::Bpm> projectTempo, std::opt
     q.projectKey = projectKey;
     q.withGone = q.withDamaged = !present_->isChecked();
     return q;
-}
-
-bool FilterStrip::eventFilter(QObject* object, QEvent* event) {
-    if (event->type() == QEvent::FocusIn && object->parent() == chips_)
-        strip_->ensureWidgetVisible(static_cast<QWidget*>(object), 20, 0);
-    if (event->type() == QEvent::Wheel) {
-        const QPoint turned = static_cast<QWheelEvent*>(event)->angleDelta();
-        QScrollBar* bar = strip_->horizontalScrollBar();
-        bar->setValue(bar->value() - (turned.y() != 0 ? turned.y() : turned.x()) / 2);
-        return true;
-    }
-    return QWidget::eventFilter(object, event);
 }
 
 } // namespace app

@@ -10,9 +10,10 @@ class QComboBox;
 class QGridLayout;
 class QLineEdit;
 class QPushButton;
-class QScrollArea;
 
 namespace app {
+
+class ChipFlow;
 
 class FilterStrip : public QWidget {
     Q_OBJECT
@@ -31,16 +32,12 @@ class FilterStrip : public QWidget {
   signals:
     void changed();
 
-  protected:
-    bool eventFilter(QObject*, QEvent*) override;
-
   private:
     QPushButton* chip(const QString& text, const QString& tip);
     void addLimits();
     void fold(bool open);
 
-    QScrollArea* strip_;
-    QWidget* chips_;
+    ChipFlow* chips_; // those that have no room stand there once the limits are open
     QPushButton* favourites_;
     QPushButton* near_;
     QPushButton* related_;

@@ -1,6 +1,7 @@
 #include "app/shelf/folders_page.h"
 
 #include "app/session/session.h"
+#include "app/shelf/search_field.h"
 #include "app/shelf/shelf_list.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
@@ -69,7 +70,7 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
     tree_->setFrameShape(QFrame::NoFrame);
     filter_ = new QLineEdit(this);
     filter_->setObjectName("folderFilter");
-    filter_->setAccessibleName(tr("Show only names that hold this"));
+    filter_->setAccessibleName(tr("Show names containing this"));
     filter_->setPlaceholderText(tr("Only names with…"));
     filter_->setClearButtonEnabled(true);
     order_ = new QComboBox(this);
@@ -135,6 +136,7 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
                            [this, folder] { session_.library().removeFolder(folder); });
         menu.exec(tree_->viewport()->mapToGlobal(at));
     });
+    joinSearch(filter_, list_);
     connect(filter_, &QLineEdit::textChanged, this, &FoldersPage::arrange);
     connect(order_, &QComboBox::activated, this, &FoldersPage::arrange);
     connect(&session_.library(), &LibraryDesk::changed, this, [this] {

@@ -2,6 +2,7 @@
 
 #include "app/session/session.h"
 #include "app/shelf/filter_strip.h"
+#include "app/shelf/search_field.h"
 #include "app/shelf/shelf_list.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
@@ -79,10 +80,7 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     soon_.setInterval(60);
     connect(&soon_, &QTimer::timeout, this, &LibraryPage::search);
     connect(words_, &QLineEdit::textChanged, &soon_, qOverload<>(&QTimer::start));
-    connect(words_, &QLineEdit::returnPressed, this, [this] {
-        list_->setFocus();
-        if (model_->rowCount() > 0) list_->setCurrentIndex(model_->index(0));
-    });
+    joinSearch(words_, list_);
     connect(filter_, &FilterStrip::changed, this, &LibraryPage::search);
     connect(&session_.library(), &LibraryDesk::changed, this, [this] {
         refresh();

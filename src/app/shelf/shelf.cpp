@@ -99,10 +99,17 @@ void Shelf::serve(ShelfList* list, EntryModel& model) {
         if (row != nullptr && row->file() == audition.file() && audition.ways().automatic && !audition.isHeard())
             audition.hear();
     });
-    connect(list, &ShelfList::bringInAsked, this,
-            [this, list, &model] { emit importAsked(selectedFiles(*list, model)); });
+    connect(list, &ShelfList::stopAsked, &session_.audition(), &Audition::stop);
+    connect(list, &ShelfList::bringInAsked, this, [this, list, &model] { bringIn(selectedFiles(*list, model)); });
     connect(list, &ShelfList::menuAsked, this,
             [this, list, &model](const QPoint& at) { offerMenu(list, model, at); });
+}
+
+// What is auditioned is on the page then, and heard there.
+void Shelf::bringIn(const std::vector<fs::path>& files) {
+    if (files.empty()) return;
+    if (session_.audition().isHeard()) session_.audition().stop();
+    emit importAsked(files);
 }
 
 void Shelf::offerMenu(ShelfList* list, EntryModel& model, const QPoint& at) {
@@ -111,11 +118,11 @@ void Shelf::offerMenu(ShelfList* list, EntryModel& model, const QPoint& at) {
     if (files.empty()) return;
     QMenu menu(this);
     menu.setObjectName("shelfMenu");
-    menu.addAction(session_.audition().isHeard() ? tr("Stop hearing it\tA") : tr("Hear it\tA"), this,
+    menu.addAction(session_.audition().isHeard() ? tr("Stop the audition\tA") : tr("Audition\tA"), this,
                    &Shelf::toggleHearing);
-    menu.addAction(tr("Bring in at the play position\tEnter"), this, [this, files] { emit importAsked(files); });
-    menu.addAction(tr("Take its tempo as the project's"), this,
-                   [this, file = files.front()] { session_.takeTempoFrom(file); });
+    menu.addAction(tr("Import at the play position\tEnter"), this, [this, files] { bringIn(files); });
+    menu.addAction(tr("Set the project to this tempo"), this,
+                   [this, file = files.front()] { session_.tempoTaking().fromFile(file); });
     menu.addSeparator();
     const bool favourite = !entries.empty() && entries.front().own.favourite;
     QAction* mark = menu.addAction(favourite ? tr("No longer a favourite") : tr("A favourite"), this,

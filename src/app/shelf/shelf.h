@@ -42,6 +42,7 @@ class Shelf : public QWidget {
 
   private:
     void serve(ShelfList* list, EntryModel& model);
+    void bringIn(const std::vector<std::filesystem::path>& files);
     void offerMenu(ShelfList* list, EntryModel& model, const QPoint& at);
 
     Session& session_;

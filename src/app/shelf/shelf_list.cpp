@@ -7,6 +7,7 @@
 #include <QDrag>
 #include <QKeyEvent>
 #include <QMimeData>
+#include <QMouseEvent>
 #include <QPainter>
 #include <QScrollBar>
 #include <QStyledItemDelegate>
@@ -96,18 +97,58 @@ ShelfList::ShelfList(const QString& name, QWidget* parent) : QListView(parent) {
 
 void ShelfList::currentChanged(const QModelIndex& now, const QModelIndex& before) {
     QListView::currentChanged(now, before);
-    if (now.isValid()) emit picked(now);
+    if (now.isValid() && !quiet_) emit picked(now);
 }
 
 void ShelfList::focusInEvent(QFocusEvent* event) {
-    // The first row becomes the current one then; nobody has picked it.
-    const QSignalBlocker quiet(this);
+    // The first row would become the current one then; nobody has picked it.
+    const bool none = !currentIndex().isValid();
+    quiet_ = true;
     QListView::focusInEvent(event);
+    if (none) selectionModel()->clearCurrentIndex();
+    quiet_ = false;
+}
+
+namespace {
+// What goes on with the search: letters, digits and the like, by themselves. Space plays.
+bool isTyped(const QKeyEvent& event) {
+    const QString text = event.text();
+    return (event.modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier)) == 0 && !text.isEmpty() &&
+           text.front().isPrint() && !text.front().isSpace();
+}
+} // namespace
+
+// Commands of a single letter do not fire here.
+bool ShelfList::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride && isTyped(*static_cast<QKeyEvent*>(event))) {
+        event->accept();
+        return true;
+    }
+    return QListView::event(event);
+}
+
+// A right click selects, and is not heard.
+void ShelfList::mousePressEvent(QMouseEvent* event) {
+    quiet_ = event->button() == Qt::RightButton;
+    QListView::mousePressEvent(event);
+    quiet_ = false;
 }
 
 void ShelfList::keyPressEvent(QKeyEvent* event) {
     if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
         if (currentIndex().isValid()) emit bringInAsked();
+        return;
+    }
+    if (event->key() == Qt::Key_Escape) {
+        emit stopAsked();
+        return;
+    }
+    if (isTyped(*event)) {
+        emit typedOn(event->text());
+        return;
+    }
+    if (event->key() == Qt::Key_Up && currentIndex().row() <= 0) {
+        emit leftUpwards();
         return;
     }
     QListView::keyPressEvent(event);
@@ -124,7 +165,9 @@ void ShelfList::contextMenuEvent(QContextMenuEvent* event) {
     const bool byKey = event->reason() == QContextMenuEvent::Keyboard;
     const QModelIndex at = byKey ? currentIndex() : indexAt(event->pos());
     if (!at.isValid()) return;
+    quiet_ = true;
     if (!selectionModel()->isSelected(at)) setCurrentIndex(at);
+    quiet_ = false;
     emit menuAsked(byKey ? viewport()->mapToGlobal(visualRect(at).center()) : event->globalPos());
 }
 

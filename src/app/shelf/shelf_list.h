@@ -16,11 +16,16 @@ class ShelfList : public QListView {
 
   signals:
     void picked(const QModelIndex& index); // by arrow key, or a click
+    void typedOn(const QString& text);     // a letter or more: what is searched for goes on
+    void stopAsked();                      // by Escape: what is auditioned
+    void leftUpwards();                    // Up in the first row
     void bringInAsked();                   // by Enter or a double click: what is selected
     void menuAsked(const QPoint& at);      // global
     void scrolled();
 
   protected:
+    bool event(QEvent*) override;
+    void mousePressEvent(QMouseEvent*) override;
     void currentChanged(const QModelIndex& now, const QModelIndex& before) override;
     void focusInEvent(QFocusEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
@@ -28,6 +33,9 @@ class ShelfList : public QListView {
     void contextMenuEvent(QContextMenuEvent*) override;
     void startDrag(Qt::DropActions) override;
     void resizeEvent(QResizeEvent*) override;
+
+  private:
+    bool quiet_ = false; // a row is selected, and not heard
 };
 
 } // namespace app

@@ -1,6 +1,7 @@
 #include "app/sources/source_columns.h"
 
 #include "app/session/proofs.h"
+#include "app/session/standing.h"
 #include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/words.h"
@@ -115,13 +116,15 @@ std::pair<QString, QString> ruleOf(const SourceRow& row) {
     std::optional<std::pair<QString, QString>> all;
     for (const project::LaidClip* c : row.clips) {
         const bool wants = project::entryOf(c->rule).needsBeats;
-        const std::pair<QString, QString> one{ruleWord(c->rule), wants && !c->time().follows
-                                                                     ? tr("not following the tempo")
-                                                                     : ruleFromWord(c->ruleFrom)};
-        if (all && *all != one) return {tr("several"), tr("its clips differ")};
+        // What does not follow says how it stands: "held at 107", "as recorded".
+        const bool stays = wants && !c->time().follows;
+        const std::pair<QString, QString> one{
+            stays ? standingOf(*c, metre::TempoMap(metre::Bpm(120))) : ruleWord(c->rule),
+            stays ? tr("not following the project's tempo") : ruleFromWord(c->ruleFrom)};
+        if (all && *all != one) return {tr("several"), tr("the clips differ")};
         all = one;
     }
-    return all.value_or(std::pair(none, tr("it is not on the page")));
+    return all.value_or(std::pair(none, tr("not on the page")));
 }
 QString ruleText(const SourceRow& row) {
     return ruleOf(row).first;
@@ -197,7 +200,7 @@ QVariant proofKey(const SourceRow& row) {
 }
 QString proofTip(const SourceRow& row) {
     const Proven proven = provenOf(row);
-    if (!proven.proof) return proven.waiting > 0 ? tr("being measured") : tr("it is not on the page");
+    if (!proven.proof) return proven.waiting > 0 ? tr("being measured") : tr("not on the page");
     const prove::Proof& proof = *proven.proof;
     QString tip = qt(proof.unread);
     if (!proof.deviations.empty())
@@ -229,7 +232,7 @@ constexpr std::array columns{
     readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 62),
     readingColumn<Witness::Heard>(QT_TRANSLATE_NOOP("SourceColumns", "Heard"), 62),
     readingColumn<Witness::Length>(QT_TRANSLATE_NOOP("SourceColumns", "Length"), 62),
-    readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "Said"), 50),
+    readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "By hand"), 58),
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Tempo"), 78, Looks::Tempo, false, {}, tempoText, tempoKey, rankingTip},
     SourcesColumn{
@@ -239,9 +242,15 @@ constexpr std::array columns{
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Kind"), 62, Looks::Text, false, {}, kindText, byText<kindText>, noTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 62, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
-    SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Sure"), 50, Looks::Sureness, false, {}, sureText, sureKey, rankingTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 84, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
+    SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Confidence"),
+                  80,
+                  Looks::Sureness,
+                  false,
+                  {},
+                  sureText,
+                  sureKey,
+                  rankingTip},
     SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Strain %"),
                   66,
                   Looks::Figure,

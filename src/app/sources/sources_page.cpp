@@ -9,6 +9,7 @@
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
 #include "project/sets.h"
+#include "project/settle.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -61,12 +62,25 @@ bool isOneSet(const project::Project& p, const std::vector<project::SourceId>& i
 SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("sourcesPage");
     model_ = new SourcesModel(session_, this);
-    auto* rows = new Rows(this);
-    sorted_ = rows;
+    sorted_ = new Rows(this);
     sorted_->setSourceModel(model_);
     sorted_->setSortRole(SourcesModel::SortRole);
     sorted_->setDynamicSortFilter(true);
 
+    QLayout* tools = buildTools();
+    buildTable();
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    all->addLayout(tools);
+    all->addWidget(empty_, 1);
+    all->addWidget(table_, 1);
+    connectTable();
+    refresh();
+}
+
+// The filter, and what can be done with the selected rows.
+QLayout* SourcesPage::buildTools() {
     filter_ = new QLineEdit(this);
     filter_->setObjectName("sourcesFilter");
     filter_->setAccessibleName(tr("Filter the sources"));
@@ -74,8 +88,8 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     filter_->setClearButtonEnabled(true);
     filter_->setMinimumWidth(130);
     filter_->setMaximumWidth(210);
-    connect(filter_, &QLineEdit::textChanged, this, [this, rows](const QString& text) {
-        rows->setWords(text);
+    connect(filter_, &QLineEdit::textChanged, this, [this](const QString& text) {
+        static_cast<Rows*>(sorted_)->setWords(text);
         refresh();
     });
     count_ = label({}, this);
@@ -86,7 +100,7 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     auto* again =
         button(tr("Listen again"), tr("Listens to the selected rows again and uses what ranks highest"), this);
     auto* write =
-        button(tr("Write into files"),
+        button(tr("Write tags"),
                tr("Writes tempo and key into the selected rows' own files; the audio stays bit for bit"), this);
     auto* follow = button(
         tr("Follow"),
@@ -102,15 +116,33 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     tempo_->setAccessibleName(tr("Tempo for the selected rows"));
     tempo_->setPlaceholderText(tr("tempo"));
     tempo_->setFixedWidth(64);
-    set_ = button(tr("Keep together"), {}, this);
+    set_ = button(tr("Make a set"), {}, this);
     set_->setObjectName("rowsSet");
+    needRows_ = {half, twice, roundAll, follow, again, write, set_};
+    connectTools(half, twice, roundAll, follow, again, write);
+    auto* tools = new QHBoxLayout;
+    tools->setContentsMargins(10, 0, sizes::margin, 6);
+    tools->setSpacing(5);
+    tools->addWidget(filter_);
+    tools->addWidget(count_, 1);
+    for (QPushButton* b : {half, twice, roundAll})
+        tools->addWidget(b);
+    tools->addWidget(tempo_);
+    tools->addWidget(follow);
+    tools->addWidget(set_);
+    tools->addWidget(again);
+    tools->addWidget(write);
+    return tools;
+}
+
+void SourcesPage::connectTools(QPushButton* half, QPushButton* twice, QPushButton* roundAll, QPushButton* follow,
+                               QPushButton* again, QPushButton* write) {
     connect(set_, &QPushButton::clicked, this, [this] {
         if (isOneSet(session_.now(), selected()))
-            session_.partSets(selected());
+            session_.listening().partSets(selected());
         else
-            session_.makeSet(selected());
+            session_.listening().makeSet(selected());
     });
-    needRows_ = {half, twice, roundAll, follow, again, write, set_};
     connect(half, &QPushButton::clicked, this, [this] { scale(0.5); });
     connect(twice, &QPushButton::clicked, this, [this] { scale(2); });
     connect(roundAll, &QPushButton::clicked, this, &SourcesPage::round);
@@ -129,11 +161,13 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
         const auto ids = selected();
         if (ids.empty()) return;
         const project::SourcePtr first = project::sourceOf(session_.now(), ids.front());
-        session_.listenAgain(ids, first->window);
+        session_.listening().again(ids, first->window);
     });
     connect(write, &QPushButton::clicked, this, [this] { askToWriteIntoFiles(this, session_, selected()); });
     connect(tempo_, &QLineEdit::returnPressed, this, [this] { setTempo(tempo_->text(), selected()); });
+}
 
+void SourcesPage::buildTable() {
     table_ = new QTableView(this);
     table_->setObjectName("sourcesTable");
     table_->setAccessibleName(tr("Sources with their readings"));
@@ -167,26 +201,9 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
               this);
     empty_->setWordWrap(true);
     empty_->setAlignment(Qt::AlignCenter);
+}
 
-    auto* tools = new QHBoxLayout;
-    tools->setContentsMargins(10, 0, sizes::margin, 6);
-    tools->setSpacing(5);
-    tools->addWidget(filter_);
-    tools->addWidget(count_, 1);
-    for (QPushButton* b : {half, twice, roundAll})
-        tools->addWidget(b);
-    tools->addWidget(tempo_);
-    tools->addWidget(follow);
-    tools->addWidget(set_);
-    tools->addWidget(again);
-    tools->addWidget(write);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(0, 0, 0, 0);
-    all->setSpacing(0);
-    all->addLayout(tools);
-    all->addWidget(empty_, 1);
-    all->addWidget(table_, 1);
-
+void SourcesPage::connectTable() {
     connect(table_->selectionModel(), &QItemSelectionModel::selectionChanged, this, [this] {
         refresh();
         const auto ids = selected();
@@ -200,7 +217,19 @@ SourcesPage::SourcesPage(Session& session, QWidget* parent) : QWidget(parent), s
     });
     connect(&session_, &Session::changed, this, &SourcesPage::refresh);
     connect(&session_, &Session::selectionChanged, this, &SourcesPage::followSelection);
-    refresh();
+    // A click on a reading uses it.
+    connect(table_, &QTableView::clicked, this, [this](const QModelIndex& index) {
+        const SourcesColumn& column = sourceColumns()[static_cast<std::size_t>(index.column())];
+        const project::SourceId id{index.data(SourcesModel::SourceRole).toLongLong()};
+        const project::SourcePtr s = column.witness ? project::sourceOf(session_.now(), id) : nullptr;
+        const auto by = s ? shownWitness(*s, *column.witness) : std::nullopt;
+        const hear::Reading* reading = by ? project::readingBy(*s, *by) : nullptr;
+        if (reading == nullptr || !reading->bpm || s->chosen == by) return;
+        if (session_.settle(tr("Use a reading"), project::chooseReading(session_.now(), id, *by)))
+            session_.say(tr("%1: %2 BPM, %3")
+                             .arg(qt(s->name), qt(metre::tempoLabel(*reading->bpm)),
+                                  QString::fromLatin1(hear::witnessLabel(*by)).toLower()));
+    });
 }
 
 std::vector<project::SourceId> SourcesPage::selected() const {
@@ -236,7 +265,7 @@ void SourcesPage::refresh() {
         b->setEnabled(chosen > 0);
     tempo_->setEnabled(chosen > 0);
     const bool parts = isOneSet(session_.now(), selected());
-    set_->setText(parts ? tr("Part") : tr("Keep together"));
+    set_->setText(parts ? tr("Dissolve") : tr("Make a set"));
     set_->setToolTip(parts ? tr("Each of the selected rows goes its own way again")
                            : tr("The selected rows were recorded together: one beat map for all of them"));
     set_->setEnabled(parts || chosen > 1);

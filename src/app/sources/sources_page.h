@@ -8,6 +8,7 @@
 #include <vector>
 
 class QLabel;
+class QLayout;
 class QLineEdit;
 class QPushButton;
 class QSortFilterProxyModel;
@@ -30,6 +31,11 @@ class SourcesPage : public QWidget {
     void hideEvent(QHideEvent* event) override;
 
   private:
+    QLayout* buildTools();
+    void connectTools(QPushButton* half, QPushButton* twice, QPushButton* roundAll, QPushButton* follow,
+                      QPushButton* again, QPushButton* write);
+    void buildTable();
+    void connectTable();
     std::vector<project::SourceId> selected() const;
     void refresh();
     void followSelection();

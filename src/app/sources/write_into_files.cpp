@@ -20,7 +20,7 @@ void askToWriteIntoFiles(QWidget* parent, Session& session, const std::vector<pr
         timed.push_back(id);
     }
     if (timed.empty()) {
-        session.writeIntoFiles(sources); // says so
+        session.delivery().writeIntoFiles(sources); // says so
         return;
     }
     const auto n = static_cast<int>(timed.size());
@@ -43,7 +43,7 @@ void askToWriteIntoFiles(QWidget* parent, Session& session, const std::vector<pr
     box->setEscapeButton(stay);
     QObject::connect(box, &QMessageBox::buttonClicked, &session, [&session, box, write, timed](QAbstractButton* b) {
         box->close();
-        if (b == write) session.writeIntoFiles(timed);
+        if (b == write) session.delivery().writeIntoFiles(timed);
     });
     box->open();
 }

@@ -109,7 +109,7 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
                           {"try tempo", 0, gesture}))
             session_.say(tr("Project tempo %1 BPM").arg(qt(metre::tempoFigure(Bpm(bpm)))));
     });
-    connect(plot_, &StrainPlot::useAsked, &session_, &Session::meet);
+    connect(plot_, &StrainPlot::useAsked, &session_.tempoTaking(), &TempoTaking::meet);
     connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
         if (!refreshing_ && item != nullptr)
             session_.document().selectSource(SourceId{item->data(IdRole).toLongLong()});

@@ -199,7 +199,7 @@ void StrainPlot::paintUprights(QPainter& p) const {
     // The word stands on the side that is free of the other upright.
     const bool nowLeft = !content_.meeting || now <= *content_.meeting;
     const auto upright = [&](Bpm bpm, const QColor& colour, Qt::PenStyle style, const QString& figure,
-                             const QString& word, bool toTheLeft, int pixels) {
+                             const QString& word, bool toTheLeft, int pixels, double down) {
         const double at = x(bpm);
         if (at < f.left() || at > f.right()) return;
         p.setPen(QPen(colour, 2, style));
@@ -207,21 +207,23 @@ void StrainPlot::paintUprights(QPainter& p) const {
         p.setPen(colour);
         p.setFont(figureFont(pixels));
         const int align = toTheLeft ? Qt::AlignRight : Qt::AlignLeft;
-        const QRectF box(toTheLeft ? at - 130 : at + 9, f.top() + 2, 121, 24);
+        const QRectF box(toTheLeft ? at - 130 : at + 9, f.top() + 2 + down, 121, 24);
         p.drawText(box, align | Qt::AlignVCenter, figure);
         p.setFont(textFont(sizes::label));
         p.drawText(box.translated(0, 22), align | Qt::AlignTop, word);
     };
+    // Near the right edge the meeting tempo's figure stands on the left too: the other then stands below it.
+    const bool left = content_.meeting && x(*content_.meeting) + 100 > f.right();
+    const bool below = content_.meeting && left == nowLeft && std::abs(x(*content_.meeting) - x(now)) < 130;
     if (content_.meeting) {
-        const bool left = x(*content_.meeting) + 100 > f.right();
         upright(*content_.meeting, t.brassText, Qt::SolidLine, QString::number(content_.meeting->value, 'f', 1),
-                content_.sources.in.size() > 1 ? tr("all meet here") : tr("as recorded"), left, 22);
+                content_.sources.in.size() > 1 ? tr("all meet here") : tr("as recorded"), left, 22, 0);
     }
     if (!meets)
         upright(now, t.wax, Qt::DashLine, qt(metre::tempoLabel(now)), dragged_ ? tr("tried") : tr("now"), nowLeft,
-                18);
+                18, below ? 46 : 0);
     else
-        upright(now, t.wax, Qt::DashLine, {}, {}, nowLeft, 18);
+        upright(now, t.wax, Qt::DashLine, {}, {}, nowLeft, 18, 0);
 }
 
 // At its lowest point each, at a slant. Where two would lie on one another the left one goes farther down.

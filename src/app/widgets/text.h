@@ -4,6 +4,7 @@
 #include "base/utf8.h"
 
 #include <QString>
+#include <cstdint>
 #include <filesystem>
 #include <string>
 
@@ -11,6 +12,11 @@ namespace app {
 
 inline QString qt(const std::string& text) {
     return QString::fromStdString(base::toUtf8(text));
+}
+
+// A number and what it counts, which agree: one of "1 clip" and "%1 clips".
+inline QString counted(std::int64_t n, const QString& one, const QString& many) {
+    return n == 1 ? one : many.arg(n);
 }
 
 // File names are bytes: Qt's own conversion keeps what is no UTF-8 only through the local encoding.

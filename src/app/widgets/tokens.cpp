@@ -84,6 +84,12 @@ QPushButton:checked:focus, QPushButton[primary="true"]:focus { border: 2px solid
 QPushButton:disabled { color: %6; border-color: %5; }
 QPushButton[link="true"] { background: transparent; border: none; color: %7; text-decoration: underline; padding: 2px 4px; }
 QPushButton[link="true"]:focus { border: 1px solid %9; }
+QPushButton[word="true"] { background: transparent; color: %8; border: none; border-bottom: 2px solid transparent; border-radius: 0; padding: 0 5px; min-height: 0; }
+QPushButton[word="true"]:checked { color: %7; font-weight: 600; border-bottom: 2px solid %9; }
+QPushButton[word="true"]:focus { border-bottom: 2px dotted %9; }
+#emptyPage { background: %2; border: 1px solid %5; border-radius: 6px; }
+QPushButton[narrow="true"] { padding: 2px 3px; }
+QPushButton[narrow="true"]:focus { padding: 1px 2px; }
 QLineEdit, QSpinBox, QDoubleSpinBox { background: %2; color: %7; border: 1px solid %6; border-radius: 3px; padding: 3px 6px; selection-background-color: %9; selection-color: %2; }
 QLineEdit:focus, QSpinBox:focus, QDoubleSpinBox:focus { border: 2px solid %9; padding: 2px 5px; }
 QComboBox { background: %2; color: %7; border: 1px solid %6; border-radius: 4px; padding: 3px 8px; min-width: 52px; }

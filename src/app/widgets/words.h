@@ -26,7 +26,7 @@ inline QString ruleFromWord(project::RuleFrom from) {
     case project::RuleFrom::Source:
         break;
     }
-    return QObject::tr("no beat is known");
+    return QObject::tr("no beat found");
 }
 
 inline QString channelsWord(project::Channels channels) {

@@ -26,6 +26,15 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     setAcceptDrops(true);
     clock_.start();
 
+    buildFigures();
+    buildTransport();
+    layOut();
+    connectFigures();
+    connectTransport();
+    refresh();
+}
+
+void HeadStrip::buildFigures() {
     tempo_ = new Figure(tr("Project tempo"), sizes::largeFigure, this);
     tempo_->setObjectName("projectTempo");
     tempo_->setRoomFor("000.00");
@@ -58,7 +67,9 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     meet_ = button(tr("Use"), {}, this);
     meet_->setObjectName("useMeetingTempo");
     proof_ = new ProofSummary(this);
+}
 
+void HeadStrip::buildTransport() {
     back_ = button(QStringLiteral("|◂"), tr("Back to the beginning (Home)"), this);
     play_ = button(QStringLiteral("▶"), tr("Play or stop (Space)"), this);
     play_->setObjectName("play");
@@ -88,7 +99,9 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     meter_ = new Meter(this);
     output_ = label({}, this);
     output_->setObjectName("outputTold");
+}
 
+void HeadStrip::layOut() {
     auto* transport = new QHBoxLayout;
     transport->setSpacing(5);
     for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_})
@@ -126,7 +139,9 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
     row->addStretch(1);
     row->addLayout(column(tr("Proof"), proof_));
     row->addLayout(right);
+}
 
+void HeadStrip::connectFigures() {
     connect(tempo_, &Figure::turned, this, [this](int steps, bool fine) {
         const double now = session_.now().tempo.points().front().bpm.value;
         setTempo(now + steps * (fine ? 0.1 : 1.0), {"turn tempo", 0, tempo_->turn()});
@@ -176,20 +191,22 @@ HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), sessi
         else
             session_.say(tr("“%1” is not a gain in decibels.").arg(text));
     });
-    connect(meet_, &QPushButton::clicked, &session_, &Session::meet);
+}
+
+void HeadStrip::connectTransport() {
+    connect(meet_, &QPushButton::clicked, &session_.tempoTaking(), &TempoTaking::meet);
     connect(proof_, &QAbstractButton::clicked, this, &HeadStrip::worstAsked);
     connect(&session_, &Session::proven, this, [this] { proof_->show(session_.proofs()); });
     connect(&session_, &Session::preferred, this, &HeadStrip::refreshMeeting);
-    connect(back_, &QPushButton::clicked, this, [this] { session_.locate(Beats(0)); });
-    connect(play_, &QPushButton::clicked, &session_, &Session::togglePlay);
-    connect(stop_, &QPushButton::clicked, &session_, &Session::stop);
+    connect(back_, &QPushButton::clicked, this, [this] { session_.transport().locate(Beats(0)); });
+    connect(play_, &QPushButton::clicked, &session_.transport(), &Transport::toggle);
+    connect(stop_, &QPushButton::clicked, &session_.transport(), &Transport::stop);
     connect(loop_, &QPushButton::clicked, this, [this](bool on) { session_.document().setLooping(on); });
     connect(click_, &QPushButton::clicked, this, [this](bool on) { session_.document().setClick(on); });
     connect(tap_, &QPushButton::pressed, this, &HeadStrip::tap);
     connect(&session_, &Session::changed, this, &HeadStrip::refresh);
     connect(&session_, &Session::opened, this, &HeadStrip::refresh);
     connect(&session_, &Session::ticked, this, &HeadStrip::refreshPosition);
-    refresh();
 }
 
 // The wheel over the button of the click turns how loud it is.
@@ -221,8 +238,14 @@ void HeadStrip::tap() {
 
 void HeadStrip::setTempo(double bpm, const Gesture& gesture) {
     const double clamped = std::clamp(bpm, metre::slowestTempo.value, metre::fastestTempo.value);
-    if (session_.edit(tr("Project tempo"), project::setTempo(session_.now(), Bpm(clamped)), gesture))
-        session_.say(tr("Project tempo %1 BPM").arg(qt(metre::tempoFigure(Bpm(clamped)))));
+    const auto& points = session_.now().tempo.points();
+    const double ratio = clamped / points.front().bpm.value;
+    const bool several = points.size() > 1;
+    if (!session_.edit(tr("Project tempo"), project::setTempo(session_.now(), Bpm(clamped)), gesture)) return;
+    const QString figure = qt(metre::tempoFigure(Bpm(clamped)));
+    // Of a map of several, all are scaled.
+    session_.say(several ? tr("Project tempo %1 BPM: all tempos × %2").arg(figure, QString::number(ratio, 'f', 2))
+                         : tr("Project tempo %1 BPM").arg(figure));
 }
 
 void HeadStrip::refresh() {
@@ -241,7 +264,7 @@ void HeadStrip::refresh() {
     loop_->setChecked(p.view.looping);
     click_->setChecked(p.view.click);
     output_->setText(session_.player().output().isSimulated() ? tr("no device") : QString());
-    output_->setToolTip(session_.outputTold());
+    output_->setToolTip(session_.device().told());
     proof_->show(session_.proofs());
     refreshMeeting();
     refreshPosition();
@@ -297,7 +320,7 @@ void HeadStrip::dropEvent(QDropEvent* event) {
         else
             session_.say(tr("No beat is known of it: the project's tempo stays."));
     } else if (const auto files = filesIn(*event->mimeData()); !files.empty()) {
-        session_.takeTempoFrom(files.front());
+        session_.tempoTaking().fromFile(files.front());
     }
     event->acceptProposedAction();
 }

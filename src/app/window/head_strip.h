@@ -40,6 +40,11 @@ class HeadStrip : public QWidget {
     void resizeEvent(QResizeEvent*) override;
 
   private:
+    void buildFigures();
+    void buildTransport();
+    void layOut();
+    void connectFigures();
+    void connectTransport();
     void refresh();
     void refreshPosition();
     void refreshMeeting();

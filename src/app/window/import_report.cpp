@@ -6,6 +6,7 @@
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
 #include "project/arriving.h"
+#include "project/import.h"
 #include "project/sets.h"
 #include "project/settle.h"
 
@@ -21,6 +22,9 @@ namespace app {
 namespace {
 
 constexpr int rowHeight = 26;
+constexpr int fewLines = 3;  // that stand at once
+constexpr int manyLines = 9; // once all are asked for
+constexpr std::size_t mostOffers = 2;
 constexpr std::size_t mostRows = 200; // beyond, the page Sources has them
 
 // The likeliest reading that says another tempo than the one that is used: neither the same nor its half or double.
@@ -58,7 +62,7 @@ ImportReport::ImportReport(Session& session, QWidget* parent) : QWidget(parent),
     rows_->setSpacing(0);
     area_ = new QScrollArea(this);
     area_->setObjectName("reportRows");
-    area_->setAccessibleName(tr("What came in, file by file"));
+    area_->setAccessibleName(tr("What was imported, file by file"));
     area_->setFrameShape(QFrame::NoFrame);
     area_->setWidgetResizable(true);
     area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -66,15 +70,19 @@ ImportReport::ImportReport(Session& session, QWidget* parent) : QWidget(parent),
     area_->setWidget(list_);
     auto* readings = button(tr("Change readings"), tr("All readings of all sources, on their page"), this);
     readings->setObjectName("reportReadings");
+    all_ = toggle({}, tr("Shows all lines, or the first three"), this);
+    all_->setObjectName("reportAll");
+    connect(all_, &QPushButton::clicked, this, &ImportReport::takeHeight);
     auto* close_ = button(tr("Close"), tr("Close this message (Escape)"), this);
     close_->setObjectName("reportClose");
-    for (QPushButton* b : {readings, close_})
+    for (QPushButton* b : {all_, readings, close_})
         b->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(sizes::margin, 6, sizes::margin, 6);
     row->setSpacing(16);
     row->addWidget(title_, 0, Qt::AlignTop);
     row->addWidget(area_, 1);
+    row->addWidget(all_, 0, Qt::AlignTop);
     row->addWidget(readings, 0, Qt::AlignTop);
     row->addWidget(close_, 0, Qt::AlignTop);
     connect(close_, &QPushButton::clicked, this, &QWidget::hide);
@@ -97,17 +105,25 @@ void ImportReport::show(const BroughtIn& brought) {
     title_->setText(brought.title);
     for (const QString& problem : brought.problems)
         addLine(problem, true);
-    for (const auto& group : brought.likelySets)
-        addOffer(group);
+    for (std::size_t i = 0; i < brought.likelySets.size() && i < mostOffers; ++i)
+        addOffer(brought.likelySets[i]);
     for (std::size_t i = 0; i < brought.sources.size() && i < mostRows; ++i)
         addRow(brought.sources[i]);
     if (brought.sources.size() > mostRows)
         addLine(tr("and %1 more, on the page Sources").arg(brought.sources.size() - mostRows), false);
-    const auto rows = static_cast<int>(shown_.size() + offers_.size()) + static_cast<int>(problems_.size());
-    setFixedHeight(std::max(40, std::clamp(rows, 1, 5) * rowHeight + 14));
+    all_->setChecked(false);
+    takeHeight();
     setAccessibleName(brought.title);
     QWidget::show();
     update();
+}
+
+// Three lines; all of them, as many as there is room for, once they are asked for.
+void ImportReport::takeHeight() {
+    const auto lines = static_cast<int>(shown_.size() + offers_.size()) + static_cast<int>(problems_.size());
+    all_->setVisible(lines > fewLines);
+    all_->setText(tr("All %1").arg(lines));
+    setFixedHeight(std::clamp(lines, 1, all_->isChecked() ? manyLines : fewLines) * rowHeight + 14);
 }
 
 void ImportReport::addLine(const QString& text, bool isProblem) {
@@ -131,15 +147,22 @@ void ImportReport::addOffer(const std::vector<SourceId>& equallyLong) {
     layout->setContentsMargins(0, 1, 0, 1);
     layout->setSpacing(4);
     auto* text = new ElidedLabel(Qt::ElideRight, row);
-    text->setText(tr("%n files are equally long. Were they recorded together?", nullptr,
-                     static_cast<int>(equallyLong.size())));
+    const project::SourcePtr first = project::sourceOf(session_.now(), equallyLong.front());
+    const project::SourcePtr second = project::sourceOf(session_.now(), equallyLong[1]);
+    const auto others = static_cast<int>(equallyLong.size()) - 2;
+    const QString names = others > 0 ? tr("%1, %2 and %3 more").arg(qt(first->name), qt(second->name)).arg(others)
+                                     : tr("%1 and %2").arg(qt(first->name), qt(second->name));
+    text->setText(tr("%1: equally long, %2 s. Recorded together?")
+                      .arg(names, QString::number(first->length().value, 'f', 1)));
+    text->setToolTip(text->text());
     text->setFont(textFont(sizes::text, QFont::DemiBold));
-    auto* keep = button(tr("Keep together"),
-                        tr("A set: heard on its sum, one beat map for all, together to the sample"), row);
+    auto* keep =
+        button(tr("Make a set"),
+               tr("One beat map, heard on their sum, for all of them; they stay together to the sample"), row);
     keep->setObjectName("reportSet");
     keep->setStyleSheet("QPushButton { padding: 1px 7px; }");
     keep->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Fixed);
-    connect(keep, &QPushButton::clicked, this, [this, equallyLong] { session_.makeSet(equallyLong); });
+    connect(keep, &QPushButton::clicked, this, [this, equallyLong] { session_.listening().makeSet(equallyLong); });
     layout->addWidget(text, 1);
     layout->addWidget(keep);
     rows_->addWidget(row);
@@ -166,7 +189,7 @@ void ImportReport::fill(Row& row) {
     qDeleteAll(row.widget->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
     auto* layout = static_cast<QHBoxLayout*>(row.widget->layout());
     row.text = new ElidedLabel(Qt::ElideRight, row.widget);
-    row.text->setText(s ? qt(project::toldOf(p, row.source)) : tr("taken back"));
+    row.text->setText(s ? qt(project::toldOf(p, row.source)) : tr("undone"));
     row.text->setToolTip(row.text->text());
     layout->addWidget(row.text, 1);
     if (!s) return;
@@ -201,13 +224,13 @@ void ImportReport::fill(Row& row) {
     const std::vector<ClipId> clips = clipsOf(p, id);
     if (clips.empty() || !s->beats) return;
     if (mayLead_ == id)
-        offer(tr("Let it lead"), tr("The project takes its tempo, and it plays as recorded"), "reportLead",
-              [this, clip = clips.front()] { session_.leadAsItIsPlayed(clip); });
+        offer(tr("Let it lead"), tr("The project takes the tempo of this source, which plays as recorded"),
+              "reportLead", [this, clip = clips.front()] { session_.tempoTaking().leadAsItIsPlayed(clip); });
     if (session_.laid()->find(clips.front())->time().stretched)
         offer(tr("As recorded"), tr("Leave it at its own tempo and pitch"), "reportAsRecorded",
               [this, clips] { session_.edit(tr("As recorded"), project::setAsRecorded(session_.now(), clips)); });
     else
-        offer(tr("Fit it"), tr("Stretch it to the project's tempo"), "reportFit", [this, clips] {
+        offer(tr("Fit"), tr("Stretch it to the project's tempo"), "reportFit", [this, clips] {
             session_.edit(tr("Fit"), project::setRule(session_.now(), clips, project::TimeRule::Stretch));
         });
 }
@@ -222,7 +245,7 @@ void ImportReport::refresh() {
         row->setVisible(project::mayBeSet(session_.now(), sources).has_value());
     for (Row& row : shown_) {
         const project::SourcePtr s = project::sourceOf(session_.now(), row.source);
-        const QString text = s ? qt(project::toldOf(session_.now(), row.source)) : tr("taken back");
+        const QString text = s ? qt(project::toldOf(session_.now(), row.source)) : tr("undone");
         if (text != row.text->text()) fill(row);
     }
 }

@@ -6,6 +6,7 @@
 #include <QWidget>
 
 class QLabel;
+class QPushButton;
 class QScrollArea;
 class QVBoxLayout;
 
@@ -37,9 +38,11 @@ class ImportReport : public QWidget {
     void addLine(const QString& text, bool isProblem);
     void fill(Row& row);
     void refresh();
+    void takeHeight();
 
     Session& session_;
     QLabel* title_;
+    QPushButton* all_; // unfolds the lines beyond the third
     QScrollArea* area_;
     QWidget* list_;
     QVBoxLayout* rows_;

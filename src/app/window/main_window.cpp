@@ -1,6 +1,7 @@
 #include "app/window/main_window.h"
 
 #include "app/bars/bars_view.h"
+#include "app/bars/empty_page.h"
 #include "app/bench/bench.h"
 #include "app/bench/rails_view.h"
 #include "app/session/preference_words.h"
@@ -16,28 +17,26 @@
 #include "app/window/message_bar.h"
 #include "app/window/preferences_sheet.h"
 #include "app/window/status_line.h"
-#include "base/user_folders.h"
 #include "base/utf8.h"
-#include "project/recovery.h"
 
 #include <QAbstractItemView>
 #include <QCloseEvent>
 #include <QComboBox>
-#include <QFileDialog>
+#include <QCoreApplication>
+#include <QDir>
 #include <QLabel>
 #include <QMenu>
 #include <QMenuBar>
-#include <QMessageBox>
 #include <QMimeData>
-#include <QPushButton>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QTabBar>
 #include <QVBoxLayout>
+#include <algorithm>
 
 namespace app {
 
-MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) {
+MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)), dialogs_(session_, *this) {
     setObjectName("mainWindow");
     resize(1280, 800);
     setMinimumSize(1000, 640);
@@ -50,19 +49,45 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     bars_ = new BarsView(session_, this);
     bench_ = new Bench(session_, this);
     status_ = new StatusLine(session_, this);
+    buildCentre(buildPage());
 
+    reach_ = std::make_unique<Reach>(Reach{session_, *bars_, *bench_, *shelf_, dialogs_, *this, {}});
+    commands_ = new Commands(allCommands(), *reach_);
+    commands_->fill(*menuBar());
+    connectPlaces();
+    connectMenus();
+    connectSession();
+    showHint({});
+    if (!session_.device().told().isEmpty()) session_.say(session_.device().told());
+    refreshActions();
+    session_.files().lookForRecovery();
+    bars_->setFocus();
+}
+
+MainWindow::~MainWindow() {
+    hide(); // while what its parts work with is still there: they are told
+}
+
+QWidget* MainWindow::buildPage() {
     auto* page = new QWidget(this);
-    auto* pageLayout = new QVBoxLayout(page);
-    pageLayout->setContentsMargins(0, 0, 0, 0);
-    pageLayout->setSpacing(0);
-    auto* pageHead = new QHBoxLayout;
-    pageHead->setContentsMargins(10, 4, sizes::margin, 4);
+    auto* layout = new QVBoxLayout(page);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->setSpacing(0);
     sources_ = new SourcesPage(session_, page);
+    strain_ = new StrainPage(session_, page);
     pages_ = new QStackedWidget(page);
     pages_->addWidget(bars_);
     pages_->addWidget(sources_);
-    strain_ = new StrainPage(session_, page);
     pages_->addWidget(strain_);
+    layout->addLayout(buildPageHead(page));
+    layout->addWidget(pages_, 1);
+    return page;
+}
+
+// The tabs of the pages, and beside them what new sources do and what is snapped to.
+QLayout* MainWindow::buildPageHead(QWidget* page) {
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 4, sizes::margin, 4);
     tabs_ = new QTabBar(page);
     tabs_->setObjectName("pages");
     tabs_->setAccessibleName(tr("Pages"));
@@ -71,11 +96,6 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     tabs_->addTab(tr("Bars"));
     tabs_->addTab(tr("Sources"));
     tabs_->addTab(tr("Strain"));
-    connect(tabs_, &QTabBar::currentChanged, this, [this](int page_) {
-        pages_->setCurrentIndex(page_);
-        snapLabel_->setVisible(page_ == 0);
-        snap_->setVisible(page_ == 0);
-    });
     snap_ = new QComboBox(page);
     snap_->setObjectName("snap");
     snap_->setAccessibleName(tr("Snap"));
@@ -84,24 +104,25 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
           std::pair(tr("½ beat"), metre::Snap::HalfBeat), std::pair(tr("¼ beat"), metre::Snap::QuarterBeat),
           std::pair(tr("off"), metre::Snap::Off)})
         snap_->addItem(text, static_cast<int>(snap));
-    pageHead->addWidget(tabs_);
-    pageHead->addStretch(1);
-    pageHead->setSpacing(8);
     newSources_ = new QComboBox(page);
     newSources_->setObjectName("newSources");
     newSources_->setAccessibleName(tr("New sources"));
-    newSources_->setToolTip(tr("What a file that comes in does"));
+    newSources_->setToolTip(tr("What a file that is imported does"));
     for (const auto& [text, way] : newSourceWays())
         newSources_->addItem(text, static_cast<int>(way));
     snapLabel_ = label(tr("Snap"), page);
-    pageHead->addWidget(snapLabel_);
-    pageHead->addWidget(snap_);
-    pageHead->addSpacing(6);
-    pageHead->addWidget(label(tr("New sources"), page));
-    pageHead->addWidget(newSources_);
-    pageLayout->addLayout(pageHead);
-    pageLayout->addWidget(pages_, 1);
+    head->addWidget(tabs_);
+    head->addStretch(1);
+    head->setSpacing(8);
+    head->addWidget(snapLabel_);
+    head->addWidget(snap_);
+    head->addSpacing(6);
+    head->addWidget(label(tr("New sources"), page));
+    head->addWidget(newSources_);
+    return head;
+}
 
+void MainWindow::buildCentre(QWidget* page) {
     sides_ = new QSplitter(Qt::Horizontal, this);
     sides_->addWidget(shelf_);
     levels_ = new QSplitter(Qt::Vertical, this);
@@ -109,7 +130,7 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     levels_->addWidget(bench_);
     levels_->setStretchFactor(0, 1);
     levels_->setHandleWidth(1);
-    levels_->setSizes({336, 336});
+    levels_->setSizes({406, 266});
     levels_->setCollapsible(0, false);
     levels_->setCollapsible(1, false);
     bench_->setSplitter(levels_);
@@ -128,64 +149,59 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
     all->addWidget(sides_, 1);
     all->addWidget(status_);
     setCentralWidget(centre);
+}
 
-    commands_ = new Commands(commandTable(), this);
-    commands_->fill(*menuBar());
+void MainWindow::connectPlaces() {
+    connect(tabs_, &QTabBar::currentChanged, this, [this](int page) {
+        turnPage(page);
+        snapLabel_->setVisible(page == 0);
+        snap_->setVisible(page == 0);
+    });
     connect(snap_, &QComboBox::activated, this, [this](int index) {
-        const auto snap = static_cast<metre::Snap>(snap_->itemData(index).toInt());
-        session_.document().setSnap(snap);
+        session_.document().setSnap(static_cast<metre::Snap>(snap_->itemData(index).toInt()));
     });
     connect(newSources_, &QComboBox::activated, this, [this](int index) {
         Preferences p = session_.preferences();
         p.newSources = static_cast<NewSources>(newSources_->itemData(index).toInt());
         session_.prefer(p);
     });
-    connect(&session_, &Session::preferred, this, [this] {
+    const auto showWay = [this] {
         newSources_->setCurrentIndex(newSources_->findData(static_cast<int>(session_.preferences().newSources)));
-    });
-    newSources_->setCurrentIndex(newSources_->findData(static_cast<int>(session_.preferences().newSources)));
+    };
+    connect(&session_, &Session::preferred, this, showWay);
+    showWay();
     connect(shelf_, &Shelf::placeAsked, this, [this](qint64 source) {
-        const Beats at =
-            metre::snapped(session_.player().position(), session_.now().view.snap, session_.now().metre);
-        auto placed = project::place(session_.now(), SourceId{source}, {}, at);
-        if (!placed)
-            session_.say(qt(placed.error().text));
-        else if (session_.edit(tr("Place"), std::move(placed->project)))
-            session_.document().select({placed->id});
+        session_.importing().placeAgain(SourceId{source}, session_.transport().snapped());
     });
     connect(shelf_, &Shelf::importAsked, this, [this](const std::vector<std::filesystem::path>& files) {
-        const Beats at =
-            metre::snapped(session_.player().position(), session_.now().view.snap, session_.now().metre);
-        session_.importFiles(files, {}, at);
+        session_.importing().bringIn(files, {}, session_.transport().snapped());
     });
-    connect(&session_, &Session::told, message_, &MessageBar::show);
-    connect(&session_, &Session::broughtIn, this, [this](const BroughtIn& brought) {
-        message_->giveWay();
-        report_->show(brought);
-    });
-    connect(report_, &ImportReport::sourcesAsked, this, [this] { tabs_->setCurrentIndex(1); });
-    connect(&session_, &Session::deviceLost, this, [this](const QString& sentence) {
-        message_->offer(sentence, true, tr("Take it again"), [this] { session_.takeDevice(); });
-    });
+    connect(report_, &ImportReport::sourcesAsked, this, [this] { showPage(Page::Sources); });
+    connect(bars_, &BarsView::hinted, this, &MainWindow::showHint);
+    connect(strain_, &StrainPage::hinted, this, &MainWindow::showHint);
+    connect(&bench_->rails(), &RailsView::hinted, this, &MainWindow::showHint);
+    connect(bars_, &BarsView::pickedChanged, this, &MainWindow::refreshActions);
+    connect(&bench_->rails(), &RailsView::pickedChanged, this, &MainWindow::refreshActions);
+    connect(&bars_->emptyPage(), &EmptyPage::importAsked, this, [this] { commands_->action("import")->trigger(); });
+    connect(&bars_->emptyPage(), &EmptyPage::folderAsked, this,
+            [this] { commands_->action("addFolder")->trigger(); });
+    connect(&bars_->emptyPage(), &EmptyPage::demoAsked, this,
+            [this] { session_.files().open(demoFolder(), Files::As::Copy); });
+    connect(&bars_->emptyPage(), &EmptyPage::recentAsked, this,
+            [this](const QString& folder) { session_.files().open(pathKept(folder)); });
+    connect(&session_, &Session::preferred, this, &MainWindow::refreshBeginning);
+    refreshBeginning();
+    connect(bars_, &BarsView::benchAsked, this, [this] { bench_->setFolded(false); });
+    connect(head_, &HeadStrip::worstAsked, this, [this] { commands_->action("toWorst")->trigger(); });
+    connect(bench_, &Bench::takeTimeAsked, this, [this] { commands_->action("takeTime")->trigger(); });
+}
+
+void MainWindow::connectMenus() {
     connect(bars_, &BarsView::menuAsked, this, &MainWindow::offerMenu);
     connect(bench_, &Bench::railMenuAsked, this, [this](const QPoint& at) { offerMenu(OnRail, at); });
     connect(bench_, &Bench::straightenAsked, this, [this](const QPoint& at) { offerMenu(OnStraighten, at); });
     connect(bench_, &Bench::leadAsked, this, [this](const QPoint& at) { offerMenu(OnLead, at); });
-    connect(bench_, &Bench::takeTimeAsked, this, &MainWindow::takeTime);
-    connect(&bench_->rails(), &RailsView::pickedChanged, this, &MainWindow::refreshActions);
     connect(head_, &HeadStrip::leadersAsked, this, &MainWindow::offerLeaders);
-    const auto hint = [this](const QString& text) {
-        status_->setHint(
-            text.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it") : text);
-    };
-    connect(bars_, &BarsView::hinted, this, hint);
-    connect(strain_, &StrainPage::hinted, this, hint);
-    connect(head_, &HeadStrip::worstAsked, this, &MainWindow::goToWorst);
-    connect(&bench_->rails(), &RailsView::hinted, this, hint);
-    connect(bars_, &BarsView::pickedChanged, this, &MainWindow::refreshActions);
-    connect(bars_, &BarsView::benchAsked, this, [this] { bench_->setFolded(false); });
-    connect(&session_, &Session::opened, this, &MainWindow::rememberRecent);
-    connect(&session_, &Session::saved, this, &MainWindow::rememberRecent);
     // A row of sources, on the shelf or on the page, is selected first.
     for (const char* name : {"shelfList", "sourcesTable"}) {
         auto* view = findChild<QAbstractItemView*>(name);
@@ -198,20 +214,73 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)) 
             offerMenu(OnSource, view->viewport()->mapToGlobal(at));
         });
     }
-    session_.askBefore([this](const QString& what, const std::function<void()>& go) { whenSafe(what, go); });
+}
+
+void MainWindow::connectSession() {
+    connect(&session_, &Session::told, message_, &MessageBar::show);
+    connect(&session_.importing(), &Importing::broughtIn, this, [this](const BroughtIn& brought) {
+        message_->giveWay();
+        report_->show(brought);
+    });
+    connect(&session_.device(), &Device::lost, this, [this](const QString& sentence) {
+        message_->offer(sentence, true, tr("Reconnect the device"), [this] { session_.device().take(); });
+    });
     connect(&session_, &Session::changed, this, &MainWindow::refreshActions);
     connect(&session_, &Session::selectionChanged, this, &MainWindow::refreshActions);
     connect(&session_, &Session::opened, this, &MainWindow::refreshActions);
-    hint({});
-    if (!session_.outputTold().isEmpty()) session_.say(session_.outputTold());
-    refreshActions();
-    connect(&session_, &Session::recoverable, this, &MainWindow::offerRecovery);
-    session_.lookForRecovery();
-    bars_->setFocus();
+    connect(&session_.files(), &Files::recoverable, this, &MainWindow::offerRecovery);
 }
 
-MainWindow::~MainWindow() {
-    hide(); // while what its parts work with is still there: they are told
+void MainWindow::showHint(const QString& hint) {
+    status_->setHint(hint.isEmpty() ? tr("Drop audio on the bars · Space plays · double click a figure to type it")
+                                    : hint);
+}
+
+// The demo project beside the program, or where it is installed; empty where there is none.
+std::filesystem::path MainWindow::demoFolder() {
+    QDir above(QCoreApplication::applicationDirPath());
+    constexpr int farthest = 5;
+    for (int up = 0; up < farthest; ++up) {
+        for (const char* at : {"demo/canal_journey", "share/patient-metre/demo/canal_journey"})
+            if (above.exists(QString::fromLatin1(at) + "/project.json")) return pathOf(above.filePath(at));
+        if (!above.cdUp()) break;
+    }
+    return {};
+}
+
+// What an empty page offers.
+void MainWindow::refreshBeginning() {
+    std::vector<std::filesystem::path> recent;
+    for (const QString& name : session_.preferences().recent)
+        recent.push_back(pathKept(name));
+    bars_->emptyPage().setRecent(recent);
+    bars_->emptyPage().setHasDemo(!demoFolder().empty());
+}
+
+// Each page remembers whether the Bench is folded.
+void MainWindow::turnPage(int page) {
+    const auto pages = static_cast<int>(benchFolded_.size());
+    if (page_ < pages) benchFolded_[static_cast<std::size_t>(page_)] = bench_->isFolded();
+    page_ = page;
+    pages_->setCurrentIndex(page);
+    if (page < pages) bench_->setFolded(benchFolded_[static_cast<std::size_t>(page)]);
+}
+
+void MainWindow::showPage(Page page) {
+    tabs_->setCurrentIndex(static_cast<int>(page));
+}
+
+void MainWindow::typeTempo() {
+    head_->typeTempo();
+}
+
+void MainWindow::tapTempo() {
+    head_->tap();
+}
+
+void MainWindow::repaintAll() {
+    for (QWidget* w : findChildren<QWidget*>())
+        w->update();
 }
 
 // As it was left the last time, where that still fits a screen.
@@ -222,6 +291,18 @@ void MainWindow::restoreWindow() {
     if (!p.levels.isEmpty()) levels_->restoreState(p.levels);
 }
 
+// Within the screen that it is on, with its frame.
+void MainWindow::fitScreen() {
+    const QRect room = screen()->availableGeometry();
+    const QRect frame = frameGeometry();
+    if (room.contains(frame)) return;
+    const QSize border = frame.size() - size();
+    resize(size().boundedTo(room.size() - border));
+    const QRect now(frame.topLeft(), size() + border);
+    move(std::clamp(now.left(), room.left(), std::max(room.left(), room.right() + 1 - now.width())),
+         std::clamp(now.top(), room.top(), std::max(room.top(), room.bottom() + 1 - now.height())));
+}
+
 void MainWindow::rememberWindow() {
     Preferences p = session_.preferences();
     p.window = saveGeometry();
@@ -230,70 +311,38 @@ void MainWindow::rememberWindow() {
     session_.prefer(p);
 }
 
-void MainWindow::goToWorst() {
-    const auto worst = session_.proofs().worst();
-    if (!worst) {
-        session_.say(tr("No hit was measured yet."));
-        return;
+bool MainWindow::can(Needs needs) {
+    switch (needs) {
+    case Needs::Clips:
+        return !session_.selection().clips.empty();
+    case Needs::OneClip:
+        return session_.selection().clips.size() == 1;
+    case Needs::Track:
+        return bars_->track().has_value();
+    case Needs::Pick:
+        return bars_->picked().what != LanePick::What::Nothing;
+    case Needs::Pins:
+        return !bench_->rails().picked().empty();
+    case Needs::Source:
+        return session_.selection().source.has_value();
+    case Needs::Set: {
+        const auto id = session_.selection().source;
+        const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
+        return s && s->set;
     }
-    tabs_->setCurrentIndex(0);
-    session_.goTo(*worst);
-    bars_->showPlace(worst->clip, worst->hit.place);
-}
-
-void MainWindow::goToNextOff() {
-    const auto next = session_.proofs().nextOff(session_.player().position());
-    if (!next) {
-        session_.say(tr("No hit is off by more than %1 ms.").arg(session_.proofs().tolerance().value * 1000));
-        return;
+    case Needs::Undo:
+        return session_.document().history().canUndo();
+    case Needs::Redo:
+        return session_.document().history().canRedo();
+    case Needs::Nothing:
+        break;
     }
-    tabs_->setCurrentIndex(0);
-    session_.goTo(*next);
-    bars_->showPlace(next->clip, next->hit.place);
-}
-
-void MainWindow::loopSelection() {
-    project::LoopRange range{Beats(1e9), Beats(0)};
-    for (const ClipId id : session_.document().selectedOrAllClips()) {
-        const project::Timing& t = session_.laid()->find(id)->time();
-        range.from = std::max(Beats(0), std::min(range.from, t.start));
-        range.to = std::max(range.to, t.end);
-    }
-    session_.edit(tr("Loop range"), project::setLoop(session_.now(), range));
+    return true;
 }
 
 void MainWindow::refreshActions() {
     const project::History& h = session_.document().history();
-    commands_->refresh(
-        [&](Needs needs) {
-            switch (needs) {
-            case Needs::Clips:
-                return !session_.selection().clips.empty();
-            case Needs::OneClip:
-                return session_.selection().clips.size() == 1;
-            case Needs::Track:
-                return bars_->track().has_value();
-            case Needs::Pick:
-                return bars_->picked().what != LanePick::What::Nothing;
-            case Needs::Pins:
-                return !bench_->rails().picked().empty();
-            case Needs::Source:
-                return session_.selection().source.has_value();
-            case Needs::Set: {
-                const auto id = session_.selection().source;
-                const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;
-                return s && s->set;
-            }
-            case Needs::Undo:
-                return h.canUndo();
-            case Needs::Redo:
-                return h.canRedo();
-            case Needs::Nothing:
-                break;
-            }
-            return true;
-        },
-        qt(h.undoName()), qt(h.redoName()));
+    commands_->refresh([this](Needs needs) { return can(needs); }, qt(h.undoName()), qt(h.redoName()));
     const int snap = snap_->findData(static_cast<int>(session_.now().view.snap));
     if (snap != snap_->currentIndex()) snap_->setCurrentIndex(snap);
     refreshTitle();
@@ -305,6 +354,48 @@ void MainWindow::offerMenu(Offer place, const QPoint& at) {
     refreshActions(); // what is on may have changed without the document
     commands_->fill(menu, place);
     menu.exec(at);
+}
+
+// Whatever can lead, by name, and what can be done with what leads.
+void MainWindow::offerLeaders(const QPoint& at) {
+    QMenu menu(this);
+    menu.setObjectName("leadMenu");
+    const auto& lead = session_.now().lead;
+    QAction* own = menu.addAction(tr("Project"));
+    own->setCheckable(true);
+    own->setChecked(!lead);
+    connect(own, &QAction::triggered, this, [this] { session_.tempoTaking().letGo(); });
+    struct Leader {
+        QString name;
+        SourceId source;
+        ClipId clip;
+    };
+    std::vector<Leader> leaders;
+    for (const project::LaidClip& c : session_.laid()->clips()) {
+        if (!c.source || !c.source->beats) continue;
+        const bool known = std::any_of(leaders.begin(), leaders.end(),
+                                       [&](const Leader& l) { return l.source == c.clip->source; });
+        if (!known) leaders.push_back({qt(c.name()), c.clip->source, c.id()});
+    }
+    std::sort(leaders.begin(), leaders.end(),
+              [](const Leader& a, const Leader& b) { return QString::localeAwareCompare(a.name, b.name) < 0; });
+    constexpr std::size_t mostLeaders = 40;
+    if (leaders.size() > mostLeaders) leaders.resize(mostLeaders);
+    for (const Leader& leader : leaders) {
+        QAction* action = menu.addAction(leader.name);
+        action->setCheckable(true);
+        action->setChecked(lead && lead->source == leader.source);
+        connect(action, &QAction::triggered, this,
+                [this, clip = leader.clip] { session_.tempoTaking().leadAsItIsPlayed(clip); });
+    }
+    reach_->ledBy = lead ? std::optional(lead->clip) : std::nullopt;
+    refreshActions();
+    if (lead) {
+        menu.addSeparator();
+        commands_->fill(menu, OnLead);
+    }
+    menu.exec(at);
+    reach_->ledBy.reset();
 }
 
 void MainWindow::selectOnceThere(const QString& prefix) {
@@ -336,7 +427,7 @@ void MainWindow::closeEvent(QCloseEvent* event) {
         return;
     }
     event->ignore();
-    whenSafe(tr("Quitting"), [this] {
+    dialogs_.whenSafe(tr("Quitting"), [this] {
         mayClose_ = true;
         close();
     });
@@ -387,8 +478,9 @@ void MainWindow::showAbout() {
 }
 
 void MainWindow::offerRecovery(const std::filesystem::path& file, const QString& of) {
-    message_->offer(tr("Patient Metre ended unexpectedly while working on %1.").arg(of), false, tr("Recover it"),
-                    [this, file] { whenSafe(tr("Recovering"), [this, file] { session_.recover(file); }); });
+    message_->offer(
+        tr("Patient Metre ended unexpectedly while working on %1.").arg(of), false, tr("Recover it"),
+        [this, file] { dialogs_.whenSafe(tr("Recovering"), [this, file] { session_.files().recover(file); }); });
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
@@ -397,9 +489,7 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* event) {
 
 void MainWindow::dropEvent(QDropEvent* event) {
     // Anywhere but on the bars, files come in as from the menu: at the play position.
-    session_.importFiles(
-        filesIn(*event->mimeData()), {},
-        metre::snapped(session_.player().position(), session_.now().view.snap, session_.now().metre));
+    session_.importing().bringIn(filesIn(*event->mimeData()), {}, session_.transport().snapped());
     event->acceptProposedAction();
 }
 

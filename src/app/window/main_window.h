@@ -1,13 +1,15 @@
 // The main window: menu bar, head strip, shelf, page, bench, status line.
 #pragma once
 
-#include "app/help/help_page.h"
-#include "app/session/session.h"
-#include "app/window/commands.h"
+#include "app/commands/commands.h"
+#include "app/commands/project_dialogs.h"
 
 #include <QMainWindow>
+#include <array>
+#include <memory>
 
 class QComboBox;
+class QLayout;
 class QLabel;
 class QSplitter;
 class QStackedWidget;
@@ -25,7 +27,7 @@ class SourcesPage;
 class StrainPage;
 class StatusLine;
 
-class MainWindow : public QMainWindow {
+class MainWindow : public QMainWindow, private Frame {
     Q_OBJECT
   public:
     explicit MainWindow(play::OpenedOutput output);
@@ -37,6 +39,7 @@ class MainWindow : public QMainWindow {
     std::vector<HelpPage::Key> allKeys() const;
     // Where it stood and how it was divided the last time.
     void restoreWindow();
+    void fitScreen(); // once it is shown
     // Selects the first clip whose source's name begins so, as soon as there is one.
     void selectOnceThere(const QString& prefix);
 
@@ -46,57 +49,32 @@ class MainWindow : public QMainWindow {
     void dropEvent(QDropEvent*) override;
 
   private:
-    // The table of commands, menu by menu (command_table.cpp).
-    std::vector<Command> commandTable();
-    void fileCommands(CommandList& list);
-    void editCommands(CommandList& list);
-    void sourceCommands(CommandList& list);
-    void clipCommands(CommandList& list);
-    void clipTimeCommands(CommandList& list);
-    void trackCommands(CommandList& list);
-    void pinCommands(CommandList& list); // these two in command_table_pins.cpp
-    void leadCommands(CommandList& list);
-    void tempoCommands(CommandList& list);
-    void proofCommands(CommandList& list); // command_table_proof.cpp
-    void playCommands(CommandList& list);
-    void viewCommands(CommandList& list);
-    void loopSelection();
-    // Asks for a number, or for a line of text; what is typed is handed on.
-    void askNumber(const QString& title, const QString& what, double value, double low, double high, int decimals,
-                   const std::function<void(double)>& take);
-    void askText(const QString& title, const QString& what, const QString& initial,
-                 std::function<void(const QString&)> take);
-    void arrange(const QString& name, base::Result<project::Arranged> arranged);
-    void
-    onTrack(const QString& what,
-            const std::function<base::Result<project::Project>(const project::Project&, const project::Track&)>&);
-    void selectWhere(const std::function<bool(const project::LaidClip&)>& wanted);
-    project::SourcePtr selectedSource() const;
-    std::optional<ClipId> clipOfSelection() const;
-    void straighten(project::Straightness::To to, double percent);
-    void lead(project::Lead::Every every);
-    void offerLeaders(const QPoint& at);
-    std::optional<ClipId> ledBy_; // whose leading the open menu is about; else the selection's
-    void takeTime();
-    void goToWorst();
-    void goToNextOff();
-    void rememberWindow();
-    void rememberRecent();
-    void offerRecent();
-    void showPreferences();
-    void askMissing();
-    void askMap();
+    QWidget& widget() override { return *this; }
+    void showPage(Page page) override;
+    void showHelp(HelpPage::Part part) override;
+    void showAbout() override;
+    void showPreferences() override;
+    void typeTempo() override;
+    void tapTempo() override;
+    void quit() override { close(); }
+    void repaintAll() override;
+
+    QWidget* buildPage();
+    QLayout* buildPageHead(QWidget* page);
+    void buildCentre(QWidget* page);
+    void connectPlaces();
+    void connectMenus();
+    void connectSession();
+    void turnPage(int page);
+    static std::filesystem::path demoFolder();
+    void refreshBeginning();
+    void showHint(const QString& hint);
     void offerMenu(Offer place, const QPoint& at);
+    void offerLeaders(const QPoint& at);
     void refreshActions();
     void refreshTitle();
-
-    void askImport();
-    void askOpen();
-    void saveThen(std::function<void()> afterwards);
-    void askSaveAs(std::function<void()> afterwards);
-    void whenSafe(const QString& what, std::function<void()> done);
-    void showHelp(HelpPage::Part part);
-    void showAbout();
+    bool can(Needs needs);
+    void rememberWindow();
     void offerRecovery(const std::filesystem::path& file, const QString& of);
 
     Session session_;
@@ -117,8 +95,12 @@ class MainWindow : public QMainWindow {
     QLabel* snapLabel_;
     QComboBox* snap_;
     QComboBox* newSources_;
+    ProjectDialogs dialogs_;
+    std::unique_ptr<Reach> reach_;
     Commands* commands_ = nullptr;
     QString toSelect_;
+    std::array<bool, 3> benchFolded_{false, true, true}; // by page
+    int page_ = 0;
     bool mayClose_ = false;
 };
 

@@ -108,7 +108,7 @@ void PreferencesSheet::prefer(const std::function<void(Preferences&)>& change) {
 void PreferencesSheet::addDevice() {
     QVBoxLayout* page = group(tr("Sound device"));
     const play::OutputChoice& now = session_.preferences().output;
-    std::vector<std::pair<QString, QVariant>> devices = {{tr("whichever there is"), QString()},
+    std::vector<std::pair<QString, QVariant>> devices = {{tr("system default"), QString()},
                                                          {tr("none: simulated, silent"), QStringLiteral("-")}};
     QComboBox* device = choice("outputDevice", tr("Sound device"), devices,
                                now.simulated ? QStringLiteral("-") : qt(now.device), [this](const QVariant& v) {
@@ -130,14 +130,14 @@ void PreferencesSheet::addDevice() {
     std::vector<std::pair<QString, QVariant>> rates = {{tr("as the project"), 0}};
     for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
         rates.emplace_back(QString::number(rate / 1000.0) + " kHz", rate);
-    add(page, tr("Its rate"),
+    add(page, tr("Device rate"),
         choice("outputRate", tr("Rate of the sound device"), rates, now.rate,
                [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.rate = v.toInt(); }); }),
         tr("Where it differs from the project's, what is played is converted on its way."));
     std::vector<std::pair<QString, QVariant>> blocks;
     for (const int block : {64, 128, 256, 512, 1024, 2048})
         blocks.emplace_back(tr("%1 frames").arg(block), block);
-    add(page, tr("Block"),
+    add(page, tr("Buffer"),
         choice("outputBlock", tr("Block of the sound device"), blocks, now.block,
                [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.block = v.toInt(); }); }),
         tr("How much sound it asks for at once: less answers sooner, more is safer on a busy machine. A sound "
@@ -190,7 +190,7 @@ void PreferencesSheet::addProject() {
     for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
         rates.emplace_back(QString::number(rate / 1000.0) + " kHz", rate);
     rate_ = choice("projectRate", tr("Rate of the project"), rates, session_.now().rate,
-                   [this](const QVariant& v) { session_.setRate(v.toInt()); });
+                   [this](const QVariant& v) { session_.sounds().setRate(v.toInt()); });
     add(page, tr("Sample rate"), rate_,
         tr("At which everything is rendered and delivered. Changed, all audio is read anew from its files."));
     std::vector<std::pair<QString, QVariant>> rules;
@@ -228,15 +228,15 @@ void PreferencesSheet::addSources() {
             [this](const QVariant& v) { prefer([&](Preferences& p) { p.worksFrom = metre::Bpm(v.toDouble()); }); }),
         tr("Where a recording may be counted twice as fast or half as fast, these count more; so do the project's "
            "tempo and what came from the same folder. What is clearly heard, named or tagged stays."));
-    add(page, tr("Its audio"),
-        choice("preferCopy", tr("Its audio"), {{tr("copied into the project"), true}, {tr("referred to"), false}},
+    add(page, tr("Audio"),
+        choice("preferCopy", tr("Audio"), {{tr("copied into the project"), true}, {tr("used where it is"), false}},
                session_.preferences().copyAudio,
                [this](const QVariant& v) { prefer([&](Preferences& p) { p.copyAudio = v.toBool(); }); }),
         tr("When the project is saved: copied into its folder, which can then be moved; or left where it lies."));
     auto* empty = button(tr("Empty it"), {}, this);
     empty->setObjectName("emptyStore");
     connect(empty, &QPushButton::clicked, this, [this, empty] {
-        session_.emptyStore();
+        session_.sounds().emptyStore();
         empty->setEnabled(false);
     });
     add(page, tr("Kept on disk"), empty,
@@ -299,7 +299,7 @@ void PreferencesSheet::addProof() {
 }
 
 void PreferencesSheet::addLook() {
-    QVBoxLayout* page = group(tr("Look"));
+    QVBoxLayout* page = group(tr("Appearance"));
     add(page, tr("Theme"),
         choice("theme", tr("Theme"), {{tr("paper"), false}, {tr("lamplight"), true}}, theme() == Theme::Lamp,
                [this](const QVariant& v) {

@@ -58,13 +58,13 @@ int look(const harsh::Place& place) {
     say("offered %lld %lld\n", offer != nullptr ? 1 : 0, offer != nullptr ? harsh::editOf(session.now()) : 0);
     if (offer == nullptr) {
         if (!std::filesystem::exists(place.journey() / "project.json")) return 0;
-        session.open(place.journey());
+        session.files().open(place.journey());
     }
     if (!until([&] { return !session.jobs().isBusy(); })) return 3;
-    session.save(place.journey());
+    session.files().save(place.journey());
     harsh::workOnce(*window, place, 7 + 13); // delivers
     if (!until([&] { return !session.jobs().isBusy(); })) return 3;
-    session.save(place.journey());
+    session.files().save(place.journey());
     return until([&] { return !session.jobs().isBusy() && !session.document().isUnsaved(); }) ? 0 : 3;
 }
 

@@ -29,7 +29,7 @@ void deliverTo(app::Session& session, const std::filesystem::path& folder) {
     order.folder = folder;
     order.title = "journey";
     order.existing = base::Existing::Replace;
-    if (auto plan = deliver::plan(*session.laid(), order)) session.deliver(order, std::move(*plan));
+    if (auto plan = deliver::plan(*session.laid(), order)) session.delivery().deliver(order, std::move(*plan));
 }
 
 } // namespace
@@ -44,7 +44,7 @@ void workOnce(app::MainWindow& window, const Place& place, int edit) {
     const auto& sources = session.now().sources;
     const auto round = static_cast<std::size_t>(edit);
     if (edit % 11 == 5 && !session.jobs().isBusy(app::Lane::Import) && sources.size() < 12)
-        session.importFiles({files[round % files.size()]}, {}, metre::Beats(4.0 * (edit % 16)));
+        session.importing().bringIn({files[round % files.size()]}, {}, metre::Beats(4.0 * (edit % 16)));
     if (edit % 5 == 2 && !sources.empty()) {
         const project::SourcePtr s = sources[round % sources.size()];
         if (s->beats)
@@ -52,13 +52,13 @@ void workOnce(app::MainWindow& window, const Place& place, int edit) {
                          project::putPin(session.now(), s->id, s->length() * 0.5, // wherever that is
                                          metre::Beats(std::round(s->beats->beatAt(s->length() * 0.5).value))));
     }
-    if (edit % 7 == 3 && !session.jobs().isBusy(app::Lane::Save)) session.save(place.journey());
+    if (edit % 7 == 3 && !session.jobs().isBusy(app::Lane::Save)) session.files().save(place.journey());
     if (edit % 13 == 7 && !session.jobs().isBusy(app::Lane::Deliver)) deliverTo(session, place.out());
     if (edit % 17 == 9) {
         act("undo");
         act("redo");
     }
-    if (edit % 19 == 4) session.togglePlay();
+    if (edit % 19 == 4) session.transport().toggle();
 }
 
 } // namespace harsh

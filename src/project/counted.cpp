@@ -1,0 +1,78 @@
+#include "project/counted.h"
+
+#include "project/changed.h"
+#include "project/edit_sources.h"
+#include "project/timing.h"
+
+#include <cmath>
+#include <set>
+
+namespace project {
+
+Source withBeatsScaled(const Source& source, double factor) {
+    Source s = source;
+    const Beats end(s.endBeat().value * factor);
+    const Seconds ends = s.wholeEnd();
+    std::vector<metre::Pin> pins = s.beats->pins();
+    for (metre::Pin& pin : pins)
+        pin.beat = Beats(pin.beat.value * factor);
+    if (auto map = metre::BeatMap::make(std::move(pins))) s.beats = std::move(*map);
+    for (PinNote& note : s.notes)
+        note.beat = Beats(note.beat.value * factor);
+    // The beats within are more or fewer.
+    const Beats whole(std::round(end.value));
+    const bool isWhole = whole.value >= 1 && std::abs((end - whole).value) < 1e-6 &&
+                         std::abs((s.beats->secondsAt(whole) - ends).value) < 1e-3;
+    s.loopBeats = isWhole ? std::optional(whole) : std::nullopt;
+    return s;
+}
+
+Source countedAs(const Source& source, Bpm tempo) {
+    Source s = withBeatsScaled(source, tempo.value / source.beats->meanTempo().value);
+    // Where it ends does not depend on how it is counted.
+    const Beats end = s.beats->beatAt(source.wholeEnd());
+    if (!s.loopBeats && std::abs((s.endBeat() - end).value) > 1e-9) s.loopBeats = end;
+    return s;
+}
+
+SourcePtr countedBy(const SourcePtr& source, const Placement& clip) {
+    if (!source || !source->beats || !clip.countsAs) return source;
+    if (std::abs(clip.countsAs->value / source->beats->meanTempo().value - 1) < 1e-12) return source;
+    return std::make_shared<const Source>(countedAs(*source, *clip.countsAs));
+}
+
+std::optional<double> barsFilled(const Project& p, ClipId id) {
+    const Clip* clip = clipOf(p, id);
+    const SourcePtr s = clip != nullptr ? countedBy(sourceOf(p, clip->source), *clip) : nullptr;
+    if (!s || !s->beats) return std::nullopt;
+    const ClipTime time(p.tempo, *clip, s.get(), true);
+    return beatsFilled(*clip, *s, time).value /
+           p.metre.metreAt(std::max(Beats(0), time.projectBeatOf(clip->from))).bar().value;
+}
+
+Result<Project> countForRecording(const Project& p, const std::vector<ClipId>& ids) {
+    if (auto may = mayChange(p, ids); !may) return tl::unexpected(may.error());
+    Project out = p;
+    std::set<SourceId> done;
+    for (const ClipId id : ids) {
+        const Clip clip = *clipOf(out, id);
+        const SourcePtr s = sourceOf(out, clip.source);
+        if (!clip.countsAs || !s || !s->beats || !done.insert(s->id).second) continue;
+        auto scaled = scaleBeats(out, s->id, clip.countsAs->value / s->beats->meanTempo().value);
+        if (!scaled) return scaled;
+        out = std::move(*scaled);
+        eachTrack(out, [&](Track& track) {
+            bool any = false;
+            for (Clip& c : track.clips)
+                if (c.source == s->id && c.countsAs) {
+                    c.countsAs.reset();
+                    any = true;
+                }
+            return any;
+        });
+    }
+    if (done.empty()) return base::problem("These clips count as their recordings do already.");
+    return out;
+}
+
+} // namespace project

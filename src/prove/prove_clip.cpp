@@ -1,0 +1,23 @@
+#include "prove/prove_clip.h"
+
+namespace prove {
+
+Result<void> proveClip(const project::LaidClip& clip, const metre::TempoMap& tempo,
+                       const project::RenderingsPtr& there, Proven& into, const base::Progress& progress) {
+    if (!into.source) {
+        auto source = measureSource(*clip.source, progress.part(0, 0.4));
+        if (!source) return tl::unexpected(source.error());
+        into.source = std::make_shared<const Measured>(std::move(*source));
+    }
+    if (!into.cameOut) {
+        const auto rendering = project::ClipRendering::plan(clip.time(), there);
+        if (!rendering) return tl::unexpected(rendering.error());
+        auto cameOut = measureClip(clip, *into.source, rendering->blocks(1, progress.stop), progress.part(0.4, 1));
+        if (!cameOut) return tl::unexpected(cameOut.error());
+        into.cameOut = std::make_shared<const CameOut>(std::move(*cameOut));
+    }
+    into.proof = std::make_shared<const Proof>(prove(clip, tempo, *into.source, *into.cameOut));
+    return {};
+}
+
+} // namespace prove
