@@ -1,5 +1,7 @@
 #include "shelf/hear_known.h"
 
+#include "base/utf8.h"
+
 namespace shelf {
 
 base::Result<project::Source> heardOrKnown(const std::filesystem::path& file, project::ReadSource& read,
@@ -13,6 +15,17 @@ base::Result<project::Source> heardOrKnown(const std::filesystem::path& file, pr
     recallInto(settled->source, memory);
     settled->source.sound = read.sound;
     return std::move(settled->source);
+}
+
+project::Source soundsAs(const std::optional<project::Source>& known, const project::ReadSource& read,
+                         const std::filesystem::path& file) {
+    project::Source source = known && known->content == read.content ? *known : project::Source();
+    source.file = file;
+    source.name = base::shownName(file.stem());
+    source.facts = read.facts;
+    source.content = read.content;
+    source.sound = read.sound;
+    return source;
 }
 
 } // namespace shelf

@@ -14,4 +14,9 @@ base::Result<project::Source> heardOrKnown(const std::filesystem::path& file, pr
                                            const Library* library, const Memory* memory,
                                            const base::Progress& progress = {});
 
+// A recording that was decoded, and what was known of it before; nothing but its sound where that is another, or
+// nothing. Any thread; quick.
+project::Source soundsAs(const std::optional<project::Source>& known, const project::ReadSource& read,
+                         const std::filesystem::path& file);
+
 } // namespace shelf

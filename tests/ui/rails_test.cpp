@@ -114,6 +114,11 @@ double nearness(const QImage& image, QPointF at, const QColor& colour) {
 TEST(Rails, RungsEndWhereTheyAreComputedToTheirPixel) {
     Rails w;
     w.bringFree();
+    // Without the column beside them the rungs are far enough apart to be told from each other.
+    auto* bench = w.child<app::Bench>("bench");
+    bench->setShowsMore(false);
+    qobject_cast<QSplitter*>(bench->parentWidget())->setSizes({300, 320});
+    QApplication::processEvents();
     const auto& tempo = w.now().tempo;
     const project::Clip& clip = *project::clipOf(w.now(), project::allClips(w.now()).front());
     const QImage image = w.picture();
@@ -556,7 +561,7 @@ TEST(Rails, TheTempoAsPlayedIsSeenAndPinned) {
     Rails w;
     w.bringFree();
     auto* plot = w.child<app::TempoPlot>("tempoPlot");
-    ASSERT_TRUE(plot->isVisible()) << "it was played free";
+    ASSERT_TRUE(waitFor([&] { return plot->isVisible(); })) << "it was played free";
     const auto& played = w.scene().played();
     ASSERT_GE(played.size(), 31U);
     double low = 1e9;

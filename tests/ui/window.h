@@ -102,9 +102,11 @@ struct Window {
         bench->setShowsMore(true);
         auto* splitter = qobject_cast<QSplitter*>(bench->parentWidget());
         ASSERT_NE(splitter, nullptr);
-        QObject::connect(&session(), &app::Session::selectionChanged, bench, [bench, splitter] {
+        const auto open = [bench, splitter] {
             if (!bench->isFolded()) splitter->setSizes({160, 500});
-        });
+        };
+        QObject::connect(&session(), &app::Session::selectionChanged, bench, open);
+        open();
     }
 
     // A page of the shelf: 0 library, 1 folders, 2 in project.

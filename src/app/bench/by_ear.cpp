@@ -7,6 +7,7 @@
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "metre/nearer_beats.h"
 #include "metre/tempo.h"
 #include "project/edit_pins.h"
 #include "project/settle.h"
@@ -166,16 +167,11 @@ void ByEar::marksMove(std::optional<project::Marks> marks) {
 void ByEar::tryWith(double factor, double shift) {
     const auto now = heardBeats();
     if (!now) return;
-    if (!metre::isTempo(metre::Bpm(now->meanTempo().value * factor))) {
-        session_.say(tr("Tempos lie between 20 and 400 BPM."));
+    auto map = metre::nearerBeats(*now, factor, metre::Seconds(shift));
+    if (!map) {
+        session_.say(qt(map.error().text));
         return;
     }
-    const metre::Seconds zero = now->secondsAt(metre::Beats(0));
-    std::vector<metre::Pin> pins = now->pins();
-    for (metre::Pin& pin : pins)
-        pin.at = zero + metre::Seconds((pin.at - zero).value / factor + shift);
-    auto map = metre::BeatMap::make(std::move(pins));
-    if (!map) return;
     tried_ = std::move(*map);
     hearAgain();
     refresh();

@@ -126,14 +126,17 @@ void ReadingsStrip::paintCell(QPainter& p, std::size_t i) const {
     p.drawRoundedRect(QRectF(box).adjusted(0.5, 0.5, -0.5, -0.5), 3, 3);
     if (chosen) p.fillRect(QRect(box.left(), box.top() + 1, 3, box.height() - 2), t.brass);
     const QRect inner = box.adjusted(8, 3, -6, -3);
+    constexpr int narrow = 96; // pixels: below the name the figure has a line of its own
+    const bool isNarrow = box.width() < narrow;
     const QString figure = r.bpm ? qt(metre::tempoFigure(*r.bpm)) : hasSource_ ? QStringLiteral("–") : QString();
     p.setPen(r.bpm ? t.ink : t.inkSoft);
     p.setFont(figureFont(15));
     const int figureWidth = p.fontMetrics().horizontalAdvance(figure);
-    p.drawText(QRect(inner.left(), inner.top(), inner.width(), 20), Qt::AlignRight | Qt::AlignVCenter, figure);
+    p.drawText(QRect(inner.left(), inner.top() + (isNarrow ? 17 : 0), inner.width(), 20),
+               Qt::AlignRight | Qt::AlignVCenter, figure);
     p.setPen(hasSource_ ? t.ink : t.inkSoft);
     p.setFont(textFont(sizes::text, chosen ? QFont::DemiBold : QFont::Normal));
-    p.drawText(QRect(inner.left(), inner.top(), inner.width() - figureWidth - 4, 19),
+    p.drawText(QRect(inner.left(), inner.top(), inner.width() - (isNarrow ? 0 : figureWidth + 4), 19),
                Qt::AlignLeft | Qt::AlignVCenter, hear::witnessLabel(r.by));
     // What it rests on; of what says otherwise, by how much.
     const hear::Reading* used = chosen_ ? &cells_[static_cast<std::size_t>(*chosen_)] : nullptr;
@@ -146,7 +149,7 @@ void ReadingsStrip::paintCell(QPainter& p, std::size_t i) const {
         }
     p.setFont(textFont(sizes::label));
     int room = inner.width();
-    if (differs != 0) {
+    if (differs != 0 && !isNarrow) {
         const QString text = differenceText(differs);
         p.setPen(t.amber);
         p.drawText(QRect(inner.left(), inner.top() + 19, inner.width(), 15), Qt::AlignRight | Qt::AlignVCenter,
@@ -154,8 +157,9 @@ void ReadingsStrip::paintCell(QPainter& p, std::size_t i) const {
         room -= p.fontMetrics().horizontalAdvance(text) + 6;
     }
     p.setPen(t.inkSoft);
-    p.drawText(QRect(inner.left(), inner.top() + 19, room, 15), Qt::AlignLeft | Qt::AlignVCenter,
-               shortly(qt(r.evidence), p.fontMetrics(), room));
+    if (!isNarrow)
+        p.drawText(QRect(inner.left(), inner.top() + 19, room, 15), Qt::AlignLeft | Qt::AlignVCenter,
+                   shortly(qt(r.evidence), p.fontMetrics(), room));
     const bool agreesWithUsed = r.bpm && used != nullptr && (chosen || (isCompared && differs == 0));
     if (agreesWithUsed) p.fillRect(QRect(box.left(), height() - 2, box.width(), 2), t.verdigris);
     if (hasFocus() && static_cast<int>(i) == current_) {

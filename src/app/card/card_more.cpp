@@ -69,7 +69,8 @@ double beatAt(const LaidClip& c, project::Seconds at) {
 }
 
 QString trimmed(double v, int decimals) {
-    QString text = QString::number(v, 'f', decimals);
+    const double unit = std::pow(10, decimals);
+    QString text = QString::number(std::round(v * unit) / unit + 0.0, 'f', decimals); // never "−0"
     while (text.contains('.') && (text.endsWith('0') || text.endsWith('.')))
         text.chop(1);
     return text.replace('-', QChar(0x2212));

@@ -2,6 +2,7 @@
 
 #include "app/widgets/text.h"
 #include "project/import.h"
+#include "shelf/hear_known.h"
 
 #include <algorithm>
 
@@ -156,6 +157,38 @@ void Audition::work(const std::stop_token& end) {
     }
 }
 
+// The beginning of what is long is heard before all of it is read; of what is very long, more of it in a second
+// step. Whether reading is to go on.
+bool Audition::handBeginning(const Request& request, const sound::ListedFile& listed, const project::Source& begun,
+                             bool isKnown, double seconds, const base::Progress& progress) {
+    auto first = project::readBeginning(request.file, request.rate, metre::Seconds(firstPart), progress);
+    if (!first) {
+        if (!first.error().cancelled) fail(request.number, qt(first.error().text));
+        return false;
+    }
+    if (!first->isWhole) {
+        auto part = std::make_shared<project::Source>(begun);
+        part->facts = first->facts;
+        part->content = "beginning of " + base::shownPath(request.file) + std::to_string(listed.changed);
+        part->sound = std::move(first->sound);
+        if (!isKnown) part->beats.reset();
+        hand(request.number, part, false);
+        if (seconds > longToRead) {
+            auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
+            if (!more) {
+                if (!more.error().cancelled) fail(request.number, qt(more.error().text));
+                return false;
+            }
+            auto most = std::make_shared<project::Source>(*part);
+            most->content += " further";
+            most->facts = more->facts;
+            most->sound = std::move(more->sound);
+            hand(request.number, most, false);
+        }
+    }
+    return true;
+}
+
 void Audition::read(const Request& request, const std::stop_token& end) {
     const auto listed = sound::listed(request.file);
     if (!listed) {
@@ -177,9 +210,9 @@ void Audition::read(const Request& request, const std::stop_token& end) {
             known = library->sourceOf(entries->front().id);
     }
     const base::Progress progress{{}, end};
-    auto begun = std::make_shared<project::Source>(known ? *known : project::Source());
-    begun->file = request.file;
-    begun->name = base::shownName(request.file.stem());
+    project::Source begun = known ? *known : project::Source();
+    begun.file = request.file;
+    begun.name = base::shownName(request.file.stem());
     auto reader = sound::Reader::open(request.file, sound::mostBytes / std::int64_t(sizeof(float)), request.rate);
     if (!reader) {
         fail(request.number, qt(reader.error().text));
@@ -187,33 +220,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
     }
     const double seconds = known ? known->length().value : reader->declaredLength().value;
     const bool isLong = !known || known->length().value > 1.5 * firstPart;
-    if (isLong) {
-        auto first = project::readBeginning(request.file, request.rate, metre::Seconds(firstPart), progress);
-        if (!first) {
-            if (!first.error().cancelled) fail(request.number, qt(first.error().text));
-            return;
-        }
-        if (!first->isWhole) {
-            auto part = std::make_shared<project::Source>(*begun);
-            part->facts = first->facts;
-            part->content = "beginning of " + base::shownPath(request.file) + std::to_string(listed->changed);
-            part->sound = std::move(first->sound);
-            if (!known) part->beats.reset();
-            hand(request.number, part, false);
-            if (seconds > longToRead) {
-                auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
-                if (!more) {
-                    if (!more.error().cancelled) fail(request.number, qt(more.error().text));
-                    return;
-                }
-                auto most = std::make_shared<project::Source>(*part);
-                most->content += " further";
-                most->facts = more->facts;
-                most->sound = std::move(more->sound);
-                hand(request.number, most, false);
-            }
-        }
-    }
+    if (isLong && !handBeginning(request, *listed, begun, known.has_value(), seconds, progress)) return;
     auto whole =
         project::decodeSource(request.file, {request.rate, seconds > keptOnDisk ? &store_ : nullptr}, progress);
     if (whole && !known && seconds > keptOnDisk) {
@@ -226,32 +233,28 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         return;
     }
     if (known && known->content != whole->content) known.reset(); // it has become another
-    auto source = std::make_shared<project::Source>(known ? *known : project::Source());
-    source->file = request.file;
-    source->name = begun->name;
-    source->facts = whole->facts;
-    source->content = whole->content;
-    source->sound = whole->sound;
-    if (known) {
-        hand(request.number, source, true);
-    } else {
-        hand(request.number, source, false);
+    auto source = std::make_shared<project::Source>(shelf::soundsAs(known, *whole, request.file));
+    hand(request.number, source, known.has_value());
+    if (!known) {
         const auto library = desk_.library();
-        auto imported = project::settledOf(request.file, *whole, {}, progress,
-                                           library ? library->heardBefore(whole->content) : std::nullopt);
-        if (!imported) {
-            if (!imported.error().cancelled) fail(request.number, qt(imported.error().text));
+        auto heard = shelf::heardOrKnown(request.file, *whole, library.get(), desk_.memory().get().get(), progress);
+        if (!heard) {
+            if (!heard.error().cancelled) fail(request.number, qt(heard.error().text));
             return;
         }
-        imported->source.sound = whole->sound;
-        source = std::make_shared<project::Source>(std::move(imported->source));
-        shelf::recallInto(*source, desk_.memory().get().get());
+        source = std::make_shared<project::Source>(std::move(*heard));
         hand(request.number, source, true);
         auto withoutSound = *source;
         withoutSound.sound.reset();
         mailbox_.post([this, file = shelf::ReadFile{*listed, std::move(withoutSound), {}}] { desk_.put(file); });
     }
-    kept_.push_front({*listed, request.rate, source});
+    keep(*listed, request.rate, source);
+}
+
+// What was read last, as long as it takes no more than it may.
+void Audition::keep(const sound::ListedFile& listed, int rate,
+                    const std::shared_ptr<const project::Source>& source) {
+    kept_.push_front({listed, rate, source});
     std::size_t bytes = 0;
     for (auto each = kept_.begin(); each != kept_.end();) {
         bytes += bytesOf(*each->source);

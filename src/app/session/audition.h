@@ -61,6 +61,9 @@ class Audition : public QObject {
     };
     void work(const std::stop_token& end);
     void read(const Request& request, const std::stop_token& end);
+    bool handBeginning(const Request& request, const sound::ListedFile& listed, const project::Source& begun,
+                       bool isKnown, double seconds, const base::Progress& progress);
+    void keep(const sound::ListedFile& listed, int rate, const std::shared_ptr<const project::Source>& source);
     void hand(std::int64_t number, std::shared_ptr<const project::Source> source, bool done);
     void fail(std::int64_t number, const QString& problem);
     void tell();

@@ -228,23 +228,23 @@ constexpr std::array columns{
                   nameText,
                   byText<nameText>,
                   nameTip},
-    readingColumn<Witness::Name>(QT_TRANSLATE_NOOP("SourceColumns", "Name"), 62),
-    readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 62),
+    readingColumn<Witness::Name>(QT_TRANSLATE_NOOP("SourceColumns", "Name"), 56),
+    readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 52),
     readingColumn<Witness::Heard>(QT_TRANSLATE_NOOP("SourceColumns", "Heard"), 62),
     readingColumn<Witness::Length>(QT_TRANSLATE_NOOP("SourceColumns", "Length"), 62),
-    readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "By hand"), 58),
+    readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "By hand"), 62),
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Tempo"), 78, Looks::Tempo, false, {}, tempoText, tempoKey, rankingTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Tempo"), 76, Looks::Tempo, false, {}, tempoText, tempoKey, rankingTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Beats"), 50, Looks::Figure, false, {}, beatsText, beatsKey, noTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Beats"), 46, Looks::Figure, false, {}, beatsText, beatsKey, noTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Key"), 62, Looks::Text, false, {}, keyText, byText<keyText>, noTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Key"), 56, Looks::Text, false, {}, keyText, byText<keyText>, noTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Kind"), 62, Looks::Text, false, {}, kindText, byText<kindText>, noTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Kind"), 60, Looks::Text, false, {}, kindText, byText<kindText>, noTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 84, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 72, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
     SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Confidence"),
-                  80,
+                  76,
                   Looks::Sureness,
                   false,
                   {},
@@ -260,7 +260,7 @@ constexpr std::array columns{
                   strainKey,
                   strainTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 78, Looks::Proof, true, {}, proofText, proofKey, proofTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 76, Looks::Proof, true, {}, proofText, proofKey, proofTip},
 };
 
 } // namespace

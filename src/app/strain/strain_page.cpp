@@ -1,6 +1,7 @@
 #include "app/strain/strain_page.h"
 
 #include "app/session/session.h"
+#include "app/strain/key_plot.h"
 #include "app/strain/strain_plot.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
@@ -11,6 +12,7 @@
 #include <QLabel>
 #include <QListWidget>
 #include <QPainter>
+#include <QPushButton>
 #include <QStyledItemDelegate>
 #include <algorithm>
 #include <cmath>
@@ -72,6 +74,7 @@ class StrainRow : public QStyledItemDelegate {
 StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("strainPage");
     plot_ = new StrainPlot(this);
+    keys_ = new KeyPlot(this);
     auto* side = new QWidget(this);
     side->setObjectName("strainSide");
     side->setFixedWidth(240);
@@ -88,6 +91,14 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
     out_ = label({}, side);
     out_->setObjectName("strainOut");
     out_->setWordWrap(true);
+    out_->hide();
+    outCount_ = button({}, tr("Shows what is left out, and why"), side);
+    outCount_->setObjectName("strainOutCount");
+    outCount_->setProperty("link", true);
+    connect(outCount_, &QPushButton::clicked, this, [this] {
+        out_->setVisible(out_->isHidden());
+        refresh();
+    });
     auto* column = new QVBoxLayout(side);
     column->setContentsMargins(0, 8, 0, 8);
     column->setSpacing(6);
@@ -95,11 +106,20 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
     out_->setContentsMargins(14, 4, 10, 0);
     column->addWidget(at_);
     column->addWidget(list_, 1);
+    auto* counted_ = new QHBoxLayout;
+    counted_->setContentsMargins(10, 0, 0, 0);
+    counted_->addWidget(outCount_);
+    counted_->addStretch(1);
+    column->addLayout(counted_);
     column->addWidget(out_);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
-    row->addWidget(plot_, 1);
+    auto* plots = new QVBoxLayout;
+    plots->setSpacing(0);
+    plots->addWidget(plot_, 1);
+    plots->addWidget(keys_);
+    row->addLayout(plots, 1);
     row->addWidget(side);
 
     connect(plot_, &StrainPlot::sourcePressed, this,
@@ -108,6 +128,12 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
         if (session_.edit(tr("Project tempo"), project::setTempo(session_.now(), Bpm(bpm)),
                           {"try tempo", 0, gesture}))
             session_.say(tr("Project tempo %1 BPM").arg(qt(metre::tempoFigure(Bpm(bpm)))));
+    });
+    connect(keys_, &KeyPlot::hinted, this, &StrainPage::hinted);
+    connect(keys_, &KeyPlot::keyAsked, this, [this](int root, bool minor) {
+        const hear::Key key{root, minor};
+        if (session_.edit(tr("Project key"), project::setKeyAt(session_.now(), 1, key)))
+            session_.say(tr("Project key %1").arg(qt(hear::keyLabel(key))));
     });
     connect(plot_, &StrainPlot::useAsked, &session_.tempoTaking(), &TempoTaking::meet);
     connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* item) {
@@ -182,10 +208,17 @@ void StrainPage::refresh() {
         if (content.selected == row.source->id) list_->setCurrentItem(item);
     }
     refreshing_ = false;
+    const auto key = p.keys.points().front().key;
+    const prove::KeyMeeting meeting = prove::keyMeeting(*session_.laid(), key);
+    keys_->setVisible(!meeting.sources.empty());
+    keys_->show(meeting, key);
     QStringList out;
     for (const prove::LeftOut& left : content.sources.out)
         out << QStringLiteral("%1 (%2)").arg(qt(left.name), tr(left.why.c_str()));
-    out_->setText(out.isEmpty() ? QString() : tr("Left out: %1").arg(out.join(QStringLiteral(", "))));
+    out_->setText(out.isEmpty() ? QString() : out.join(QStringLiteral(", ")));
+    outCount_->setVisible(!out.isEmpty());
+    outCount_->setText(counted(out.size(), tr("1 left out"), tr("%1 left out")) +
+                       (out_->isHidden() ? QStringLiteral(" ▸") : QStringLiteral(" ▾")));
 }
 
 void StrainPage::enterEvent(QEnterEvent*) {

@@ -5,10 +5,12 @@
 
 class QLabel;
 class QListWidget;
+class QPushButton;
 
 namespace app {
 
 class Session;
+class KeyPlot;
 class StrainPlot;
 
 class StrainPage : public QWidget {
@@ -31,6 +33,8 @@ class StrainPage : public QWidget {
 
     Session& session_;
     StrainPlot* plot_;
+    KeyPlot* keys_;
+    QPushButton* outCount_;
     QLabel* at_;
     QListWidget* list_; // worst first
     QLabel* out_;       // what is left out, and why

@@ -10,6 +10,7 @@
 #include <QPainterPath>
 #include <QPushButton>
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -75,7 +76,7 @@ void StrainPlot::setWide(bool wide) {
 
 // Names stand below at a slant.
 QRectF StrainPlot::field() const {
-    return QRectF(rect()).adjusted(44, 24, -16, height() < 340 ? -94 : -104);
+    return QRectF(rect()).adjusted(44, 24, -16, -86);
 }
 double StrainPlot::x(Bpm bpm) const {
     const double low = std::log(wide_ ? 40 : 60);
@@ -226,39 +227,45 @@ void StrainPlot::paintUprights(QPainter& p) const {
         upright(now, t.wax, Qt::DashLine, {}, {}, nowLeft, 18, 0);
 }
 
-// At its lowest point each, at a slant. Where two would lie on one another the left one goes farther down.
+// Below its lowest point each, on one of a few lines so that none touches another; what has no room is named when
+// it is pointed at.
 void StrainPlot::paintNames(QPainter& p) const {
     const Tokens& t = tokens();
     const QRectF f = field();
-    constexpr double slant = 26; // degrees
-    constexpr double apart = 14; // pixels, from line to line
-    const double sine = std::sin(slant * std::numbers::pi / 180);
-    const double cosine = std::cos(slant * std::numbers::pi / 180);
+    constexpr int lines = 4;
+    constexpr double lineHeight = 14;
+    constexpr double apart = 8; // pixels between names
     std::vector<const prove::StrainedSource*> order;
     for (const prove::StrainedSource& s : content_.sources.in)
         if (const double at = x(s.strained.bpm); at >= f.left() && at <= f.right()) order.push_back(&s);
-    std::sort(order.begin(), order.end(),
-              [](const auto* a, const auto* b) { return a->strained.bpm > b->strained.bpm; });
-    p.setRenderHint(QPainter::Antialiasing);
-    double lastX = 1e9;
-    double down = 0;
+    // What is selected has its place before the others.
+    std::stable_sort(order.begin(), order.end(), [&](const auto* a, const auto* b) {
+        const bool first = content_.selected == a->id;
+        const bool second = content_.selected == b->id;
+        return first != second ? first : a->strained.bpm < b->strained.bpm;
+    });
+    std::array<std::vector<std::pair<double, double>>, lines> taken;
     for (const auto* s : order) {
         const double at = x(s->strained.bpm);
-        down = std::max(0.0, down + (apart - (lastX - at) * sine) / cosine);
-        lastX = at;
         const bool marked = content_.selected == s->id;
         p.setFont(textFont(sizes::label, marked ? QFont::DemiBold : QFont::Normal));
-        p.setPen(readable(t.tint(s->tint), t.paper));
-        p.save();
-        p.translate(at, f.bottom() + 26 + std::min(down, 60.0));
-        p.rotate(slant);
-        // Cut where the page ends.
-        const double room = std::min(118.0, (width() - at - 6) / cosine);
-        const QString name = p.fontMetrics().elidedText(qt(s->name), Qt::ElideMiddle, static_cast<int>(room) - 4);
-        p.drawText(QRectF(4, -8, room, 16), Qt::AlignLeft | Qt::AlignVCenter, name);
-        p.restore();
+        const QString name = p.fontMetrics().elidedText(qt(s->name), Qt::ElideMiddle, 130);
+        const double w = p.fontMetrics().horizontalAdvance(name) + 2;
+        const double left = std::clamp(at - w / 2, 2.0, std::max(2.0, width() - w - 2));
+        for (int line = 0; line < lines; ++line) {
+            auto& there = taken[static_cast<std::size_t>(line)];
+            const bool isFree = std::none_of(there.begin(), there.end(), [&](const auto& other) {
+                return left < other.second + apart && other.first < left + w + apart;
+            });
+            if (!isFree) continue;
+            there.emplace_back(left, left + w);
+            const double top = f.bottom() + 26 + line * lineHeight;
+            p.setPen(readable(t.tint(s->tint), t.paper));
+            if (line == 0) p.drawLine(QPointF(at, f.bottom() + 21), QPointF(at, top + 1));
+            p.drawText(QRectF(left, top, w, lineHeight), Qt::AlignCenter, name);
+            break;
+        }
     }
-    p.setRenderHint(QPainter::Antialiasing, false);
 }
 
 void StrainPlot::paintEvent(QPaintEvent*) {
