@@ -126,6 +126,7 @@ TEST(Rails, RungsEndWhereTheyAreComputedToTheirPixel) {
     ASSERT_EQ(ratio, 1);
     ASSERT_TRUE(w.lay().two);
     int looked = 0;
+    int beside = 0; // rungs that are far enough from the next for that to be looked at
     double leftmost = 1e9;
     for (int b = 0; b < 32; ++b) {
         const double upper = (w.at(b).value - w.lay().from) * w.lay().perSecond;
@@ -140,14 +141,19 @@ TEST(Rails, RungsEndWhereTheyAreComputedToTheirPixel) {
         const QPointF above(upper + (lower - upper) * down, w.lay().upperKnobY() + 9);
         const QPointF below(lower + (upper - lower) * down, w.lay().lowerKnobY() - 9);
         // Half of it, at least, where it falls between two pixels; where no rung is there is none of it.
-        const double paper = nearness(image, {above.x() + 6, above.y()}, wanted);
+        const double high = w.lay().lowerKnobY() - w.lay().upperKnobY();
+        const double length = std::hypot(lower - upper, high);
+        const QPointF across(6 * high / length, -6 * (lower - upper) / length);
+        const double paper = nearness(image, above + across, wanted);
         EXPECT_LT(nearness(image, above, wanted), 160) << "beat " << b << " above";
         EXPECT_LT(nearness(image, below, wanted), 160) << "beat " << b << " below";
-        if (w.lay().perSecond * (w.at(b + 1) - w.at(b)).value > 14) {
+        if (w.lay().perSecond * (w.at(b + 1) - w.at(b)).value * high / length > 14) {
+            ++beside;
             EXPECT_GT(paper, 165) << "beat " << b << ", beside it";
         }
     }
     EXPECT_GE(looked, 24);
+    EXPECT_GE(beside, 4);
     // Both stand one over the other at the first downbeat.
     EXPECT_NEAR(w.lay().x(w.at(0)), w.lay().xHeard(tempo.secondsAt(clip.at)), 0.6);
     EXPECT_EQ(app::tokens().brass, app::tokensOf(app::Theme::Paper).brass);
