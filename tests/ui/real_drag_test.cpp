@@ -14,6 +14,7 @@
 #include <QTimer>
 #include <cmath>
 #include <sndfile.h>
+#include <utility>
 
 namespace {
 
@@ -138,6 +139,8 @@ TEST(RealDrag, AClipIsDraggedOutOfTheWindowAndArrivesAsAFittedFile) {
 
 TEST(RealDrag, AKnobIsPulledOntoAnOnsetAndMarksAreDrawn) {
     Window w;
+    w.window->move(0, 0);
+    w.openBench();
     support::Folder folder;
     support::FreePlaying how;
     how.bars = 6;
@@ -145,6 +148,12 @@ TEST(RealDrag, AKnobIsPulledOntoAnOnsetAndMarksAreDrawn) {
     support::writeSound(folder / "towpath.wav", support::played(how).audio, SF_FORMAT_WAV | SF_FORMAT_FLOAT);
     w.import({folder / "towpath.wav"});
     auto* rails = w.child<app::RailsView>("rails");
+    // The Bench has laid itself out for the clip once the rails stay where they are.
+    QRect place;
+    ASSERT_TRUE(waitFor([&] {
+        const QRect now(rails->mapToGlobal(QPoint(0, 0)), QSize(rails->width(), rails->height()));
+        return std::exchange(place, now) == now;
+    }));
     const auto source = [&] { return w.now().sources.front(); };
     const auto at = [&](double beat) { return source()->beats->secondsAt(Beats(beat)); };
     double beat = 6;
