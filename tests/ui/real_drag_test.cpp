@@ -140,7 +140,6 @@ TEST(RealDrag, AClipIsDraggedOutOfTheWindowAndArrivesAsAFittedFile) {
 TEST(RealDrag, AKnobIsPulledOntoAnOnsetAndMarksAreDrawn) {
     Window w;
     w.window->move(0, 0);
-    w.openBench();
     support::Folder folder;
     support::FreePlaying how;
     how.bars = 6;
