@@ -38,7 +38,7 @@ base::Result<BarPosition> parsePosition(std::string_view text) {
         at = next;
     }
     constexpr int farthest = 1'000'000;
-    if (numbers.empty() || numbers.size() > 3 || std::abs(numbers[0]) > farthest) return wrong();
+    if (numbers.empty() || numbers.size() > 3 || numbers[0] < -farthest || numbers[0] > farthest) return wrong();
     BarPosition place;
     place.bar = numbers[0];
     if (numbers.size() > 1) place.beat = numbers[1];
