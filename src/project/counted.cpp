@@ -2,6 +2,7 @@
 
 #include "project/changed.h"
 #include "project/edit_sources.h"
+#include "project/sets.h"
 #include "project/timing.h"
 
 #include <cmath>
@@ -57,14 +58,17 @@ Result<Project> countForRecording(const Project& p, const std::vector<ClipId>& i
     for (const ClipId id : ids) {
         const Clip clip = *clipOf(out, id);
         const SourcePtr s = sourceOf(out, clip.source);
-        if (!clip.countsAs || !s || !s->beats || !done.insert(s->id).second) continue;
+        if (!clip.countsAs || !s || !s->beats || done.count(s->id) > 0) continue;
         auto scaled = scaleBeats(out, s->id, clip.countsAs->value / s->beats->meanTempo().value);
         if (!scaled) return scaled;
         out = std::move(*scaled);
+        // Of a set, all have these beats now.
+        for (const SourceId each : togetherWith(out, s->id))
+            done.insert(each);
         eachTrack(out, [&](Track& track) {
             bool any = false;
             for (Clip& c : track.clips)
-                if (c.source == s->id && c.countsAs) {
+                if (done.count(c.source) > 0 && c.countsAs) {
                     c.countsAs.reset();
                     any = true;
                 }

@@ -8,6 +8,7 @@
 #include "project/lead.h"
 #include "project/read_source.h"
 #include "project/save.h"
+#include "project/sets.h"
 #include "support/audio.h"
 #include "support/files.h"
 
@@ -104,6 +105,29 @@ TEST(CountsAs, AClipThatWasTrimmedIsFittedAsItIs) {
     EXPECT_NEAR(*barsFilled(trimmed, t.first), 1.25, 1e-9);
     const Project p = *fitToBars(trimmed, {t.first}, 1);
     EXPECT_NEAR(timeOf(lay(p), t.first).end.value, 4, 1e-9);
+}
+
+TEST(CountsAs, OfASetAllCountAsTheRecordingsOnceOneIsMadeTheRecording) {
+    const Two t = twoClips();
+    Source other = *sourceOf(t.p, t.source);
+    other.content = other.name = "feet";
+    const Added added = addSources(t.p, {other});
+    const Project apart = place(added.project, added.ids[0], {}, Beats(0))->project;
+    const std::vector<SourceId> ids{t.source, added.ids[0]};
+    const auto together = hearTogether({sourceOf(apart, ids[0]), sourceOf(apart, ids[1])}, {}, nullptr);
+    ASSERT_TRUE(together) << together.error().text;
+    const auto set = makeSet(apart, ids, *together);
+    ASSERT_TRUE(set) << set.error().text;
+    const auto told = setSourceTempo(*set, t.source, Bpm(112), hear::Witness::Typed);
+    ASSERT_TRUE(told) << told.error().text;
+    const auto counted = setCountsAs(*told, {t.first}, Bpm(84));
+    ASSERT_TRUE(counted) << counted.error().text;
+    const auto done = countForRecording(*counted, {t.first});
+    ASSERT_TRUE(done) << done.error().text;
+    for (const ClipId id : allClips(*done))
+        EXPECT_FALSE(clipOf(*done, id)->countsAs) << id.value;
+    for (const SourceId id : ids)
+        EXPECT_NEAR(sourceOf(*done, id)->beats->meanTempo().value, 84, 1e-6);
 }
 
 TEST(CountsAs, APercentageIsOfTheLengthAsRecorded) {
