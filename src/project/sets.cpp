@@ -216,16 +216,19 @@ Result<HeardTogether> hearTogether(const std::vector<SourcePtr>& members, const 
     return out;
 }
 
-std::optional<Source> heardAnew(const std::vector<SourcePtr>& group, const hear::Window& window,
-                                sound::AudioStore* store, const base::Progress& progress) {
+Result<Source> heardAnew(const std::vector<SourcePtr>& group, const hear::Window& window, sound::AudioStore* store,
+                         const base::Progress& progress) {
     Source s = *group.front();
     s.window = window;
     if (s.set) {
-        if (const auto together = hearTogether(group, window, store, progress)) takeIn(s, together->heard);
+        const auto together = hearTogether(group, window, store, progress);
+        if (!together) return tl::unexpected(together.error());
+        takeIn(s, together->heard);
     } else {
         listenTo(s, progress);
     }
-    return progress.stopped() ? std::nullopt : std::optional(std::move(s));
+    if (progress.stopped()) return base::cancelled();
+    return s;
 }
 
 Result<Project> makeSet(const Project& p, const std::vector<SourceId>& ids, const HeardTogether& together) {

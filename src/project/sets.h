@@ -49,9 +49,10 @@ struct HeardTogether {
 Result<HeardTogether> hearTogether(const std::vector<SourcePtr>& members, const hear::Window& window,
                                    sound::AudioStore* store, const base::Progress& progress = {});
 // The first of these, which are one source or the members of one set, as it is heard between these tempos: a set on
-// its sum. None when it was stopped. Any thread; takes time. REQUIRES at least one, each with its sound.
-std::optional<Source> heardAnew(const std::vector<SourcePtr>& group, const hear::Window& window,
-                                sound::AudioStore* store, const base::Progress& progress = {});
+// its sum. Fails when stopped, and when a sum cannot be heard, in a sentence. Any thread; takes time. REQUIRES at
+// least one, each with its sound.
+Result<Source> heardAnew(const std::vector<SourcePtr>& group, const hear::Window& window, sound::AudioStore* store,
+                         const base::Progress& progress = {});
 Result<Anchors> anchorsOf(const std::vector<SourcePtr>& members, sound::AudioStore* store,
                           const base::Progress& progress = {});
 

@@ -9,6 +9,7 @@
 #include "project/import.h"
 #include "project/laid.h"
 #include "project/missing.h"
+#include "project/read_source.h"
 #include "project/save.h"
 #include "project/settle.h"
 #include "sound/audio_store.h"
@@ -85,6 +86,22 @@ class Sets : public testing::Test {
     std::vector<SourceId> ids;
     Project apart;
 };
+
+TEST_F(Sets, WhatCannotBeHeardAnewSaysWhy) {
+    std::vector<SourcePtr> odd;
+    for (const SourcePtr& s : members(together())) {
+        // A rate that nothing converts from.
+        sound::Audio audio = s->sound->audio;
+        audio.rate = 1;
+        Source changed = *s;
+        changed.sound = soundOf(std::move(audio), std::vector<hear::Onset>());
+        odd.push_back(std::make_shared<const Source>(changed));
+    }
+    const auto heard = heardAnew(odd, {}, nullptr);
+    ASSERT_FALSE(heard);
+    EXPECT_FALSE(heard.error().cancelled);
+    EXPECT_FALSE(heard.error().text.empty());
+}
 
 TEST_F(Sets, AreOfferedForWhatIsEquallyLong) {
     const auto groups = likelySets(apart, ids);

@@ -30,23 +30,30 @@ void Listening::again(const std::vector<SourceId>& sources, hear::Window window)
     const auto pieces = static_cast<int>(groups.size());
     const QString what =
         pieces == 1 ? tr("Listening to %1").arg(qt(groups.front().front()->name)) : tr("Listening again");
-    jobs_.start<std::vector<project::Source>>(
+    struct Heard {
+        std::vector<project::Source> sources;
+        QString problem; // of one that could not be heard
+    };
+    jobs_.start<Heard>(
         Lane::Listen, what,
         [groups = std::move(groups), window, store = &store_](const base::Progress& progress) {
-            std::vector<project::Source> out;
+            Heard out;
             const auto n = static_cast<double>(groups.size());
-            for (const auto& group : groups) {
-                const auto done = static_cast<double>(out.size());
-                auto s = project::heardAnew(group, window, store, progress.part(done / n, (done + 1) / n));
-                if (!s) break;
-                out.push_back(std::move(*s));
+            for (std::size_t i = 0; i < groups.size() && !progress.stopped(); ++i) {
+                const auto done = static_cast<double>(i);
+                auto s = project::heardAnew(groups[i], window, store, progress.part(done / n, (done + 1) / n));
+                if (s)
+                    out.sources.push_back(std::move(*s));
+                else if (!s.error().cancelled)
+                    out.problem = qt(groups[i].front()->name + ": " + s.error().text);
             }
             return out;
         },
-        [this, taken = document_.snapshot()](const std::vector<project::Source>& heard) {
-            if (heard.empty() || !document_.isOf(taken)) return;
+        [this, taken = document_.snapshot()](const Heard& found) {
+            if (!document_.isOf(taken)) return;
+            const std::vector<project::Source>& heard = found.sources;
             project::Project p = now();
-            QString refused;
+            QString refused = found.problem;
             for (const project::Source& s : heard) {
                 auto next = project::setHeard(p, s.id, s, true);
                 if (next)
@@ -55,7 +62,7 @@ void Listening::again(const std::vector<SourceId>& sources, hear::Window window)
                     refused = qt(next.error().text);
             }
             if (!refused.isEmpty()) say(refused);
-            if (!edit(tr("Listen again"), p) || !refused.isEmpty()) return;
+            if (heard.empty() || !edit(tr("Listen again"), p) || !refused.isEmpty()) return;
             const project::SourcePtr s = project::sourceOf(now(), heard.front().id);
             say(heard.size() > 1 ? tr("Listened to %1 sources again").arg(heard.size())
                 : s && s->beats
@@ -74,13 +81,17 @@ void Listening::straighten(SourceId source, hear::Feel feel) {
     for (const SourceId each : project::togetherWith(now(), source))
         if (project::SourcePtr one = project::sourceOf(now(), each); one && one->sound)
             group.push_back(std::move(one));
-    jobs_.start<std::optional<project::Source>>(
+    jobs_.start<base::Result<project::Source>>(
         Lane::Listen, tr("Finding the beats of %1").arg(qt(s->name)),
         [group, window, store = &store_](const base::Progress& progress) {
             return project::heardAnew(group, window, store, progress);
         },
-        [this, source, taken = document_.snapshot()](const std::optional<project::Source>& heard) {
-            if (!document_.isOf(taken) || !heard) return;
+        [this, source, taken = document_.snapshot()](const base::Result<project::Source>& heard) {
+            if (!document_.isOf(taken)) return;
+            if (!heard) {
+                if (!heard.error().cancelled) say(qt(heard.error().text));
+                return;
+            }
             auto next = project::setHeard(now(), source, *heard, false);
             if (next) next = project::chooseReading(*next, source, hear::Witness::Heard);
             if (!settle(tr("Straighten"), std::move(next))) return;
