@@ -57,12 +57,6 @@ bool editChosen(Reach& reach, const QString& step, base::Result<project::Project
     return true;
 }
 
-bool settleChosen(Reach& reach, const QString& step, base::Result<project::Project> next, const QString& sentence) {
-    if (!reach.session.settle(step, std::move(next))) return false;
-    reach.session.say(QStringLiteral("%1: %2").arg(nameOfChosen(reach), sentence));
-    return true;
-}
-
 void arrange(Reach& reach, const QString& step, base::Result<project::Arranged> arranged) {
     if (!arranged) {
         reach.session.say(qt(arranged.error().text));

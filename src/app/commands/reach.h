@@ -69,8 +69,6 @@ QString nameOfChosen(const Reach& reach);
 
 // An edit of the selected clips; says "NAME: SENTENCE" when it was made.
 bool editChosen(Reach& reach, const QString& step, base::Result<project::Project> next, const QString& sentence);
-// The same of an edit that settles what a recording is.
-bool settleChosen(Reach& reach, const QString& step, base::Result<project::Project> next, const QString& sentence);
 // An edit that makes clips: they are selected.
 void arrange(Reach& reach, const QString& step, base::Result<project::Arranged> arranged);
 // Selects those clips that are so.
