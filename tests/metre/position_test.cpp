@@ -17,7 +17,8 @@ TEST(Position, IsReadAsItIsWrittenAndAsPeopleTypeIt) {
 }
 
 TEST(Position, WhatIsNoPlaceIsRefusedWithAnExample) {
-    for (const char* text : {"", "x", "7.0", "7.3.96", "7.3.2.1", "7.x", "9999999999", "1000001", "-1000001", "-2147483648"}) {
+    for (const char* text :
+         {"", "x", "7.0", "7.3.96", "7.3.2.1", "7.x", "9999999999", "1000001", "-1000001", "-2147483648"}) {
         const auto place = parsePosition(text);
         ASSERT_FALSE(place) << text;
         EXPECT_NE(place.error().text.find("7.3"), std::string::npos);
