@@ -36,19 +36,26 @@ Source countedAs(const Source& source, Bpm tempo) {
     return s;
 }
 
+bool countsOtherwise(const Placement& clip, const Source& source) {
+    constexpr double hair = 1e-12; // a source that is counted so already
+    return clip.countsAs && std::abs(clip.countsAs->value / source.beats->meanTempo().value - 1) >= hair;
+}
+
 SourcePtr countedBy(const SourcePtr& source, const Placement& clip) {
-    if (!source || !source->beats || !clip.countsAs) return source;
-    if (std::abs(clip.countsAs->value / source->beats->meanTempo().value - 1) < 1e-12) return source;
+    if (!source || !source->beats || !countsOtherwise(clip, *source)) return source;
     return std::make_shared<const Source>(countedAs(*source, *clip.countsAs));
+}
+
+std::optional<double> barsFilled(const Project& p, const Clip& clip, const SourcePtr& countedSource) {
+    if (!countedSource || !countedSource->beats) return std::nullopt;
+    const ClipTime time(p.tempo, clip, countedSource.get(), true);
+    return beatsFilled(clip, *countedSource, time).value /
+           p.metre.metreAt(std::max(Beats(0), time.projectBeatOf(clip.from))).bar().value;
 }
 
 std::optional<double> barsFilled(const Project& p, ClipId id) {
     const Clip* clip = clipOf(p, id);
-    const SourcePtr s = clip != nullptr ? countedBy(sourceOf(p, clip->source), *clip) : nullptr;
-    if (!s || !s->beats) return std::nullopt;
-    const ClipTime time(p.tempo, *clip, s.get(), true);
-    return beatsFilled(*clip, *s, time).value /
-           p.metre.metreAt(std::max(Beats(0), time.projectBeatOf(clip->from))).bar().value;
+    return clip != nullptr ? barsFilled(p, *clip, countedBy(sourceOf(p, clip->source), *clip)) : std::nullopt;
 }
 
 Result<Project> countForRecording(const Project& p, const std::vector<ClipId>& ids) {

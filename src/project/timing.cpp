@@ -25,7 +25,7 @@ Ruling rulingOf(const Project& p, const Track& track, const Clip& clip, const So
 ClipTime::ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source* source, bool follows)
     : tempo_(tempo), clip_(clip), follows_(follows) {
     const bool beats = source != nullptr && source->beats.has_value();
-    if (beats && clip.countsAs && std::abs(clip.countsAs->value / source->beats->meanTempo().value - 1) > 1e-12) {
+    if (beats && countsOtherwise(clip, *source)) {
         counted_ = std::make_shared<const Source>(countedAs(*source, *clip.countsAs));
         source = counted_.get();
     }

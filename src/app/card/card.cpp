@@ -3,6 +3,7 @@
 #include "app/card/compare_row.h"
 #include "app/card/shared.h"
 #include "app/card/strain_bar.h"
+#include "app/session/recordings_tempo.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/elided_label.h"
@@ -283,11 +284,7 @@ void Card::connectTime() {
                },
                {"turn counts as", selectedObject(), countsAs_->turn()});
     });
-    connect(forRecording_, &QPushButton::clicked, this, [this] {
-        if (session_.settle(tr("Set the recording's tempo"),
-                            project::countForRecording(session_.now(), session_.selection().clips)))
-            session_.say(tr("The tempo is the recording's now, for all its clips"));
-    });
+    connect(forRecording_, &QPushButton::clicked, this, [this] { makeRecordingsTempo(session_); });
     connect(bars_, &Figure::typed, this, [this](const QString& text) {
         bool ok = false;
         const int bars = text.trimmed().toInt(&ok);
@@ -412,7 +409,7 @@ void Card::refreshTime() {
                                                tr("Make this the tempo of the recording, for all its %1 clips"))
                                      : tr("Make these the tempos of the recordings, for all their clips"));
     const auto bars = shared(laid, clips, [&](const project::LaidClip& c) {
-        return std::round(project::barsFilled(p, c.id()).value_or(0) * 1000) / 1000;
+        return std::round(project::barsFilled(p, *c.clip, c.source).value_or(0) * 1000) / 1000;
     });
     bars_->setEnabled(any);
     bars_->setText(!any ? none : !bars ? mixed : *bars > 0 ? QString::number(*bars, 'g', 5) : none);

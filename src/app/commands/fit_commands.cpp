@@ -1,6 +1,7 @@
 // The menu of fitting: how the selected clips lie in time, and in which key.
 #include "app/commands/asking.h"
 #include "app/commands/command.h"
+#include "app/session/recordings_tempo.h"
 #include "app/widgets/text.h"
 #include "app/widgets/words.h"
 #include "metre/tempo.h"
@@ -41,23 +42,6 @@ void stretchByPercentage(Reach& r) {
 void playAsRecorded(Reach& r) {
     editChosen(r, words("As recorded"), project::setAsRecorded(r.session.now(), chosenClips(r)),
                words("as recorded, not stretched, not transposed"));
-}
-
-// What the clips count as holds for all clips of their recordings from now on.
-void setTheRecordingsTempo(Reach& r) {
-    const project::LaidClip* c = firstChosen(r);
-    if (c == nullptr) return;
-    const SourceId id = c->clip->source;
-    if (!r.session.settle(words("Set the recording's tempo"),
-                          project::countForRecording(r.session.now(), chosenClips(r))))
-        return;
-    const auto& all = r.session.laid()->clips();
-    const auto n = std::count_if(all.begin(), all.end(),
-                                 [&](const project::LaidClip& each) { return each.clip->source == id; });
-    const project::SourcePtr s = project::sourceOf(r.session.now(), id);
-    r.session.say(words("%1: %2 BPM, %3")
-                      .arg(qt(s->name), qt(metre::tempoLabel(s->beats->meanTempo())),
-                           counted(n, words("its only clip"), words("all %1 clips"))));
 }
 
 void fitToTheProjectNow(Reach& r) {
@@ -149,7 +133,7 @@ CommandMenu fitCommands() {
             words("Set the recording's tempo &from the clip"),
             "",
             Needs::Clips,
-            setTheRecordingsTempo,
+            [](Reach& r) { makeRecordingsTempo(r.session); },
             {},
             otherWays},
            {"fitNow", words("Fit to the project &now"), "", Needs::Nothing, fitToTheProjectNow, {}, otherWays},

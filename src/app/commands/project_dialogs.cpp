@@ -2,10 +2,10 @@
 
 #include "app/session/session.h"
 #include "app/widgets/dropped_files.h"
+#include "app/widgets/file_dialog.h"
 #include "app/widgets/text.h"
 #include "base/utf8.h"
 
-#include <QFileDialog>
 #include <QMenu>
 #include <QMessageBox>
 #include <QPushButton>
@@ -21,12 +21,9 @@ ProjectDialogs::ProjectDialogs(Session& session, QWidget& window)
 }
 
 void ProjectDialogs::askImport() {
-    auto* dialog = new QFileDialog(&window_, tr("Import audio"));
-    dialog->setObjectName("importDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::ExistingFiles);
-    dialog->setNameFilters({tr("Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)"), tr("All files (*)")});
+    QFileDialog* dialog =
+        fileDialog(&window_, "importDialog", tr("Import audio"), QFileDialog::ExistingFiles,
+                   {tr("Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)"), tr("All files (*)")});
     connect(dialog, &QFileDialog::filesSelected, this, [this](const QStringList& names) {
         std::vector<std::filesystem::path> files;
         for (const QString& n : names)
@@ -37,12 +34,9 @@ void ProjectDialogs::askImport() {
 }
 
 void ProjectDialogs::askOpen() {
-    auto* dialog = new QFileDialog(&window_, tr("Open a project: its folder, or the project.json in it"));
-    dialog->setObjectName("openDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    dialog->setNameFilters({tr("Projects (project.json)"), tr("All files (*)")});
+    QFileDialog* dialog =
+        fileDialog(&window_, "openDialog", tr("Open a project: its folder, or the project.json in it"),
+                   QFileDialog::ExistingFile, {tr("Projects (project.json)"), tr("All files (*)")});
     const auto take = [this](const QString& name) { session_.files().open(pathOf(name)); };
     connect(dialog, &QFileDialog::fileSelected, this, take);
     // A folder that is a project is opened, not looked into.
@@ -63,12 +57,9 @@ void ProjectDialogs::saveThen(std::function<void()> afterwards) {
 }
 
 void ProjectDialogs::askSaveAs(std::function<void()> afterwards) {
-    auto* dialog = new QFileDialog(&window_, tr("Save the project as a folder"));
-    dialog->setObjectName("saveDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
+    QFileDialog* dialog =
+        fileDialog(&window_, "saveDialog", tr("Save the project as a folder"), QFileDialog::AnyFile);
     dialog->setAcceptMode(QFileDialog::AcceptSave);
-    dialog->setFileMode(QFileDialog::AnyFile);
     dialog->setLabelText(QFileDialog::FileName, tr("Folder:"));
     connect(dialog, &QFileDialog::fileSelected, this,
             [this, afterwards = std::move(afterwards)](const QString& name) {
@@ -146,24 +137,18 @@ void ProjectDialogs::offerRecent() {
 }
 
 void ProjectDialogs::askMissing() {
-    auto* dialog =
-        new QFileDialog(&window_, tr("Where may the missing audio lie? All folders within are looked through"));
-    dialog->setObjectName("missingDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::Directory);
+    QFileDialog* dialog = fileDialog(&window_, "missingDialog",
+                                     tr("Where may the missing audio lie? All folders within are looked through"),
+                                     QFileDialog::Directory);
     connect(dialog, &QFileDialog::fileSelected, this,
             [this](const QString& name) { session_.sounds().findMissing(pathOf(name)); });
     dialog->open();
 }
 
 void ProjectDialogs::askMap() {
-    auto* dialog = new QFileDialog(&window_, tr("Take tempo and metre from a Standard MIDI File"));
-    dialog->setObjectName("mapDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::ExistingFile);
-    dialog->setNameFilters({tr("Standard MIDI Files (*.mid *.midi *.MID)"), tr("All files (*)")});
+    QFileDialog* dialog = fileDialog(&window_, "mapDialog", tr("Take tempo and metre from a Standard MIDI File"),
+                                     QFileDialog::ExistingFile,
+                                     {tr("Standard MIDI Files (*.mid *.midi *.MID)"), tr("All files (*)")});
     connect(dialog, &QFileDialog::fileSelected, this,
             [this](const QString& name) { session_.tempoTaking().fromMap(pathOf(name)); });
     dialog->open();

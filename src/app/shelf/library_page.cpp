@@ -5,10 +5,10 @@
 #include "app/shelf/search_field.h"
 #include "app/shelf/shelf_list.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/file_dialog.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 
-#include <QFileDialog>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
@@ -106,11 +106,9 @@ void LibraryPage::openLimits() {
 }
 
 void LibraryPage::askFolder() {
-    auto* dialog = new QFileDialog(this, tr("A folder for the library; all within it is looked through"));
-    dialog->setObjectName("libraryDialog");
-    dialog->setAttribute(Qt::WA_DeleteOnClose);
-    dialog->setOption(QFileDialog::DontUseNativeDialog);
-    dialog->setFileMode(QFileDialog::Directory);
+    QFileDialog* dialog =
+        fileDialog(this, "libraryDialog", tr("A folder for the library; all within it is looked through"),
+                   QFileDialog::Directory);
     connect(dialog, &QFileDialog::fileSelected, this,
             [this](const QString& name) { session_.library().addFolder(pathOf(name)); });
     dialog->open();
