@@ -4,6 +4,7 @@
 #include "base/safe_file.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
+#include "sound/read.h"
 
 #include <algorithm>
 #include <array>
@@ -90,6 +91,7 @@ Recorder::Recorder(int sampleRate, int channels)
     : store_(std::make_shared<Recording::Store>()), sampleRate_(sampleRate), channels_(channels) {
     if (sampleRate == Recording::rate) return;
     converter_ = std::make_unique<Converter>();
+    if (sampleRate < sound::lowestRate || sampleRate > sound::highestRate) return;
     const soxr_io_spec_t io = soxr_io_spec(SOXR_FLOAT32_I, SOXR_FLOAT32_I);
     const soxr_quality_spec_t quality = soxr_quality_spec(SOXR_HQ, 0);
     converter_->soxr = soxr_create(sampleRate, Recording::rate, 1, nullptr, &io, &quality, nullptr);

@@ -44,7 +44,7 @@ class Recording {
 // Makes a recording block by block, in little memory. One thread.
 class Recorder {
   public:
-    // REQUIRES sampleRate > 0, channels 1 or 2.
+    // REQUIRES channels 1 or 2. At a sample rate that no sound file may have (sound/read.h), adding fails.
     Recorder(int sampleRate, int channels);
     ~Recorder();
     Recorder(const Recorder&) = delete;

@@ -3,6 +3,7 @@
 
 #include "hear/listen.h"
 #include "project/import.h"
+#include "sound/read.h"
 #include "sound/resample.h"
 #include "sound/write.h"
 #include "support/audio.h"
@@ -43,6 +44,15 @@ TEST(Recording, OutsideItIsSilence) {
 }
 
 // Eleven minutes go to disk; what is read back is the same.
+// At 1 Hz a recording of two seconds' worth of samples would become days of sound.
+TEST(Recording, ARateThatNoFileMayHaveIsRefused) {
+    for (const int rate : {-1, 0, 1, sound::lowestRate - 1, sound::highestRate + 1}) {
+        hear::Recorder recorder(rate, 1);
+        const std::vector<float> samples(1000, 0.5F);
+        EXPECT_FALSE(recorder.addMono(samples.data(), 1000)) << rate;
+    }
+}
+
 TEST(Recording, ALongOneIsTheSameFromDisk) {
     hear::Recorder recorder(44100, 1);
     const auto noise = support::noise(1.0, 44100);
