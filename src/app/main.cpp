@@ -27,11 +27,8 @@ struct Arguments {
     bool printKeys = false;
 };
 
-} // namespace
-
-int main(int argc, char** argv) {
-    base::giveBackLargePieces();
-    Arguments arguments;
+// What was asked for. The status to end with, where there is nothing to start.
+std::optional<int> parse(int argc, char** argv, Arguments& arguments) {
     CLI::App parser("Patient Metre: loops, samples and stems, in time.");
     parser.name("patient-metre");
     parser.add_option("project", arguments.project, "A project folder, or the project.json in it");
@@ -47,7 +44,36 @@ int main(int argc, char** argv) {
     } catch (const CLI::ParseError& e) {
         return parser.exit(e) == 0 ? 0 : 2;
     }
+    return {};
+}
 
+// A translation beside the program, or where it is installed; the words of the product need none.
+void loadTranslation(QTranslator& translator) {
+    const QString beside = QCoreApplication::applicationDirPath();
+    for (const QString& folder : {beside + "/translations", beside + "/../share/patient-metre/translations"})
+        if (translator.load(QLocale(), "patient-metre", "_", folder)) {
+            QCoreApplication::installTranslator(&translator);
+            return;
+        }
+}
+
+// Once the project is open, where there is one.
+void bringIn(app::MainWindow& window, const Arguments& arguments) {
+    std::vector<std::filesystem::path> files(arguments.audio.begin(), arguments.audio.end());
+    const auto bring = [&window, files] { window.session().importing().bringIn(files, {}, app::Beats(0)); };
+    if (arguments.project.empty())
+        bring();
+    else
+        QObject::connect(&window.session(), &app::Session::opened, &window, bring,
+                         Qt::ConnectionType(Qt::QueuedConnection | Qt::SingleShotConnection));
+}
+
+} // namespace
+
+int main(int argc, char** argv) {
+    base::giveBackLargePieces();
+    Arguments arguments;
+    if (const auto status = parse(argc, argv, arguments)) return *status;
     QApplication application(argc, argv);
     QApplication::setApplicationName("patient-metre");
     QApplication::setApplicationVersion(PM_VERSION);
@@ -59,15 +85,8 @@ int main(int argc, char** argv) {
     const app::Preferences preferences = app::loadPreferences();
     app::setTheme(arguments.lamp || preferences.lamp ? app::Theme::Lamp : app::Theme::Paper);
 
-    // A translation beside the program, or where it is installed; the words of the product need none.
     QTranslator translator;
-    const QString beside = QCoreApplication::applicationDirPath();
-    for (const QString& folder : {beside + "/translations", beside + "/../share/patient-metre/translations"})
-        if (translator.load(QLocale(), "patient-metre", "_", folder)) {
-            QCoreApplication::installTranslator(&translator);
-            break;
-        }
-
+    loadTranslation(translator);
     app::MainWindow window({play::silentOutput(project::Project{}.rate), {}});
     if (arguments.printKeys) {
         std::fputs(app::keysAsMarkdown(window.allKeys()).toUtf8().constData(), stdout);
@@ -84,15 +103,7 @@ int main(int argc, char** argv) {
     if (arguments.size.empty() && arguments.shot.empty())
         QTimer::singleShot(0, &window, [&window] { window.fitScreen(); });
     if (!arguments.project.empty()) window.session().files().open(arguments.project);
-    if (!arguments.audio.empty()) {
-        std::vector<std::filesystem::path> files(arguments.audio.begin(), arguments.audio.end());
-        const auto bringIn = [&window, files] { window.session().importing().bringIn(files, {}, app::Beats(0)); };
-        if (arguments.project.empty())
-            bringIn();
-        else
-            QObject::connect(&window.session(), &app::Session::opened, &window, bringIn,
-                             Qt::ConnectionType(Qt::QueuedConnection | Qt::SingleShotConnection));
-    }
+    if (!arguments.audio.empty()) bringIn(window, arguments);
     if (!arguments.select.empty()) window.selectOnceThere(app::qt(arguments.select));
     std::unique_ptr<app::Shot> shot;
     if (!arguments.shot.empty())

@@ -104,6 +104,41 @@ std::string lineOf(const deliver::Planned& file, bool table) {
     return dumped(j);
 }
 
+// The project's name is its folder's.
+std::string titleOf(const std::filesystem::path& project) {
+    std::error_code error;
+    std::filesystem::path folder = std::filesystem::absolute(project, error).lexically_normal();
+    if (!std::filesystem::is_directory(folder, error)) folder = folder.parent_path();
+    if (folder.filename().empty()) folder = folder.parent_path();
+    return base::shownName(folder);
+}
+
+// Refused before any work: false where a file is there that may not be replaced. What is wrong is said.
+bool mayWriteAll(const std::vector<deliver::Planned>& plan, bool overwrite, Output& output) {
+    bool may = true;
+    for (const deliver::Planned& file : plan) {
+        if (!file.exists) continue;
+        if (!overwrite) {
+            output.say(fmt::format("{} is there already; --overwrite replaces it.", base::shownPath(file.file)));
+            may = false;
+        }
+    }
+    if (!may) return false;
+    for (const deliver::Planned& file : plan)
+        if (const std::string parted = base::otherNamesNote(file.file); file.exists && !parted.empty())
+            output.say(parted);
+    return true;
+}
+
+void tell(const deliver::Delivered& out, Output& output) {
+    for (const std::string& problem : out.problems)
+        output.say(problem);
+    if (out.clipped > 0)
+        output.say(
+            fmt::format("{} above full scale and cut; --depth float keeps them, --level no-higher turns them down.",
+                        out.clipped == 1 ? "One sample was" : fmt::format("{} samples were", out.clipped)));
+}
+
 } // namespace
 
 int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& output) {
@@ -120,33 +155,16 @@ int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& 
         }
         for (const std::string& warning : loaded->warnings)
             output.say(warning);
-        bool failed = !loaded->warnings.empty();
+        const bool failed = !loaded->warnings.empty();
         const project::LaidPtr laid = project::lay(loaded->project);
         order->clips = project::allClips(loaded->project);
-        std::error_code error;
-        std::filesystem::path folder = std::filesystem::absolute(command.project, error).lexically_normal();
-        if (!std::filesystem::is_directory(folder, error)) folder = folder.parent_path();
-        if (folder.filename().empty()) folder = folder.parent_path();
-        order->title = base::shownName(folder);
+        order->title = titleOf(command.project);
         const auto plan = deliver::plan(*laid, *order);
         if (!plan) {
             output.say(plan.error().text);
             return 1;
         }
-        // Refused before any work.
-        if (!command.overwrite)
-            for (const deliver::Planned& file : *plan)
-                if (file.exists) {
-                    output.say(
-                        fmt::format("{} is there already; --overwrite replaces it.", base::shownPath(file.file)));
-                    failed = true;
-                }
-        if (failed && !command.overwrite &&
-            std::any_of(plan->begin(), plan->end(), [](const deliver::Planned& f) { return f.exists; }))
-            return 1;
-        for (const deliver::Planned& file : *plan)
-            if (const std::string parted = base::otherNamesNote(file.file); file.exists && !parted.empty())
-                output.say(parted);
+        if (!mayWriteAll(*plan, command.overwrite, output)) return 1;
         std::mutex mutex; // guards the count
         std::size_t done = 0;
         // Each is named once it is there: whatever happens to the others, nothing that was written is left unsaid.
@@ -158,13 +176,7 @@ int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& 
         };
         const deliver::Delivered out = deliver::deliver(laid, *plan, *order, {{}, stop}, {}, fileDone);
         output.progress({});
-        for (const std::string& problem : out.problems)
-            output.say(problem);
-        if (out.clipped > 0)
-            output.say(
-                fmt::format("{} above full scale and cut; --depth float keeps them, --level no-higher turns them "
-                            "down.",
-                            out.clipped == 1 ? "One sample was" : fmt::format("{} samples were", out.clipped)));
+        tell(out, output);
         return failed || !out.problems.empty() || out.cancelled || out.written.size() != plan->size() ? 1 : 0;
     } catch (const std::bad_alloc&) {
         output.say(fmt::format("{} could not be delivered: there is not enough memory for it.",

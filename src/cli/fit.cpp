@@ -9,6 +9,7 @@
 #include "cli/inputs.h"
 #include "cli/json_line.h"
 #include "cli/sound_options.h"
+#include "deliver/file_tags.h"
 #include "deliver/names.h"
 #include "metre/tempo.h"
 #include "project/clip_rendering.h"
@@ -195,10 +196,15 @@ Result<project::LaidPtr> laidAlone(const project::Source& source, const FitOptio
 // What the new file says of itself: its tempo and key, and what the file it is made of said besides.
 sound::WriteAs saidIn(const std::filesystem::path& in, const project::LaidClip& clip, const FitOptions& o,
                       const std::optional<Bpm>& becomes, Frames length, int rate) {
+    deliver::Music music{becomes, deliver::keyOf(clip)};
+    if (o.loop) {
+        music.loop = {Frames(0), length};
+        if (becomes && !o.ratio) music.beats = deliver::beatsOf(clip);
+    }
+    deliver::FileTags says = deliver::tagsSaying(music);
     sound::WriteAs as;
+    as.tags = std::move(says.tags);
     as.tags.others = sound::readTags(in).others;
-    as.tags.bpm = becomes;
-    if (const auto key = deliver::keyOf(clip)) as.tags.key = hear::keyTag(*key);
     as.reference = sound::readTimeReference(in);
     const project::RenderJob& job = *clip.time().job();
     for (sound::CuePoint cue : sound::readCues(in)) {
@@ -207,17 +213,10 @@ sound::WriteAs saidIn(const std::filesystem::path& in, const project::LaidClip& 
         if (cue.at >= Frames(0) && cue.at < length) as.cues.push_back(std::move(cue));
     }
     if (!o.loop) return as;
-    as.loop.loop = {Frames(0), length};
+    as.loop = std::move(says.loop);
     const auto semitones = static_cast<int>(std::lround(clip.clip->stretch.semitones));
-    if (const auto key = deliver::keyOf(clip))
-        as.loop.rootNote = 60 + key->root;
-    else if (const auto root = sound::readLoopInfo(in).rootNote)
+    if (const auto root = sound::readLoopInfo(in).rootNote; root && !music.key)
         as.loop.rootNote = std::clamp(*root + semitones, 1, 127);
-    if (const auto beats = o.ratio ? std::nullopt : deliver::beatsOf(clip); beats && becomes) {
-        as.tags.beats = beats;
-        as.loop.beats = beats;
-        as.loop.bpm = becomes;
-    }
     return as;
 }
 
@@ -252,6 +251,46 @@ struct Fitted {
     std::vector<std::string> messages;
 };
 
+// Depth, quality and dither.
+void shape(sound::WriteAs& as, const std::filesystem::path& out, const project::Source& source,
+           const project::RenderJob& job, int renderedRate, int rate, const FitOptions& o, const Asked& a) {
+    as.depth = a.depth.value_or(depthOf(source.facts.format));
+    if (!sound::takesDepth(out, as.depth)) as.depth = sound::Depth::Int24;
+    as.quality = a.quality.value_or(as.quality);
+    // What was made anew lies between the steps of 16 bits; what is only copied lies on them.
+    const bool isCopied =
+        job.map.isIdentity() && job.settings.semitones == 0 && rate == renderedRate && rate == source.facts.rate;
+    as.dither = as.depth == sound::Depth::Int16 && !isCopied && !sound::isLossy(*sound::kindOf(out));
+    as.existing = o.overwrite ? base::Existing::Replace : base::Existing::Refuse;
+}
+
+std::string objectOf(const std::filesystem::path& in, const std::filesystem::path& out,
+                     const project::Source& source, Bpm own, const project::RenderJob& job, double seconds,
+                     const Asked& a) {
+    Json j = Json::object();
+    nameInto(j, in);
+    j["out"] = base::toUtf8(out.native());
+    j["from_bpm"] = a.ratio ? Json(nullptr) : Json(rounded(own.value, 1e6));
+    j["by"] = a.ratio ? Json(nullptr) : Json(hear::witnessWord(*source.chosen));
+    j["bpm"] = a.to ? Json(rounded(a.to->value, 1e6)) : Json(nullptr); // none by a ratio
+    j["free"] = source.beats->pins().size() > 2;
+    j["ratio"] = rounded(job.map.meanRatio(), 1e6);
+    j["method"] = stretch::methodWord(job.settings.method);
+    j["seconds"] = rounded(seconds, 1e6);
+    return dumped(j);
+}
+
+std::string sentenceOf(const std::filesystem::path& out, const project::Source& source, Bpm own,
+                       const project::RenderJob& job, double seconds, const Asked& a) {
+    std::string line =
+        fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}", base::shownPath(out), source.length().value,
+                    seconds, 100 * job.map.meanRatio(), stretch::methodLabel(job.settings.method));
+    if (!a.ratio)
+        line += fmt::format(", from {} ({}{}) to {} BPM", metre::tempoLabel(own), saidBy(*source.chosen),
+                            source.beats->pins().size() > 2 ? ", played free" : "", metre::tempoLabel(*a.to));
+    return line;
+}
+
 Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const FitOptions& o, const Asked& a,
                       const Inputs& inputs, const std::stop_token& stop) {
     Fitted fitted;
@@ -285,18 +324,10 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     const auto rendering = project::ClipRendering::plan(it.time());
     if (!rendering) return base::problem(fmt::format("{}: {}", base::shownPath(in), rendering.error().text));
 
-    const std::optional<Bpm> becomes = a.to; // none by a ratio
-    const int rate = sound::rateIn(*sound::kindOf(*out), rendering->rate());
-    const sound::Blocks blocks = sound::resampled(rendering->blocks(1, stop), rate);
-    sound::WriteAs as = saidIn(in, it, o, becomes, blocks.length, rate);
-    as.depth = a.depth.value_or(depthOf(source.facts.format));
-    if (!sound::takesDepth(*out, as.depth)) as.depth = sound::Depth::Int24;
-    as.quality = a.quality.value_or(as.quality);
-    // What was made anew lies between the steps of 16 bits; what is only copied lies on them.
-    const bool isCopied = job.map.isIdentity() && job.settings.semitones == 0 && rate == rendering->rate() &&
-                          rate == source.facts.rate;
-    as.dither = as.depth == sound::Depth::Int16 && !isCopied && !sound::isLossy(*sound::kindOf(*out));
-    as.existing = o.overwrite ? base::Existing::Replace : base::Existing::Refuse;
+    const auto blocks =
+        sound::resampled(rendering->blocks(1, stop), sound::rateIn(*sound::kindOf(*out), rendering->rate()));
+    sound::WriteAs as = saidIn(in, it, o, a.to, blocks.length, blocks.rate);
+    shape(as, *out, source, job, rendering->rate(), blocks.rate, o, a);
     if (const std::string parted = base::otherNamesNote(*out); o.overwrite && !parted.empty())
         fitted.messages.push_back(parted);
     const auto written = sound::write(*out, blocks, as, {{}, stop});
@@ -306,27 +337,8 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
             "{}: {} above full scale and cut; --depth float keeps them.", base::shownPath(*out),
             written->clipped == 1 ? "one sample was" : fmt::format("{} samples were", written->clipped)));
     const double seconds = metre::toSeconds(rendering->length(), rendering->rate()).value;
-    if (!o.table) {
-        Json j = Json::object();
-        nameInto(j, in);
-        j["out"] = base::toUtf8(out->native());
-        j["from_bpm"] = a.ratio ? Json(nullptr) : Json(rounded(own.value, 1e6));
-        j["by"] = a.ratio ? Json(nullptr) : Json(hear::witnessWord(*source.chosen));
-        j["bpm"] = becomes ? Json(rounded(becomes->value, 1e6)) : Json(nullptr);
-        j["free"] = source.beats->pins().size() > 2;
-        j["ratio"] = rounded(job.map.meanRatio(), 1e6);
-        j["method"] = stretch::methodWord(job.settings.method);
-        j["seconds"] = rounded(seconds, 1e6);
-        fitted.line = dumped(j);
-        return fitted;
-    }
     fitted.line =
-        fmt::format("{}: {:.3f} s became {:.3f} s ({:.2f} %) by {}", base::shownPath(*out), source.length().value,
-                    seconds, 100 * job.map.meanRatio(), stretch::methodLabel(job.settings.method));
-    if (!a.ratio)
-        fitted.line +=
-            fmt::format(", from {} ({}{}) to {} BPM", metre::tempoLabel(own), saidBy(*source.chosen),
-                        source.beats->pins().size() > 2 ? ", played free" : "", metre::tempoLabel(*a.to));
+        o.table ? sentenceOf(*out, source, own, job, seconds, a) : objectOf(in, *out, source, own, job, seconds, a);
     return fitted;
 }
 
@@ -346,65 +358,102 @@ Outcome outcomeOf(const std::filesystem::path& in, Target& target, const FitOpti
     }
 }
 
+// What is fitted, and where to.
+struct Named {
+    std::vector<std::filesystem::path> files;
+    std::optional<std::filesystem::path> out; // of one file; none: into the folder
+    bool failed = false;                      // a file of a list or a folder could not be had
+};
+
+// A list that could not be read has said why, and its problem has no text.
+Result<Named> intoFolder(const FitOptions& o, const Asked& a, Output& output) {
+    Named named;
+    if (auto pattern = deliver::patternMeans(o.names.value_or(deliver::usualPattern)); !pattern)
+        return tl::unexpected(pattern.error());
+    if (auto may = means(o, a, std::string("files") + sound::kindEnding(a.kind)); !may)
+        return tl::unexpected(may.error());
+    auto listed = expanded(o.given, output, named.failed);
+    if (!listed) return base::problem("");
+    named.files = std::move(*listed);
+    std::error_code ignored;
+    if (std::filesystem::exists(*o.folder, ignored) && !std::filesystem::is_directory(*o.folder, ignored))
+        return base::problem(
+            fmt::format("--out: {} is a file, and not a folder to write to.", base::shownPath(*o.folder)));
+    return named;
+}
+
+// The file that a list on standard input names.
+Result<std::filesystem::path> listedOne(const FitOptions& o, Output& output, bool& failed) {
+    Given list = o.given;
+    list.files = {"-"};
+    const auto listed = expanded(list, output, failed);
+    if (!listed) return base::problem("");
+    if (listed->size() != 1)
+        return base::problem(
+            fmt::format("The list on standard input names {} files; of more or fewer than one, say "
+                        "the folder to write to with --out.",
+                        listed->size()));
+    return listed->front();
+}
+
+Result<Named> intoFile(const FitOptions& o, const Asked& a, Output& output) {
+    Named named;
+    named.files = o.given.files;
+    if (named.files.size() == 2 && named.files.front() == "-") {
+        auto one = listedOne(o, output, named.failed);
+        if (!one) return tl::unexpected(one.error());
+        named.files.front() = std::move(*one);
+    }
+    if (named.files.size() != 2)
+        return base::problem("Say the file to fit and the file to write, or a folder to write to with --out.");
+    for (const auto& [said, option] :
+         {std::pair(o.names.has_value(), "--names"), std::pair(o.format.has_value(), "--format")})
+        if (said)
+            return base::problem(fmt::format("{} does nothing without --out: the output has its name.", option));
+    named.out = named.files.back();
+    named.files.pop_back();
+    std::error_code ignored;
+    for (const auto& path : {named.files.front(), *named.out})
+        if (std::filesystem::is_directory(path, ignored))
+            return base::problem(
+                fmt::format("{} is a folder. Say where files of folders go with --out.", base::shownPath(path)));
+    if (!sound::isWritable(*named.out))
+        return base::problem(fmt::format("{} could not be written: its name must end in .wav, .aiff, .flac, .ogg, "
+                                         ".opus or .mp3.",
+                                         base::shownPath(*named.out)));
+    if (auto may = means(o, a, *named.out); !may) return tl::unexpected(may.error());
+    return named;
+}
+
+// Makes the folder, and looks whether two results would have one name. What is wrong is said.
+bool prepareFolder(const FitOptions& o, const Asked& a, const Named& named, const Inputs& inputs, Output& output) {
+    std::error_code error;
+    std::filesystem::create_directories(*o.folder, error);
+    if (error) {
+        output.say(fmt::format("{} could not be made: {}.", base::shownPath(*o.folder),
+                               base::writeReason(*o.folder, error.value())));
+        return false;
+    }
+    const std::vector<std::string> found = clashes(
+        named.files, inputs, *o.folder, o.names.value_or(deliver::usualPattern), sound::kindEnding(a.kind), a.to);
+    for (const std::string& clash : found)
+        output.say(clash);
+    return found.empty();
+}
+
 } // namespace
 
 int fit(const FitOptions& options, const std::stop_token& stop, Output& output) {
     const auto wrong = [&](const std::string& text) {
-        output.say(text);
+        if (!text.empty()) output.say(text);
         return 2;
     };
     auto asked = understood(options);
     if (!asked) return wrong(asked.error().text);
-    std::vector<std::filesystem::path> files = options.given.files;
-    std::optional<std::filesystem::path> out;
-    bool failed = false;
-    if (options.folder) {
-        if (auto pattern = deliver::patternMeans(options.names.value_or(deliver::usualPattern)); !pattern)
-            return wrong(pattern.error().text);
-        if (auto may = means(options, *asked, std::string("files") + sound::kindEnding(asked->kind)); !may)
-            return wrong(may.error().text);
-        auto listed = expanded(options.given, output, failed);
-        if (!listed) return 2;
-        files = std::move(*listed);
-        std::error_code ignored;
-        if (std::filesystem::exists(*options.folder, ignored) &&
-            !std::filesystem::is_directory(*options.folder, ignored))
-            return wrong(fmt::format("--out: {} is a file, and not a folder to write to.",
-                                     base::shownPath(*options.folder)));
-    } else {
-        if (files.size() == 2 && files.front() == "-") {
-            Given list = options.given;
-            list.files = {"-"};
-            auto listed = expanded(list, output, failed);
-            if (!listed) return 2;
-            if (listed->size() != 1)
-                return wrong(
-                    fmt::format("The list on standard input names {} files; of more or fewer than one, say "
-                                "the folder to write to with --out.",
-                                listed->size()));
-            files.front() = listed->front();
-        }
-        if (files.size() != 2)
-            return wrong("Say the file to fit and the file to write, or a folder to write to with --out.");
-        for (const auto& [said, option] :
-             {std::pair(options.names.has_value(), "--names"), std::pair(options.format.has_value(), "--format")})
-            if (said) return wrong(fmt::format("{} does nothing without --out: the output has its name.", option));
-        out = files.back();
-        files.pop_back();
-        std::error_code ignored;
-        for (const auto& path : {files.front(), *out})
-            if (std::filesystem::is_directory(path, ignored))
-                return wrong(fmt::format("{} is a folder. Say where files of folders go with --out.",
-                                         base::shownPath(path)));
-        if (!sound::isWritable(*out))
-            return wrong(
-                fmt::format("{} could not be written: its name must end in .wav, .aiff, .flac, .ogg, .opus "
-                            "or .mp3.",
-                            base::shownPath(*out)));
-        if (auto may = means(options, *asked, *out); !may) return wrong(may.error().text);
-    }
+    auto named = options.folder ? intoFolder(options, *asked, output) : intoFile(options, *asked, output);
+    if (!named) return wrong(named.error().text);
     Inputs inputs;
-    for (const std::filesystem::path& file : files)
+    for (const std::filesystem::path& file : named->files)
         inputs.add(file);
     if (options.like) inputs.add(*options.like);
     if (options.like) {
@@ -415,35 +464,19 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
         }
         asked->to = *like;
     }
-    if (options.folder) {
-        std::error_code error;
-        std::filesystem::create_directories(*options.folder, error);
-        if (error) {
-            output.say(fmt::format("{} could not be made: {}.", base::shownPath(*options.folder),
-                                   base::writeReason(*options.folder, error.value())));
-            return 1;
-        }
-    }
-    if (options.folder) {
-        const std::vector<std::string> found =
-            clashes(files, inputs, *options.folder, options.names.value_or(deliver::usualPattern),
-                    sound::kindEnding(asked->kind), asked->to);
-        for (const std::string& clash : found)
-            output.say(clash);
-        if (!found.empty()) return 1;
-    }
+    if (options.folder && !prepareFolder(options, *asked, *named, inputs, output)) return 1;
     // What ends the work, or the taking of its results, ends waiting for a name.
     std::stop_source ended;
     const std::stop_callback passOn(stop, [&ended] { ended.request_stop(); });
     NameDesk desk(ended.get_token());
     const bool allDone =
-        inOrder(files, options.given.jobs, options.given.quiet, stop, output,
+        inOrder(named->files, options.given.jobs, options.given.quiet, stop, output,
                 [&](const std::filesystem::path& in, std::size_t index, const std::stop_token& lost) {
                     const std::stop_callback endWith(lost, [&ended] { ended.request_stop(); });
-                    Target target(out, options.folder ? &desk : nullptr, index);
+                    Target target(named->out, options.folder ? &desk : nullptr, index);
                     return outcomeOf(in, target, options, *asked, inputs, lost);
                 });
-    return failed || !allDone ? 1 : 0;
+    return named->failed || !allDone ? 1 : 0;
 }
 
 } // namespace cli

@@ -37,8 +37,10 @@ Result<void> canBecome(double ratio) {
                                      metre::TimeMap::smallestRatio, metre::TimeMap::largestRatio, ratio));
 }
 
-Result<Asked> understood(const FitOptions& o) {
-    Asked a;
+namespace {
+
+// The figures that were asked for, each by itself.
+Result<Asked> figuresOf(const FitOptions& o) {
     const auto to = tempo(o.to);
     if (!to) return tl::unexpected(to.error());
     const auto from = tempo(o.from);
@@ -53,33 +55,41 @@ Result<Asked> understood(const FitOptions& o) {
     }
     const auto semitones = number(o.semitones, "--transpose");
     if (!semitones) return tl::unexpected(semitones.error());
-    a = {*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}};
+    return Asked{*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}};
+}
+
+// What does not go together.
+Result<void> agree(const FitOptions& o, const Asked& a) {
     if (std::abs(a.semitones) > project::mostSemitones)
         return base::problem("--transpose goes up to 24 semitones either way.");
     if (a.ratio && (a.to || a.from || a.beats || o.like))
         return base::problem("Say either --ratio, or tempos and beats; not both.");
     if (a.to && o.like) return base::problem("Say either --to or --like; not both.");
     if (a.ratio)
-        if (auto can = canBecome(*a.ratio); !can) return tl::unexpected(can.error());
+        if (auto can = canBecome(*a.ratio); !can) return can;
     if (!a.ratio && !a.to && !o.like)
         return base::problem("Say which tempo it shall have with --to, or how much longer with --ratio.");
     if (a.beats && a.from) return base::problem("Say either --from or --beats; not both.");
     if (a.beats && !(*a.beats > 0 && *a.beats <= 1e6)) return base::problem("--beats must be a number above 0.");
-    if (const char* said = a.ratio   ? "--ratio"
-                           : a.beats ? "--beats"
-                           : a.from  ? "--from"
-                                     : nullptr;
-        said != nullptr) {
-        for (const auto& [on, option] :
-             {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing")})
-            if (on)
-                return base::problem(
-                    fmt::format("{} does nothing with {}: what is heard is not asked then.", option, said));
-    }
+    const char* said = a.ratio ? "--ratio" : a.beats ? "--beats" : a.from ? "--from" : nullptr;
+    for (const auto& [on, option] : {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing")})
+        if (said != nullptr && on)
+            return base::problem(
+                fmt::format("{} does nothing with {}: what is heard is not asked then.", option, said));
     if (o.formants && a.semitones == 0)
         return base::problem("--formants does nothing without --transpose: the colour stays where the pitch does.");
     if (a.from && a.to)
-        if (auto can = canBecome(a.from->value / a.to->value); !can) return tl::unexpected(can.error());
+        if (auto can = canBecome(a.from->value / a.to->value); !can) return can;
+    return {};
+}
+
+} // namespace
+
+Result<Asked> understood(const FitOptions& o) {
+    auto asked = figuresOf(o);
+    if (!asked) return asked;
+    Asked& a = *asked;
+    if (auto together = agree(o, a); !together) return tl::unexpected(together.error());
     if (o.style != "auto") {
         a.method = stretch::methodFromWord(o.style);
         if (!a.method)
@@ -99,7 +109,7 @@ Result<Asked> understood(const FitOptions& o) {
         if (!kind) return tl::unexpected(kind.error());
         a.kind = *kind;
     }
-    return a;
+    return asked;
 }
 
 Result<void> means(const FitOptions& o, const Asked& a, const std::filesystem::path& out) {

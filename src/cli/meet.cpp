@@ -44,6 +44,44 @@ Json lineOf(const Meeting& m, metre::Bpm at) {
     return j;
 }
 
+using Meetings = std::map<std::filesystem::path, Meeting>;
+
+// Listens to all of them. Whether all could be read.
+bool hearAll(const std::vector<std::filesystem::path>& files, const Given& given, const std::stop_token& stop,
+             Output& output, Meetings& heard) {
+    std::mutex mutex; // guards what was heard
+    return inOrder(files, given.jobs, given.quiet, stop, output,
+                   [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) -> Outcome {
+                       const auto read = project::listenToFile(file, {}, {{}, lost});
+                       if (!read) {
+                           const std::lock_guard lock(mutex);
+                           if (!read.error().cancelled) heard[file] = {file, {}, read.error().text};
+                           return {{}, {read.error().text}, true};
+                       }
+                       const project::Source& source = read->source;
+                       Meeting m{file, {}, {}};
+                       if (source.beats && !hear::isMaybe(source.readings, source.chosen))
+                           m.strained = {source.beats->meanTempo(), project::methodFor(source.kind)};
+                       const std::lock_guard lock(mutex);
+                       heard[file] = std::move(m);
+                       return {{}, read->warnings};
+                   });
+}
+
+void tellTable(metre::Bpm bpm, double together, const Json& list, Output& output) {
+    output.line(fmt::format("All meet at {} BPM, strained {:.1f} % together", metre::tempoFigure(bpm), together));
+    const auto figure = [](const Json& j, const char* form) {
+        return j.is_null() ? std::string("–") : fmt::format(fmt::runtime(form), j.get<double>());
+    };
+    for (const Json& j : list) {
+        if (j.contains("error")) continue; // said on standard error
+        output.line(fmt::format("{:>8}  {:>8}  {:>8}  {:<9}  {}", figure(j["bpm"], "{:.2f}"),
+                                figure(j["used_bpm"], "{:.2f}"), figure(j["strain_percent"], "{:+.1f} %"),
+                                j["verdict"].is_null() ? "–" : j["verdict"].get<std::string>(),
+                                base::escaped(j["file"].get<std::string>())));
+    }
+}
+
 } // namespace
 
 int meet(const MeetCommand& command, const std::stop_token& stop, Output& output) {
@@ -60,25 +98,8 @@ int meet(const MeetCommand& command, const std::stop_token& stop, Output& output
     const auto listed = expanded(command.given, output, failed);
     if (!listed) return 2;
     const std::vector<std::filesystem::path>& files = *listed;
-    std::mutex mutex; // guards what was heard
-    std::map<std::filesystem::path, Meeting> heard;
-    const bool allRead =
-        inOrder(files, command.given.jobs, command.given.quiet, stop, output,
-                [&](const std::filesystem::path& file, std::size_t, const std::stop_token& lost) -> Outcome {
-                    const auto read = project::listenToFile(file, {}, {{}, lost});
-                    if (!read) {
-                        const std::lock_guard lock(mutex);
-                        if (!read.error().cancelled) heard[file] = {file, {}, read.error().text};
-                        return {{}, {read.error().text}, true};
-                    }
-                    const project::Source& source = read->source;
-                    Meeting m{file, {}, {}};
-                    if (source.beats && !hear::isMaybe(source.readings, source.chosen))
-                        m.strained = {source.beats->meanTempo(), project::methodFor(source.kind)};
-                    const std::lock_guard lock(mutex);
-                    heard[file] = std::move(m);
-                    return {{}, read->warnings};
-                });
+    Meetings heard;
+    const bool allRead = hearAll(files, command.given, stop, output, heard);
     if (stop.stop_requested()) return 1;
     std::vector<prove::Strained> all;
     for (const auto& file : files)
@@ -98,17 +119,7 @@ int meet(const MeetCommand& command, const std::stop_token& stop, Output& output
             {"bpm", rounded(bpm->value, 1e4)}, {"strain_percent", rounded(together, 1e2)}, {"files", list}};
         return output.line(dumped(j)) && allRead && !failed ? 0 : 1;
     }
-    output.line(fmt::format("All meet at {} BPM, strained {:.1f} % together", metre::tempoFigure(*bpm), together));
-    const auto figure = [](const Json& j, const char* form) {
-        return j.is_null() ? std::string("–") : fmt::format(fmt::runtime(form), j.get<double>());
-    };
-    for (const Json& j : list) {
-        if (j.contains("error")) continue; // said on standard error
-        output.line(fmt::format("{:>8}  {:>8}  {:>8}  {:<9}  {}", figure(j["bpm"], "{:.2f}"),
-                                figure(j["used_bpm"], "{:.2f}"), figure(j["strain_percent"], "{:+.1f} %"),
-                                j["verdict"].is_null() ? "–" : j["verdict"].get<std::string>(),
-                                base::escaped(j["file"].get<std::string>())));
-    }
+    tellTable(*bpm, together, list, output);
     return allRead && !failed && !output.hasFailed() ? 0 : 1;
 }
 

@@ -4,20 +4,24 @@
 #include "cli/shelf.h"
 
 #include <fmt/format.h>
+#include <optional>
 
 namespace cli {
 
 namespace fs = std::filesystem;
 
-int scan(const ScanCommand& command, const std::stop_token& stop, Output& output) {
+namespace {
+
+// The folders that were named, by themselves or in a list. Those that are none are said, and failed is set. None
+// where the list cannot be read.
+std::optional<std::vector<fs::path>> foldersOf(const Given& given, Output& output, bool& failed) {
     std::vector<fs::path> folders;
-    bool failed = false;
-    for (const fs::path& given : command.given.files) {
-        base::Result<std::vector<fs::path>> listed = std::vector<fs::path>{given};
-        if (given == "-") listed = namesFromInput(command.given.byZeros);
+    for (const fs::path& each : given.files) {
+        base::Result<std::vector<fs::path>> listed = std::vector<fs::path>{each};
+        if (each == "-") listed = namesFromInput(given.byZeros);
         if (!listed) {
             output.say(listed.error().text);
-            return 2;
+            return {};
         }
         for (const fs::path& name : *listed) {
             std::error_code error;
@@ -30,13 +34,44 @@ int scan(const ScanCommand& command, const std::stop_token& stop, Output& output
             folders.push_back(folder);
         }
     }
+    return folders;
+}
+
+void tell(const shelf::Scanned& scanned, bool table, Output& output) {
+    for (const std::string& problem : scanned.problems)
+        output.say(problem);
+    if (scanned.problems.size() < scanned.failed)
+        output.say(fmt::format("and {} more.", scanned.failed - scanned.problems.size()));
+    if (table) {
+        constexpr const char* form = "{:>8}  {:>8}  {:>8}  {:>8}  {:>8}  {:>8}";
+        output.line(fmt::format(form, "scanned", "new", "changed", "gone", "failed", "seconds"));
+        output.line(fmt::format(form, scanned.files, scanned.fresh, scanned.changed, scanned.gone, scanned.failed,
+                                fmt::format("{:.2f}", scanned.seconds)));
+        return;
+    }
+    Json j = Json::object();
+    j["scanned"] = scanned.files;
+    j["new"] = scanned.fresh;
+    j["changed"] = scanned.changed;
+    j["gone"] = scanned.gone;
+    j["failed"] = scanned.failed;
+    j["seconds"] = rounded(scanned.seconds, 1e3);
+    output.line(dumped(j));
+}
+
+} // namespace
+
+int scan(const ScanCommand& command, const std::stop_token& stop, Output& output) {
+    bool failed = false;
+    const auto folders = foldersOf(command.given, output, failed);
+    if (!folders) return 2;
     auto library = shelf::Library::open(shelf::libraryFile());
     if (!library) {
         output.say(library.error().text);
         return 1;
     }
     if (!(*library)->told().empty()) output.say((*library)->told());
-    for (const fs::path& folder : folders)
+    for (const fs::path& folder : *folders)
         if (auto added = (*library)->addFolder(folder); !added) {
             output.say(added.error().text);
             return 1;
@@ -49,31 +84,13 @@ int scan(const ScanCommand& command, const std::stop_token& stop, Output& output
         options.onCount = [&](std::size_t done, std::size_t of) {
             output.progress(fmt::format("{} of {} files read", done, of));
         };
-    const auto scanned = shelf::scan(**library, folders, options, {{}, stop});
+    const auto scanned = shelf::scan(**library, *folders, options, {{}, stop});
     output.progress({});
     if (!scanned) {
         output.say(scanned.error().text);
         return 1;
     }
-    for (const std::string& problem : scanned->problems)
-        output.say(problem);
-    if (scanned->problems.size() < scanned->failed)
-        output.say(fmt::format("and {} more.", scanned->failed - scanned->problems.size()));
-    if (command.table) {
-        constexpr const char* form = "{:>8}  {:>8}  {:>8}  {:>8}  {:>8}  {:>8}";
-        output.line(fmt::format(form, "scanned", "new", "changed", "gone", "failed", "seconds"));
-        output.line(fmt::format(form, scanned->files, scanned->fresh, scanned->changed, scanned->gone,
-                                scanned->failed, fmt::format("{:.2f}", scanned->seconds)));
-    } else {
-        Json j = Json::object();
-        j["scanned"] = scanned->files;
-        j["new"] = scanned->fresh;
-        j["changed"] = scanned->changed;
-        j["gone"] = scanned->gone;
-        j["failed"] = scanned->failed;
-        j["seconds"] = rounded(scanned->seconds, 1e3);
-        output.line(dumped(j));
-    }
+    tell(*scanned, command.table, output);
     return failed || scanned->failed > 0 || scanned->cancelled ? 1 : 0;
 }
 

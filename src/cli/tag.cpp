@@ -3,12 +3,14 @@
 #include "cli/in_order.h"
 #include "cli/json_line.h"
 #include "cli/shelf.h"
+#include "deliver/file_tags.h"
 #include "hear/key.h"
 #include "metre/tempo.h"
 #include "sound/read.h"
 #include "sound/tag_file.h"
 
 #include <fmt/format.h>
+#include <utility>
 
 namespace cli {
 
@@ -17,9 +19,8 @@ namespace fs = std::filesystem;
 namespace {
 
 struct Said {
-    sound::Tags tags;
-    sound::LoopInfo loop;
-    std::optional<hear::Key> key;
+    deliver::Music music;
+    std::optional<int> root;
     sound::Replacing replacing;
 };
 
@@ -32,28 +33,26 @@ base::Result<Said> saidBy(const TagCommand& command) {
     if (!command.bpm.empty()) {
         const auto bpm = metre::parseTempo(command.bpm);
         if (!bpm) return base::problem(fmt::format("--bpm: {}", bpm.error().text));
-        said.tags.bpm = said.loop.bpm = *bpm;
+        said.music.bpm = *bpm;
     }
     if (!command.key.empty()) {
-        said.key = hear::parseKey(command.key);
-        if (!said.key) return base::problem(fmt::format("“{}” is no key. Say it as Dm or F#.", command.key));
-        said.tags.key = hear::keyTag(*said.key);
-        said.loop.rootNote = 60 + said.key->root;
+        said.music.key = hear::parseKey(command.key);
+        if (!said.music.key) return base::problem(fmt::format("“{}” is no key. Say it as Dm or F#.", command.key));
     }
     if (command.beats != 0) {
         if (command.bpm.empty())
             return base::problem("--beats needs --bpm: a number of beats is written together with the tempo.");
-        said.loop.beats = said.tags.beats = command.beats;
+        said.music.beats = command.beats;
     }
-    if (command.root) said.loop.rootNote = *command.root;
+    said.root = command.root;
     said.replacing = {command.root.has_value(), command.replaceLoops};
     return said;
 }
 
 // Where so many beats end, where the file is that long: a loop's points.
-base::Result<sound::LoopInfo> loopOf(const fs::path& file, const Said& said, const std::stop_token& stop) {
-    sound::LoopInfo loop = said.loop;
-    if (!loop.beats) return loop;
+using Points = std::optional<std::pair<metre::Frames, metre::Frames>>;
+base::Result<Points> loopOf(const fs::path& file, const deliver::Music& music, const std::stop_token& stop) {
+    if (!music.beats) return Points();
     auto reader = sound::Reader::open(file, sound::mostBytes);
     if (!reader) return tl::unexpected(reader.error());
     std::vector<float> buffer(std::size_t(1 << 15) * static_cast<std::size_t>(reader->facts().channels));
@@ -65,22 +64,29 @@ base::Result<sound::LoopInfo> loopOf(const fs::path& file, const Said& said, con
     }
     const metre::Frames frames = reader->facts().frames;
     const metre::Frames end =
-        metre::toFrames(metre::Seconds(*loop.beats * 60.0 / loop.bpm->value), reader->facts().rate);
+        metre::toFrames(metre::Seconds(*music.beats * 60.0 / music.bpm->value), reader->facts().rate);
     // A hundredth of a second is a fade or a rounding; more is another length.
     if (end - frames > metre::Frames(reader->facts().rate / 100))
         return base::problem(
             fmt::format("{} was not written into: {} beats at {} last {:.2f} s, and it has {:.2f} s.",
-                        base::shownPath(file), *loop.beats, metre::tempoLabel(*loop.bpm),
-                        *loop.beats * 60.0 / loop.bpm->value, reader->facts().length().value));
-    loop.loop = {metre::Frames(0), std::min(end, frames)};
-    return loop;
+                        base::shownPath(file), *music.beats, metre::tempoLabel(*music.bpm),
+                        *music.beats * 60.0 / music.bpm->value, reader->facts().length().value));
+    return Points({metre::Frames(0), std::min(end, frames)});
+}
+
+base::Result<void> write(const fs::path& file, const Said& said, const std::stop_token& stop) {
+    deliver::Music music = said.music;
+    const auto loop = loopOf(file, music, stop);
+    if (!loop) return tl::unexpected(loop.error());
+    music.loop = *loop;
+    deliver::FileTags says = deliver::tagsSaying(music);
+    if (said.root) says.loop.rootNote = said.root;
+    return sound::tagFile(file, says.tags, says.loop, said.replacing, {{}, stop});
 }
 
 Outcome tagOne(const fs::path& file, const TagCommand& command, const Said& said, const std::stop_token& stop) {
-    const auto loop = loopOf(file, said, stop);
     const std::string parted = base::otherNamesNote(file);
-    const auto done =
-        loop ? sound::tagFile(file, said.tags, *loop, said.replacing, {{}, stop}) : tl::unexpected(loop.error());
+    const auto done = write(file, said, stop);
     if (!done && done.error().cancelled) return {{}, {}, true};
     if (!done)
         return {command.table ? std::string() : errorLine(file, done.error().text), {done.error().text}, true};
@@ -89,9 +95,9 @@ Outcome tagOne(const fs::path& file, const TagCommand& command, const Said& said
     if (command.table) return {base::shownPath(file), messages, false};
     Json j = Json::object();
     nameInto(j, file);
-    j["bpm"] = said.tags.bpm ? Json(said.tags.bpm->value) : Json(nullptr);
-    j["key"] = said.key ? Json(hear::keyName(*said.key)) : Json(nullptr);
-    j["beats"] = said.loop.beats ? Json(*said.loop.beats) : Json(nullptr);
+    j["bpm"] = said.music.bpm ? Json(said.music.bpm->value) : Json(nullptr);
+    j["key"] = said.music.key ? Json(hear::keyName(*said.music.key)) : Json(nullptr);
+    j["beats"] = said.music.beats ? Json(*said.music.beats) : Json(nullptr);
     return {dumped(j), messages, false};
 }
 

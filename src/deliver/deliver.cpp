@@ -1,6 +1,7 @@
 #include "deliver/deliver.h"
 
 #include "base/utf8.h"
+#include "deliver/file_tags.h"
 #include "deliver/midi_map.h"
 #include "deliver/mixdown.h"
 #include "deliver/report.h"
@@ -89,6 +90,12 @@ sound::WriteAs writeAs(const Order& order) {
     as.quality = order.quality;
     as.existing = order.existing;
     return as;
+}
+
+void say(sound::WriteAs& as, const Music& music) {
+    FileTags says = tagsSaying(music);
+    as.tags = std::move(says.tags);
+    as.loop = std::move(says.loop);
 }
 
 // What a file of a span of the project says of itself.
@@ -213,20 +220,9 @@ class Work {
         sound::WriteAs as = writeAs(order_);
         if (order_.tags) {
             const project::Timing& time = clip->time();
-            if (time.stretched) as.tags.bpm = time.steadyTempo;
-            as.tags.beats = beatsOf(*clip);
-            if (const auto key = keyOf(*clip)) {
-                as.tags.key = hear::keyTag(*key);
-                as.loop.rootNote = 60 + key->root;
-            }
-            const Frames length = sound::resampledLength(blocks->length, blocks->rate, rate_);
-            if (as.tags.beats) {
-                as.loop.loop = {Frames(0), length};
-                if (as.tags.bpm) {
-                    as.loop.bpm = as.tags.bpm;
-                    as.loop.beats = as.tags.beats;
-                }
-            }
+            Music music{time.stretched ? time.steadyTempo : std::nullopt, keyOf(*clip), beatsOf(*clip)};
+            if (music.beats) music.loop = {Frames(0), sound::resampledLength(blocks->length, blocks->rate, rate_)};
+            say(as, music);
             placeInto(as, laid_->project(), time.startFrame, time.length, rate_, clip->name());
         }
         const double from = order_.level == Level::AsItIs ? 0 : 0.5;
@@ -241,11 +237,16 @@ class Work {
         std::optional<sound::RateConverter> converter;
         std::optional<sound::Writer> writer;
         bool open = false;
-    };
 
-    void stemsAndMix(const base::Progress& progress) {
-        const auto span = spanOf(*laid_, order_);
-        std::vector<Target> targets;
+        void close() {
+            writer.reset();
+            open = false;
+        }
+    };
+    using Targets = std::vector<Target>;
+
+    Targets targetsOfSpan() const {
+        Targets targets;
         for (std::size_t i = 0; i < plan_.size(); ++i) {
             if (plan_[i].what != What::Stems && plan_[i].what != What::Mix) continue;
             Target target;
@@ -253,82 +254,98 @@ class Work {
             if (plan_[i].what == What::Stems) target.track = plan_[i].track;
             targets.push_back(std::move(target));
         }
-        if (!span) {
-            for (const Target& target : targets)
-                failed(target.file, span.error());
+        return targets;
+    }
+    static bool isAnyOpen(const Targets& targets) {
+        return std::any_of(targets.begin(), targets.end(), [](const Target& t) { return t.open; });
+    }
+    void allFailed(const Targets& targets, const base::Problem& problem) {
+        for (const Target& target : targets)
+            failed(target.file, problem);
+    }
+
+    // By how much the mix is turned up or down to have the level that was ordered.
+    Result<float> gainOfMix(const Span& span, const base::Progress& progress) const {
+        if (order_.level == Level::AsItIs) return 1.0F;
+        sound::Meter meter(laid_->project().rate, 2, sound::Meter::Of::Both);
+        const auto take = [&](const Mixed& mixed) -> Result<void> {
+            meter.add(*mixed.mix);
+            return {};
+        };
+        std::vector<std::string> told; // told again when it is written
+        if (auto heard = mixDown(laid_, span, told, take, progress, known_.renderings); !heard)
+            return tl::unexpected(heard.error());
+        return gainOf(order_, meter);
+    }
+
+    void openFor(const Span& span, Target& target) {
+        const project::Project& p = laid_->project();
+        sound::WriteAs as = writeAs(order_);
+        if (order_.tags) {
+            const auto& keys = p.keys.points();
+            const bool hasKey = keys.size() == 1 && !target.track;
+            say(as, {p.tempo.steadyTempo(span.from, span.to), hasKey ? keys.front().key : std::nullopt});
+            as.loop = {}; // it is no loop
+            placeInto(as, p, span.first, span.length, rate_, base::shownName(plan_[target.file].file));
+        }
+        auto writer = sound::Writer::open(plan_[target.file].file, rate_, 2,
+                                          sound::resampledLength(span.length, p.rate, rate_), as);
+        if (!writer) {
+            failed(target.file, writer.error());
             return;
         }
-        std::vector<std::string> told;
-        float gain = 1;
-        if (order_.level != Level::AsItIs) {
-            sound::Meter meter(laid_->project().rate, 2, sound::Meter::Of::Both);
-            const auto take = [&](const Mixed& mixed) -> Result<void> {
-                meter.add(*mixed.mix);
-                return {};
-            };
-            if (auto heard = mixDown(laid_, *span, told, take, progress.part(0, 0.5), known_.renderings); !heard) {
-                for (const Target& target : targets)
-                    failed(target.file, heard.error());
-                return;
-            }
-            gain = gainOf(order_, meter);
-            told.clear(); // told again below
+        target.writer = std::move(*writer);
+        target.open = true;
+        if (rate_ != p.rate) target.converter.emplace(p.rate, 2, rate_, span.length);
+    }
+
+    void add(Target& target, const Mixed& mixed, const Span& span, float gain) {
+        // A file that lacked something would look like one that is whole.
+        if (const std::string why = target.track ? mixed.broken[*target.track] : mixed.mixBroken(); !why.empty()) {
+            failed(target.file, {why});
+            target.close();
+            return;
         }
-        const Frames length = sound::resampledLength(span->length, laid_->project().rate, rate_);
-        for (Target& target : targets) {
-            sound::WriteAs as = writeAs(order_);
-            if (order_.tags) {
-                as.tags.bpm = laid_->project().tempo.steadyTempo(span->from, span->to);
-                placeInto(as, laid_->project(), span->first, span->length, rate_,
-                          base::shownName(plan_[target.file].file));
-                if (const auto key = laid_->project().keys.points().front().key;
-                    key && laid_->project().keys.points().size() == 1 && !target.track)
-                    as.tags.key = hear::keyTag(*key);
-            }
-            auto writer = sound::Writer::open(plan_[target.file].file, rate_, 2, length, as);
-            if (!writer) {
-                failed(target.file, writer.error());
-                continue;
-            }
-            target.writer = std::move(*writer);
-            target.open = true;
-            if (rate_ != laid_->project().rate)
-                target.converter.emplace(laid_->project().rate, 2, rate_, span->length);
+        const sound::Audio* audio = target.track ? mixed.tracks[*target.track] : mixed.mix;
+        sound::AudioPtr given(sound::AudioPtr(), audio);
+        if (gain != 1) given = louder(*audio, gain);
+        const bool last = mixed.at + audio->frames() >= span.length;
+        Result<void> added;
+        if (target.converter) {
+            const auto converted = target.converter->add(*given, last);
+            added = converted ? target.writer->add(*converted) : tl::unexpected(converted.error());
+        } else {
+            added = target.writer->add(*given);
         }
-        if (std::none_of(targets.begin(), targets.end(), [](const Target& t) { return t.open; })) return;
+        if (added) return;
+        // The disk may be full for one file and not for what another needs.
+        failed(target.file, added.error());
+        target.close();
+    }
+
+    void stemsAndMix(const base::Progress& progress) {
+        Targets targets = targetsOfSpan();
+        const auto span = spanOf(*laid_, order_);
+        if (!span) {
+            allFailed(targets, span.error());
+            return;
+        }
+        const auto gain = gainOfMix(*span, progress.part(0, 0.5));
+        if (!gain) {
+            allFailed(targets, gain.error());
+            return;
+        }
+        for (Target& target : targets)
+            openFor(*span, target);
+        if (!isAnyOpen(targets)) return;
         const auto take = [&](const Mixed& mixed) -> Result<void> {
-            for (Target& target : targets) {
-                if (!target.open) continue;
-                // A file that lacked something would look like one that is whole.
-                if (const std::string why = target.track ? mixed.broken[*target.track] : mixed.mixBroken();
-                    !why.empty()) {
-                    failed(target.file, {why});
-                    target.writer.reset();
-                    target.open = false;
-                    continue;
-                }
-                const sound::Audio* audio = target.track ? mixed.tracks[*target.track] : mixed.mix;
-                sound::AudioPtr given(sound::AudioPtr(), audio);
-                if (gain != 1) given = louder(*audio, gain);
-                const bool last = mixed.at + audio->frames() >= span->length;
-                Result<void> added;
-                if (target.converter) {
-                    const auto converted = target.converter->add(*given, last);
-                    added = converted ? target.writer->add(*converted) : tl::unexpected(converted.error());
-                } else {
-                    added = target.writer->add(*given);
-                }
-                if (added) continue;
-                // The disk may be full for one file and not for what another needs.
-                failed(target.file, added.error());
-                target.writer.reset();
-                target.open = false;
-            }
-            if (std::none_of(targets.begin(), targets.end(), [](const Target& t) { return t.open; }))
-                return base::problem("nothing could be written");
+            for (Target& target : targets)
+                if (target.open) add(target, mixed, *span, *gain);
+            if (!isAnyOpen(targets)) return base::problem("nothing could be written");
             return {};
         };
         const double from = order_.level == Level::AsItIs ? 0 : 0.5;
+        std::vector<std::string> told;
         const auto mixed = mixDown(laid_, *span, told, take, progress.part(from, 1), known_.renderings);
         out_.problems.insert(out_.problems.end(), told.begin(), told.end());
         for (Target& target : targets) {
@@ -337,7 +354,7 @@ class Work {
                 wrote(target.file, target.writer->finish());
             else
                 failed(target.file, mixed.error());
-            target.writer.reset();
+            target.close();
         }
     }
 

@@ -112,82 +112,115 @@ Result<Span> spanOf(const project::Laid& laid, const Order& order) {
     return span;
 }
 
-Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order) {
-    std::vector<Planned> files;
-    const project::Project& p = laid.project();
-    DifferentNames names;
-    const std::string title = safeName(order.title.empty() ? "project" : order.title);
-    const auto wants = [&](What what) {
-        return std::find(order.what.begin(), order.what.end(), what) != order.what.end();
-    };
-    const auto add = [&](What what, const std::string& name, const char* ending, std::int64_t bytes) -> Planned& {
+namespace {
+
+// The files of an order, one after the other, each under another name.
+class Planning {
+  public:
+    Planning(const project::Laid& laid, const Order& order)
+        : laid_(laid), order_(order), title_(safeName(order.title.empty() ? "project" : order.title)) {}
+
+    Result<std::vector<Planned>> files() {
+        if (wants(What::Loops))
+            if (auto added = addLoops(); !added) return tl::unexpected(added.error());
+        if (auto added = addSpan(); !added) return tl::unexpected(added.error());
+        if (wants(What::Proof) && !laid_.clips().empty()) {
+            const auto each = static_cast<std::int64_t>(laid_.clips().size());
+            add(What::Proof, safeName(title_ + "_proof"), ".html", 4000 + 6000 * each);
+            add(What::Proof, safeName(title_ + "_proof"), ".csv", 500 + 200 * each);
+        }
+        if (files_.empty()) return base::problem("There is nothing to deliver yet.");
+        if (auto may = mayReplace(); !may) return tl::unexpected(may.error());
+        return std::move(files_);
+    }
+
+  private:
+    bool wants(What what) const {
+        return std::find(order_.what.begin(), order_.what.end(), what) != order_.what.end();
+    }
+    Planned& add(What what, const std::string& name, const char* ending, std::int64_t bytes) {
         Planned file;
         file.what = what;
-        file.file = order.folder / (names.different(name, ending) + ending);
+        file.file = order_.folder / (names_.different(name, ending) + ending);
         std::error_code ignored;
         file.exists = fs::exists(fs::symlink_status(file.file, ignored));
         file.bytes = bytes;
-        files.push_back(std::move(file));
-        return files.back();
-    };
-    const char* ending = sound::kindEnding(order.kind);
-    if (wants(What::Loops)) {
+        files_.push_back(std::move(file));
+        return files_.back();
+    }
+
+    Result<void> addLoops() {
         // A pattern is wrong whether there are clips or not.
-        if (auto means = patternMeans(order.pattern); !means) return tl::unexpected(means.error());
+        if (auto means = patternMeans(order_.pattern); !means) return tl::unexpected(means.error());
         int loops = 0;
         std::unordered_map<base::Key, std::vector<const project::LaidClip*>, base::KeyHash> alike;
-        for (const project::ClipId id : order.clips) {
-            const project::LaidClip* clip = laid.find(id);
+        for (const project::ClipId id : order_.clips) {
+            const project::LaidClip* clip = laid_.find(id);
             if (clip == nullptr || !clip->source) continue;
             auto& like = alike[likeness(*clip)];
             if (std::any_of(like.begin(), like.end(),
                             [&](const auto* other) { return soundTheSame(*other, *clip); }))
                 continue;
             like.push_back(clip);
-            const auto name = nameOf(*clip, ++loops, order.pattern);
+            const auto name = nameOf(*clip, ++loops, order_.pattern);
             if (!name) return tl::unexpected(name.error());
-            add(What::Loops, *name, ending, bytesOf(order, laid, clip->time().length, clip->source->facts.channels))
+            add(What::Loops, *name, sound::kindEnding(order_.kind),
+                bytesOf(order_, laid_, clip->time().length, clip->source->facts.channels))
                 .clip = id;
         }
+        return {};
     }
-    const bool ranged = wants(What::Stems) || wants(What::Mix) || wants(What::Click) || wants(What::Map);
-    if (ranged && (!laid.clips().empty() || order.toBar)) {
-        const auto span = spanOf(laid, order);
+
+    // What is made of a range of bars.
+    Result<void> addSpan() {
+        const bool ranged = wants(What::Stems) || wants(What::Mix) || wants(What::Click) || wants(What::Map);
+        if (!ranged || (laid_.clips().empty() && !order_.toBar)) return {};
+        const auto span = spanOf(laid_, order_);
         if (!span) return tl::unexpected(span.error());
-        const std::int64_t bytes = bytesOf(order, laid, span->length, 2);
-        if (wants(What::Stems)) {
-            int number = 0;
-            for (std::size_t t = 0; t < p.tracks.size(); ++t)
-                if (isHeard(laid, t))
-                    add(What::Stems, safeName(fmt::format("{}_stem_{:02}_{}", title, ++number, p.tracks[t]->name)),
-                        ending, bytes)
-                        .track = t;
-        }
-        if (wants(What::Mix)) add(What::Mix, safeName(title + "_mix"), ending, bytes);
-        if (wants(What::Click)) add(What::Click, safeName(title + "_click"), ending, bytes);
-        if (wants(What::Map)) add(What::Map, safeName(title + "_tempo_map"), ".mid", 1000);
+        const char* ending = sound::kindEnding(order_.kind);
+        const std::int64_t bytes = bytesOf(order_, laid_, span->length, 2);
+        const auto& tracks = laid_.project().tracks;
+        int number = 0;
+        for (std::size_t t = 0; t < tracks.size() && wants(What::Stems); ++t)
+            if (isHeard(laid_, t))
+                add(What::Stems, safeName(fmt::format("{}_stem_{:02}_{}", title_, ++number, tracks[t]->name)),
+                    ending, bytes)
+                    .track = t;
+        if (wants(What::Mix)) add(What::Mix, safeName(title_ + "_mix"), ending, bytes);
+        if (wants(What::Click)) add(What::Click, safeName(title_ + "_click"), ending, bytes);
+        if (wants(What::Map)) add(What::Map, safeName(title_ + "_tempo_map"), ".mid", 1000);
+        return {};
     }
-    if (wants(What::Proof) && !laid.clips().empty()) {
-        const auto each = static_cast<std::int64_t>(laid.clips().size());
-        add(What::Proof, safeName(title + "_proof"), ".html", 4000 + 6000 * each);
-        add(What::Proof, safeName(title + "_proof"), ".csv", 500 + 200 * each);
-    }
-    if (files.empty()) return base::problem("There is nothing to deliver yet.");
+
     // A recording is never replaced by what is made of it, under whichever name it is reached.
-    std::vector<base::FileIdentity> recordings;
-    if (std::any_of(files.begin(), files.end(), [](const Planned& file) { return file.exists; }))
-        for (const project::SourcePtr& source : p.sources)
+    Result<void> mayReplace() const {
+        if (std::none_of(files_.begin(), files_.end(), [](const Planned& file) { return file.exists; })) return {};
+        std::vector<base::FileIdentity> recordings;
+        for (const project::SourcePtr& source : laid_.project().sources)
             if (const auto identity = base::identityOf(source->file)) recordings.push_back(*identity);
-    std::sort(recordings.begin(), recordings.end());
-    for (const Planned& file : files) {
-        if (!file.exists) continue;
-        const auto identity = base::identityOf(file.file);
-        if (identity && std::binary_search(recordings.begin(), recordings.end(), *identity))
-            return base::problem(fmt::format("{} would be replaced, and it is a recording of this project. "
-                                             "Choose another folder or other names.",
-                                             base::shownPath(file.file)));
+        std::sort(recordings.begin(), recordings.end());
+        for (const Planned& file : files_) {
+            if (!file.exists) continue;
+            const auto identity = base::identityOf(file.file);
+            if (identity && std::binary_search(recordings.begin(), recordings.end(), *identity))
+                return base::problem(fmt::format("{} would be replaced, and it is a recording of this project. "
+                                                 "Choose another folder or other names.",
+                                                 base::shownPath(file.file)));
+        }
+        return {};
     }
-    return files;
+
+    const project::Laid& laid_;
+    const Order& order_;
+    const std::string title_;
+    DifferentNames names_;
+    std::vector<Planned> files_;
+};
+
+} // namespace
+
+Result<std::vector<Planned>> plan(const project::Laid& laid, const Order& order) {
+    return Planning(laid, order).files();
 }
 
 } // namespace deliver

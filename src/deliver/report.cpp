@@ -226,29 +226,26 @@ std::string proofTable(const Report& report) {
     return out;
 }
 
-std::string proofPage(const Report& report) {
+namespace {
+
+constexpr const char* style =
+    "body{background:#F4EFE4;color:#1F2A37;font:15px/1.5 "
+    "Inter,system-ui,sans-serif;max-width:960px;margin:32px "
+    "auto;padding:0 20px}\n"
+    "h1{font:400 30px/1.2 Vollkorn,Georgia,serif;margin:0}\n"
+    "p{margin:.4em 0}.soft{color:#5B6470}\n"
+    "section{background:#FBF8F0;border:1px solid #DDD3BD;margin:14px 0;padding:12px 16px}\n"
+    "h2{font-size:16px;margin:0;display:flex;justify-content:space-between;gap:12px}\n"
+    "dl{display:flex;flex-wrap:wrap;gap:4px 26px;margin:8px 0}dt{color:#5B6470;font-size:12px}\n"
+    "dd{margin:0;font:17px Vollkorn,Georgia,serif;font-variant-numeric:lining-nums tabular-nums}\n"
+    "svg{width:100%;display:block;background:#F4EFE4}\n"
+    "@media print{body{background:#fff}section{break-inside:avoid}}\n";
+
+// How many clips there are of each verdict, with its mark.
+std::string countsOf(const Report& report) {
     std::array<int, 4> counts{};
     for (const ReportRow& row : report.rows)
         ++counts[static_cast<std::size_t>(landingOf(row, report.tolerance))];
-    const std::string title = escapedHtml(report.title);
-    std::string out =
-        "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\">"
-        "<meta name=\"viewport\" content=\"width=device-width\"><title>" +
-        title +
-        ": proof</title>\n<style>\n"
-        "body{background:#F4EFE4;color:#1F2A37;font:15px/1.5 "
-        "Inter,system-ui,sans-serif;max-width:960px;margin:32px "
-        "auto;padding:0 20px}\n"
-        "h1{font:400 30px/1.2 Vollkorn,Georgia,serif;margin:0}\n"
-        "p{margin:.4em 0}.soft{color:#5B6470}\n"
-        "section{background:#FBF8F0;border:1px solid #DDD3BD;margin:14px 0;padding:12px 16px}\n"
-        "h2{font-size:16px;margin:0;display:flex;justify-content:space-between;gap:12px}\n"
-        "dl{display:flex;flex-wrap:wrap;gap:4px 26px;margin:8px 0}dt{color:#5B6470;font-size:12px}\n"
-        "dd{margin:0;font:17px Vollkorn,Georgia,serif;font-variant-numeric:lining-nums tabular-nums}\n"
-        "svg{width:100%;display:block;background:#F4EFE4}\n"
-        "@media print{body{background:#fff}section{break-inside:avoid}}\n"
-        "</style></head><body>\n";
-    out += fmt::format("<h1>{}: proof</h1>\n<p>", title);
     constexpr std::array<prove::Landing, 4> order{prove::Landing::InTime, prove::Landing::Early,
                                                   prove::Landing::Late, prove::Landing::Unread};
     std::string words;
@@ -257,45 +254,63 @@ std::string proofPage(const Report& report) {
             words += fmt::format(
                 "{}<svg style=\"display:inline;width:12px;height:12px\" viewBox=\"0 0 12 12\">{}</svg> {} {}",
                 words.empty() ? "" : " &nbsp; ", mark(6, 6, landing), n, prove::landingWord(landing));
-    out += words.empty() ? "No clips." : words;
+    return words.empty() ? "No clips." : words;
+}
+
+// What was measured of a clip, as a list of terms.
+std::string factsOf(const ReportRow& row) {
+    std::string facts;
+    const auto fact = [&](const char* name, const std::string& value) {
+        facts += fmt::format("<div><dt>{}</dt><dd>{}</dd></div>", name, escapedHtml(value));
+    };
+    fact("tempo", row.tempo);
+    if (!row.method.empty()) fact("method", row.method);
+    if (row.strain) fact("strain", fmt::format("{:+.1f} %", *row.strain));
+    if (!row.proof) return facts;
+    const prove::Proof& proof = *row.proof;
+    if (!proof.deviations.empty()) {
+        fact("hits read", fmt::format("{} of {}", proof.deviations.size(), proof.hits.size()));
+        fact("median", fmt::format("{:.1f} ms", proof.sums.median.value * 1000));
+        fact("95 % within", fmt::format("{:.1f} ms", proof.sums.p95.value * 1000));
+        fact("worst", fmt::format("{} at {}", signedMs(proof.sums.worst), row.worstAt));
+        fact("drift, first to last bar", fmt::format("{:+.1f} ms", proof.sums.drift.value * 1000 + 0.0));
+    }
+    if (proof.cents) fact("pitch", fmt::format("{:+.1f} cents", *proof.cents + 0.0));
+    fact("length", proof.lengthError == Frames(0) ? "exact to the sample"
+                                                  : fmt::format("{:+d} samples", proof.lengthError.value));
+    if (proof.loudnessChange) fact("loudness", fmt::format("{:+.1f} LU", *proof.loudnessChange + 0.0));
+    if (proof.truePeak) fact("true peak", fmt::format("{:.1f} dBTP", *proof.truePeak));
+    return facts;
+}
+
+std::string sectionOf(const ReportRow& row, Seconds tolerance) {
+    const prove::Landing landing = landingOf(row, tolerance);
+    std::string out = fmt::format("<section><h2><span>{} <span class=\"soft\">on {}, from {}</span></span><span "
+                                  "style=\"color:{}\">{}</span></h2>\n",
+                                  escapedHtml(row.name), escapedHtml(row.track), escapedHtml(row.at),
+                                  colourOf(landing), prove::landingWord(landing));
+    out += "<dl>" + factsOf(row) + "</dl>\n";
+    const std::string why = row.proof ? row.proof->unread : row.problem;
+    if (!why.empty()) out += fmt::format("<p class=\"soft\">{}</p>\n", escapedHtml(why));
+    if (row.proof && !row.proof->deviations.empty()) out += drawing(row, tolerance) + "\n";
+    return out + "</section>\n";
+}
+
+} // namespace
+
+std::string proofPage(const Report& report) {
+    const std::string title = escapedHtml(report.title);
+    std::string out =
+        fmt::format("<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\">"
+                    "<meta name=\"viewport\" content=\"width=device-width\"><title>{}: proof</title>\n"
+                    "<style>\n{}</style></head><body>\n<h1>{}: proof</h1>\n<p>{}</p>\n",
+                    title, style, title, countsOf(report));
     out += fmt::format(
-        "</p>\n<p class=\"soft\">{} · in time is within ±{:g} ms of a hit’s own place in the beat, measured in "
+        "<p class=\"soft\">{} · in time is within ±{:g} ms of a hit’s own place in the beat, measured in "
         "what came out · hollow: as recorded, full: as fitted</p>\n",
         escapedHtml(report.tempo), report.tolerance.value * 1000);
-    for (const ReportRow& row : report.rows) {
-        const prove::Landing landing = landingOf(row, report.tolerance);
-        out += fmt::format("<section><h2><span>{} <span class=\"soft\">on {}, from {}</span></span><span "
-                           "style=\"color:{}\">{}</span></h2>\n",
-                           escapedHtml(row.name), escapedHtml(row.track), escapedHtml(row.at), colourOf(landing),
-                           prove::landingWord(landing));
-        std::string facts;
-        const auto fact = [&](const char* name, const std::string& value) {
-            facts += fmt::format("<div><dt>{}</dt><dd>{}</dd></div>", name, escapedHtml(value));
-        };
-        fact("tempo", row.tempo);
-        if (!row.method.empty()) fact("method", row.method);
-        if (row.strain) fact("strain", fmt::format("{:+.1f} %", *row.strain));
-        if (row.proof) {
-            const prove::Proof& proof = *row.proof;
-            if (!proof.deviations.empty()) {
-                fact("hits read", fmt::format("{} of {}", proof.deviations.size(), proof.hits.size()));
-                fact("median", fmt::format("{:.1f} ms", proof.sums.median.value * 1000));
-                fact("95 % within", fmt::format("{:.1f} ms", proof.sums.p95.value * 1000));
-                fact("worst", fmt::format("{} at {}", signedMs(proof.sums.worst), row.worstAt));
-                fact("drift, first to last bar", fmt::format("{:+.1f} ms", proof.sums.drift.value * 1000 + 0.0));
-            }
-            if (proof.cents) fact("pitch", fmt::format("{:+.1f} cents", *proof.cents + 0.0));
-            fact("length", proof.lengthError == Frames(0) ? "exact to the sample"
-                                                          : fmt::format("{:+d} samples", proof.lengthError.value));
-            if (proof.loudnessChange) fact("loudness", fmt::format("{:+.1f} LU", *proof.loudnessChange + 0.0));
-            if (proof.truePeak) fact("true peak", fmt::format("{:.1f} dBTP", *proof.truePeak));
-        }
-        out += "<dl>" + facts + "</dl>\n";
-        const std::string why = row.proof ? row.proof->unread : row.problem;
-        if (!why.empty()) out += fmt::format("<p class=\"soft\">{}</p>\n", escapedHtml(why));
-        if (row.proof && !row.proof->deviations.empty()) out += drawing(row, report.tolerance) + "\n";
-        out += "</section>\n";
-    }
+    for (const ReportRow& row : report.rows)
+        out += sectionOf(row, report.tolerance);
     return out + "</body></html>\n";
 }
 

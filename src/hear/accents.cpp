@@ -95,90 +95,134 @@ std::array<double, 3> divided(const Strength& s, const Beating& b) {
     return sums;
 }
 
-} // namespace
+template <class List>
+double meanOf(const List& x) {
+    double sum = 0;
+    for (const double v : x)
+        sum += v;
+    return sum / double(x.size());
+}
 
-std::vector<BarWay> barWays(const Strength& s, const Repetition& again, const Beating& b) {
-    const auto curves = curvesOf(s);
+// What the figures of all bars are made of.
+class BarMeasure {
+  public:
+    BarMeasure(const Strength& s, const Repetition& again, const Beating& b)
+        : s_(s), again_(again), b_(b), curves_(curvesOf(s)), between_(divided(s, b)),
+          beats_(std::max(1.0, (b.last - b.start) / b.period + 1)) {
+        for (std::size_t c = 0; c < curveCount; ++c)
+            halves_[c] = atHalves(*curves_[c], s.hop, b);
+        constexpr std::array<double, lagCount> lags = {1, 2, 3, 3.5, 4, 5, 6, 7};
+        for (std::size_t i = 0; i < lags.size(); ++i)
+            overall_[i] = meanOf(alike(lags[i]));
+    }
+
+    BarWay of(std::size_t bar) {
+        BarWay way{bars[bar].metre, bars[bar].beats, {}};
+        n_ = 0;
+        putLikeness(way);
+        putLength(way);
+        putAccents(way);
+        putDivision(way, bar);
+        assert(n_ == BarWay::figures);
+        return way;
+    }
+
+  private:
+    static constexpr std::size_t lagCount = 8;
+
+    void put(BarWay& way, double x) { way.features[n_++] = static_cast<float>(x); }
+
     // How alike the recording is so many beats later: each curve, then the pitches. Bars share many of them.
-    std::map<double, std::array<double, curveCount + 1>> known;
-    const auto alike = [&](double beats) {
-        const auto [at, isNew] = known.try_emplace(beats);
+    std::array<double, curveCount + 1> alike(double beats) {
+        const auto [at, isNew] = known_.try_emplace(beats);
         if (isNew) {
             for (std::size_t c = 0; c < curveCount; ++c)
-                at->second[c] = likeness(*curves[c], s.hop, beats * b.period);
-            at->second[curveCount] = again.after(beats * b.period);
+                at->second[c] = likeness(*curves_[c], s_.hop, beats * b_.period);
+            at->second[curveCount] = again_.after(beats * b_.period);
         }
         return at->second;
-    };
-    const auto meanOf = [](const auto& x) {
-        double sum = 0;
-        for (const double v : x)
-            sum += v;
-        return sum / double(x.size());
-    };
-    std::array<std::vector<double>, curveCount> halves;
-    for (std::size_t c = 0; c < curveCount; ++c)
-        halves[c] = atHalves(*curves[c], s.hop, b);
-    const std::array<double, 3> between = divided(s, b);
-    constexpr std::array<double, 8> lags = {1, 2, 3, 3.5, 4, 5, 6, 7};
-    std::array<double, lags.size()> overall{};
-    for (std::size_t i = 0; i < lags.size(); ++i)
-        overall[i] = meanOf(alike(lags[i]));
-    const double beats = std::max(1.0, (b.last - b.start) / b.period + 1);
+    }
 
-    std::vector<BarWay> ways;
-    for (std::size_t k = 0; k < bars.size(); ++k) {
-        BarWay way{bars[k].metre, bars[k].beats, {}};
-        std::size_t n = 0;
-        const auto put = [&](double x) { way.features[n++] = static_cast<float>(x); };
+    void putLikeness(BarWay& way) {
         const auto here = alike(way.beats);
         const double step = way.beats == 3.5 ? 0.5 : 1;
         const auto less = alike(way.beats - step);
         const auto more = alike(way.beats + step);
         const auto twice = alike(2 * way.beats);
         for (std::size_t c = 0; c < here.size(); ++c) {
-            put(here[c]);
-            put(here[c] - (less[c] + more[c]) / 2);
-            put(twice[c]);
+            put(way, here[c]);
+            put(way, here[c] - (less[c] + more[c]) / 2);
+            put(way, twice[c]);
         }
-        put(meanOf(here));
-        put(meanOf(here) - *std::max_element(overall.begin() + 1, overall.end()));
-        put(b.loop.has_value());
-        const double inLoop = b.loop ? *b.loop / way.beats : 0;
-        const bool whole = b.loop && std::abs(inLoop - std::round(inLoop)) < 1e-9;
-        put(whole);
-        put(whole && (inLoop == 1 || inLoop == 2 || inLoop == 4 || inLoop == 8));
-        put(std::log2(beats / way.beats));
-        put(std::max(0.0, 2 - beats / way.beats));
+        put(way, meanOf(here));
+        put(way, meanOf(here) - *std::max_element(overall_.begin() + 1, overall_.end()));
+    }
+
+    // Whether the loop is a whole number of such bars, and how many there are.
+    void putLength(BarWay& way) {
+        put(way, b_.loop.has_value());
+        const double inLoop = b_.loop ? *b_.loop / way.beats : 0;
+        const bool whole = b_.loop && std::abs(inLoop - std::round(inLoop)) < 1e-9;
+        put(way, whole);
+        put(way, whole && (inLoop == 1 || inLoop == 2 || inLoop == 4 || inLoop == 8));
+        put(way, std::log2(beats_ / way.beats));
+        put(way, std::max(0.0, 2 - beats_ / way.beats));
+    }
+
+    void putAccents(BarWay& way) {
         const int bar = static_cast<int>(std::lround(2 * way.beats));
         for (std::size_t c = 0; c < curveCount; ++c) {
-            const double first = accent(halves[c], bar, 0);
+            const double first = accent(halves_[c], bar, 0);
             double other = -2;
             for (int offset = 1; offset < bar; ++offset)
-                other = std::max(other, accent(halves[c], bar, offset));
-            put(first);
-            put(first - other);
+                other = std::max(other, accent(halves_[c], bar, offset));
+            put(way, first);
+            put(way, first - other);
         }
-        put(accent(halves[0], bar, bar / 2));
-        put(accent(halves[1], bar, bar / 2));
-        for (const double x : between)
-            put(x);
-        put(between[0] - std::max(between[1], between[2]));
-        put(std::log2(0.5 / b.period));
-        for (const double x : overall)
-            put(x);
+        put(way, accent(halves_[0], bar, bar / 2));
+        put(way, accent(halves_[1], bar, bar / 2));
+    }
+
+    // How beats are divided, how fast they are, and which bar it is. Threes in a beat speak for dotted quarters,
+    // fast beats for eighths.
+    void putDivision(BarWay& way, std::size_t bar) {
+        const double threes = between_[0] - std::max(between_[1], between_[2]);
+        const double fast = std::log2(0.5 / b_.period);
+        for (const double x : between_)
+            put(way, x);
+        put(way, threes);
+        put(way, fast);
+        for (const double x : overall_)
+            put(way, x);
         for (std::size_t i = 0; i < bars.size(); ++i)
-            put(i == k);
-        // Threes in a beat speak for dotted quarters, fast beats for eighths.
+            put(way, i == bar);
         const bool dotted = way.metre == metre::Metre{6, 8} && way.beats == 2;
         const bool eighths = way.metre.unit == 8 && way.beats == way.metre.beats;
-        put(dotted ? between[0] - std::max(between[1], between[2]) : 0);
-        put(dotted ? std::log2(0.5 / b.period) : 0);
-        put(eighths ? std::log2(0.5 / b.period) : 0);
-        put(1);
-        assert(n == BarWay::figures);
-        ways.push_back(way);
+        put(way, dotted ? threes : 0);
+        put(way, dotted ? fast : 0);
+        put(way, eighths ? fast : 0);
+        put(way, 1);
     }
+
+    const Strength& s_;
+    const Repetition& again_;
+    const Beating& b_;
+    const std::array<const std::vector<float>*, curveCount> curves_;
+    std::array<std::vector<double>, curveCount> halves_;
+    const std::array<double, 3> between_;
+    const double beats_;
+    std::array<double, lagCount> overall_{};
+    std::map<double, std::array<double, curveCount + 1>> known_;
+    std::size_t n_ = 0;
+};
+
+} // namespace
+
+std::vector<BarWay> barWays(const Strength& s, const Repetition& again, const Beating& b) {
+    BarMeasure measure(s, again, b);
+    std::vector<BarWay> ways;
+    for (std::size_t bar = 0; bar < bars.size(); ++bar)
+        ways.push_back(measure.of(bar));
     return ways;
 }
 

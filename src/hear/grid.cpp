@@ -8,6 +8,8 @@
 #include <complex>
 #include <iterator>
 #include <numbers>
+#include <optional>
+#include <utility>
 
 namespace hear {
 
@@ -182,17 +184,9 @@ struct Matched {
     double blur;
 };
 
-} // namespace
-
-Grid straightGrid(const std::vector<Event>& events, const Span& span, Bpm about, double reach) {
-    Grid g;
-    g.period = 60 / about.value;
-    if (events.empty()) return g;
-    double total = 0;
-    for (const Event& e : events)
-        total += e.strength;
-    const double length = std::max(0.5, span.file - span.start);
-    reach = std::min(reach, 0.35 / (length / g.period));
+// The period within reach of the one it has at which the events lie clearest, how many lines a beat has, and the
+// phase of the line nearest to the first event.
+void setOut(Grid& g, const std::vector<Event>& events, double reach, double total) {
     double best = -1;
     const double middle = 1 / g.period;
     for (int i = -24; i <= 24; ++i) {
@@ -213,83 +207,127 @@ Grid straightGrid(const std::vector<Event>& events, const Span& span, Bpm about,
     const double first = events.front().at;
     const double line = g.period / d;
     g.phase += std::round((first - g.phase) / line) * line;
+}
 
+// How far an event lies from the nearest line, in seconds, and its strength.
+using Distances = std::vector<std::pair<double, double>>;
+
+// The events that lie near a line, and the distances of all. `line` is the distance of two lines before any fit.
+std::vector<Matched> matchedTo(const Grid& g, const std::vector<Event>& events, double line, double scale,
+                               Distances& distances) {
+    const int d = g.division;
+    std::vector<Matched> matched;
+    for (const Event& e : events) {
+        const double place = (e.at - g.phase) / line * (line / (g.period / d));
+        const double n = std::round(place);
+        const double off = (place - n) * g.period / d;
+        distances.emplace_back(std::abs(off), e.strength);
+        const double u = off / (scale * 2.5);
+        if (std::abs(u) >= 1) continue;
+        const double tukey = (1 - u * u) * (1 - u * u);
+        const double w = tukey * std::sqrt(e.strength) * (e.attack ? 1.0 : 0.1);
+        const auto k = static_cast<std::int64_t>(n);
+        const auto slot = static_cast<std::size_t>(((k % d) + d) % d);
+        matched.push_back({n / d, slot, e.at, w, e.blur});
+    }
+    return matched;
+}
+
+// What one round of fitting rests on.
+struct Support {
+    double sum = 0;   // of all weights
+    double lever = 0; // how far apart the matched lines lie
+    Fit fit{};
+};
+
+// Moves the grid to where the matched events lie best, by weighted least squares with a lag for each place in the
+// beat. None where they say nothing of the period.
+std::optional<Support> drawn(Grid& g, const std::vector<Matched>& matched) {
+    Support s;
+    std::array<std::array<double, 2 + places>, 2 + places> a{};
+    Fit b{};
+    double mean = 0;
+    for (const Matched& m : matched) {
+        s.sum += m.weight;
+        mean += m.weight * m.line;
+    }
+    mean /= s.sum;
+    for (const Matched& m : matched) {
+        Fit row{};
+        row[0] = 1;
+        row[1] = m.line - mean;
+        row[2 + m.place] = 1;
+        for (std::size_t i = 0; i < row.size(); ++i) {
+            for (std::size_t j = 0; j < row.size(); ++j)
+                a[i][j] += m.weight * row[i] * row[j];
+            b[i] += m.weight * row[i] * (m.at - g.phase - m.line * g.period);
+        }
+        s.lever += m.weight * row[1] * row[1];
+    }
+    for (std::size_t i = 2; i < 2 + places; ++i)
+        a[i][i] += 0.3 * s.sum / double(g.division) * 0.2 + 0.5; // lags are small unless many say so
+    a[0][0] += 1e-9;
+    a[1][1] += 1e-9;
+    if (s.lever < 1e-9) return {};
+    s.fit = solved(a, b);
+    const double bend = std::clamp(s.fit[1], -0.01 * g.period, 0.01 * g.period);
+    g.phase += s.fit[0] - mean * bend;
+    g.period += bend;
+    return s;
+}
+
+// How well the grid explains the events, and how exact its period is.
+void weigh(Grid& g, const std::vector<Matched>& matched, const Support& s, Distances distances, double line,
+           double total) {
+    double residual = 0;
+    double known = 0;
+    for (const Matched& m : matched) {
+        const double r = m.at - g.phase - m.line * g.period - s.fit[2 + m.place];
+        residual += m.weight * r * r;
+        known += m.weight * m.blur * m.blur;
+    }
+    g.blur = std::sqrt(known / s.sum);
+    std::sort(distances.begin(), distances.end());
+    double half = 0;
+    for (const auto& [off, strength] : distances) {
+        half += strength;
+        g.spread = off;
+        if (half >= total / 2) break;
+    }
+    const double noise = std::hypot(g.blur, std::sqrt(residual / s.sum)) *
+                         std::sqrt(double(matched.size()) / std::max(1.0, double(matched.size()) - 2.0)) *
+                         (matched.size() < 5 ? 2.0 : 1.0);
+    const double each = s.sum / double(matched.size());
+    g.periodError = noise / std::sqrt(s.lever / each);
+    g.landed = 0;
+    g.agreement = 0;
+    for (const auto& [off, strength] : distances) {
+        if (off < std::min(0.02, line * 0.25)) g.landed += strength / total;
+        g.agreement += strength / total * std::exp(-off * off / (0.008 * 0.008));
+    }
+}
+
+} // namespace
+
+Grid straightGrid(const std::vector<Event>& events, const Span& span, Bpm about, double reach) {
+    Grid g;
+    g.period = 60 / about.value;
+    if (events.empty()) return g;
+    double total = 0;
+    for (const Event& e : events)
+        total += e.strength;
+    const double length = std::max(0.5, span.file - span.start);
+    setOut(g, events, std::min(reach, 0.35 / (length / g.period)), total);
+    const double line = g.period / g.division;
     double scale = std::min(0.03, line * 0.35);
     for (int round = 0; round < 8; ++round) {
-        std::vector<Matched> matched;
-        std::array<std::array<double, 2 + places>, 2 + places> a{};
-        Fit b{};
-        std::vector<std::pair<double, double>> distances;
-        for (const Event& e : events) {
-            const double place = (e.at - g.phase) / line * (line / (g.period / d));
-            const double n = std::round(place);
-            const double off = (place - n) * g.period / d;
-            distances.emplace_back(std::abs(off), e.strength);
-            const double u = off / (scale * 2.5);
-            if (std::abs(u) >= 1) continue;
-            const double tukey = (1 - u * u) * (1 - u * u);
-            const double w = tukey * std::sqrt(e.strength) * (e.attack ? 1.0 : 0.1);
-            const auto k = static_cast<std::int64_t>(n);
-            const auto slot = static_cast<std::size_t>(((k % d) + d) % d);
-            matched.push_back({n / d, slot, e.at, w, e.blur});
-        }
+        Distances distances;
+        const std::vector<Matched> matched = matchedTo(g, events, line, scale, distances);
         if (matched.size() < 2) break;
-        double sum = 0;
-        double mean = 0;
-        for (const Matched& m : matched) {
-            sum += m.weight;
-            mean += m.weight * m.line;
-        }
-        mean /= sum;
-        double lever = 0;
-        for (const Matched& m : matched) {
-            Fit row{};
-            row[0] = 1;
-            row[1] = m.line - mean;
-            row[2 + m.place] = 1;
-            for (std::size_t i = 0; i < row.size(); ++i) {
-                for (std::size_t j = 0; j < row.size(); ++j)
-                    a[i][j] += m.weight * row[i] * row[j];
-                b[i] += m.weight * row[i] * (m.at - g.phase - m.line * g.period);
-            }
-            lever += m.weight * row[1] * row[1];
-        }
-        for (std::size_t i = 2; i < 2 + places; ++i)
-            a[i][i] += 0.3 * sum / double(d) * 0.2 + 0.5; // lags are small unless many say so
-        a[0][0] += 1e-9;
-        a[1][1] += 1e-9;
-        if (lever < 1e-9) break;
-        const Fit fit = solved(a, b);
-        const double bend = std::clamp(fit[1], -0.01 * g.period, 0.01 * g.period);
-        g.phase += fit[0] - mean * bend;
-        g.period += bend;
-        double residual = 0;
-        double known = 0;
-        for (const Matched& m : matched) {
-            const double r = m.at - g.phase - m.line * g.period - fit[2 + m.place];
-            residual += m.weight * r * r;
-            known += m.weight * m.blur * m.blur;
-        }
-        g.blur = std::sqrt(known / sum);
-        std::sort(distances.begin(), distances.end());
-        double half = 0;
-        for (const auto& [off, strength] : distances) {
-            half += strength;
-            g.spread = off;
-            if (half >= total / 2) break;
-        }
-        const double noise = std::hypot(g.blur, std::sqrt(residual / sum)) *
-                             std::sqrt(double(matched.size()) / std::max(1.0, double(matched.size()) - 2.0)) *
-                             (matched.size() < 5 ? 2.0 : 1.0);
-        const double each = sum / double(matched.size());
-        g.periodError = noise / std::sqrt(lever / each);
+        const auto support = drawn(g, matched);
+        if (!support) break;
+        weigh(g, matched, *support, std::move(distances), line, total);
         scale = std::max(0.004, std::min(scale * 0.7, line * 0.35));
-        g.landed = 0;
-        g.agreement = 0;
-        for (const auto& [off, strength] : distances) {
-            if (off < std::min(0.02, line * 0.25)) g.landed += strength / total;
-            g.agreement += strength / total * std::exp(-off * off / (0.008 * 0.008));
-        }
     }
     return g;
 }

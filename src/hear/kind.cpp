@@ -52,12 +52,8 @@ double explainedByOne(const std::array<float, Pitches::bands>& bands, float stro
     return one / all;
 }
 
-} // namespace
-
-Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& span, double tonal) {
-    Colour out;
-    out.tonal = tonal;
-    const Strength& s = c.strength;
+// How it begins and moves: what the curves of strength say of it. False where nothing lies in the span.
+bool colourMoves(Colour& out, const Strength& s, const std::vector<Event>& events, const Span& span) {
     double flux = 0;
     double highRise = 0;
     double change = 0;
@@ -71,7 +67,7 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
         greatest = std::max(greatest, s.flux[h]);
         levels.push_back(s.level[h]);
     }
-    if (levels.empty()) return out;
+    if (levels.empty()) return false;
     const auto n = static_cast<double>(levels.size());
     std::sort(levels.begin(), levels.end());
     const double loud = levels[static_cast<std::size_t>(n * 0.95)];
@@ -80,6 +76,11 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
     out.attack = std::log2(1 + greatest / std::max(1e-9, flux / n));
     out.moving = change / n;
     out.perSecond = double(events.size()) / std::max(0.2, span.end - span.start);
+    return true;
+}
+
+// How low, how steady and how many its pitches are.
+void colourPitches(Colour& out, const Pitches& pitches) {
     double low = 0;
     double whole = 0;
     double lines = 0;
@@ -89,10 +90,10 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
     double lowest = 0;
     double lowestOf = 0;
     float loudest = 1e-6F;
-    for (const auto& bands : c.pitches.loudness)
+    for (const auto& bands : pitches.loudness)
         loudest = std::max(loudest, *std::max_element(bands.begin(), bands.end()));
-    for (std::size_t h = 1; h + 1 < c.pitches.loudness.size(); ++h) {
-        const auto& bands = c.pitches.loudness[h];
+    for (std::size_t h = 1; h + 1 < pitches.loudness.size(); ++h) {
+        const auto& bands = pitches.loudness[h];
         const float strongest = *std::max_element(bands.begin(), bands.end());
         if (strongest < loudest * 0.15F) continue;
         moments += 1;
@@ -101,7 +102,7 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
         for (std::size_t b = 0; b < bands.size(); ++b) {
             whole += bands[b];
             if (b + Pitches::lowest < 54) low += bands[b];
-            const float held = std::min({c.pitches.loudness[h - 1][b], bands[b], c.pitches.loudness[h + 1][b]});
+            const float held = std::min({pitches.loudness[h - 1][b], bands[b], pitches.loudness[h + 1][b]});
             steady += held;
             if (held < strongest * 0.3F) continue;
             lines += 1;
@@ -119,6 +120,14 @@ Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& s
         out.alone = alone / moments;
     }
     if (lowestOf > 0) out.lowest = lowest / lowestOf;
+}
+
+} // namespace
+
+Colour colourOf(const Curves& c, const std::vector<Event>& events, const Span& span, double tonal) {
+    Colour out;
+    out.tonal = tonal;
+    if (colourMoves(out, c.strength, events, span)) colourPitches(out, c.pitches);
     return out;
 }
 

@@ -187,6 +187,46 @@ void settleSteady(Heard& out, const LoopFit& settled, double lastSound) {
                 {metre::Seconds(settled.start + settled.period), metre::Beats(1)}};
 }
 
+// Only what lasts longer than this, and has as many strokes, can be played freely.
+constexpr double shortestFree = 5.0; // seconds
+constexpr std::size_t fewestStrokesFree = 10;
+
+// The beats as played, where the recording is played freely or the window says so; else none.
+std::vector<double> freeBeats(const LoopFit& settled, const std::vector<Event>& heard, const Strength& s,
+                              const Span& span, Feel feel) {
+    const Bpm about(60 / settled.period);
+    bool isFree = false;
+    std::vector<double> tracked;
+    if (heard.back().at - span.start > shortestFree && heard.size() >= fewestStrokesFree) {
+        tracked = trackedBeats(heard, s, span, about);
+        if (tracked.size() >= 8) {
+            std::vector<double> straight;
+            for (double t = settled.start; t <= span.file + 0.01; t += settled.period)
+                straight.push_back(t);
+            isFree = wandering(tracked) > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
+        }
+    }
+    if (feel == Feel::Free && tracked.size() < 2) tracked = trackedBeats(heard, s, span, about);
+    if (feel != Feel::Either) isFree = feel == Feel::Free && tracked.size() >= 2;
+    if (!isFree) tracked.clear();
+    return tracked;
+}
+
+// The first candidate is what was settled; half and double stand beside it.
+void offerHalfAndDouble(Heard& out) {
+    out.candidates.front().bpm = *out.bpm;
+    for (const double k : {0.5, 2.0}) {
+        const Bpm other(out.bpm->value * k);
+        const auto isOther = [&](const Candidate& x) { return std::abs(x.bpm.value / other.value - 1) < 0.01; };
+        const bool there = std::any_of(out.candidates.begin(), out.candidates.end(), isOther);
+        if (!there && metre::Bpm(15) <= other && other <= metre::Bpm(400))
+            out.candidates.push_back({other, 0.001, 0});
+        else
+            for (Candidate& x : out.candidates)
+                if (isOther(x)) x.bpm = other;
+    }
+}
+
 } // namespace
 
 Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Window window,
@@ -236,23 +276,8 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
         settled.beats = beatsHolding(heard, settled.start, settled.period, beatsInBars);
         settled.seconds = *settled.beats * settled.period;
     }
-    bool isFree = false;
-    std::vector<double> tracked;
-    if (lastEvent - out.span.start > 5.0 && heard.size() >= 10) {
-        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
-        if (tracked.size() >= 8) {
-            std::vector<double> straight;
-            for (double t = settled.start; t <= fileSeconds + 0.01; t += settled.period)
-                straight.push_back(t);
-            const double wander = wandering(tracked);
-            isFree = wander > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
-        }
-    }
-    if (window.feel == Feel::Free && tracked.size() < 2)
-        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
-    if (window.feel != Feel::Either) isFree = window.feel == Feel::Free && tracked.size() >= 2;
-    if (isFree)
-        settleFree(out, std::move(tracked), heard);
+    if (std::vector<double> played = freeBeats(settled, heard, s, out.span, window.feel); !played.empty())
+        settleFree(out, std::move(played), heard);
     else
         settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));
     out.metre = bar.metre;
@@ -260,19 +285,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     out.beatUnit = beatsInBars == bar.beats ? 4 : 8;
     out.loopSeconds = settled.seconds > 0 ? settled.seconds : out.span.end - settled.start;
     if (out.steady) out.fits = lengthFits(out.loopSeconds, found);
-    // The first candidate is what was settled; half and double stand beside it.
-    out.candidates.front().bpm = *out.bpm;
-    for (const double k : {0.5, 2.0}) {
-        const Bpm other(out.bpm->value * k);
-        const bool there = std::any_of(out.candidates.begin(), out.candidates.end(), [&](const Candidate& x) {
-            return std::abs(x.bpm.value / other.value - 1) < 0.01;
-        });
-        if (!there && metre::Bpm(15) <= other && other <= metre::Bpm(400))
-            out.candidates.push_back({other, 0.001, 0});
-        else
-            for (Candidate& x : out.candidates)
-                if (std::abs(x.bpm.value / other.value - 1) < 0.01) x.bpm = other;
-    }
+    offerHalfAndDouble(out);
     progress.at(1);
     return out;
 }

@@ -200,10 +200,15 @@ Facts factsOf(const std::vector<Event>& events, const Strength& s, const Span& s
     return f;
 }
 
-void describe(LoopWay& way, double log, const Scan& scan, const Line& line, const Span& span, const Facts& facts) {
+// Puts figures into a way to explain a loop, one after the other.
+struct Put {
+    LoopWay& way;
     std::size_t n = 0;
-    const auto put = [&](double x) { way.features[n++] = static_cast<float>(x); };
-    const double period = 60 / way.bpm;
+    void operator()(double x) { way.features[n++] = static_cast<float>(x); }
+};
+
+void putTempo(Put& put, double log, const Scan& scan, const Span& span, const Facts& facts) {
+    const LoopWay& way = put.way;
     // What the events say. Between the steps of a scan the likelihood of a long recording has peaks that it passed
     // over; by how much they are higher says only how long it is.
     constexpr double higher = 1;
@@ -222,6 +227,11 @@ void describe(LoopWay& way, double log, const Scan& scan, const Line& line, cons
     put(nearly(whole / way.bpm * length, 0.0003));
     put(nearly(whole / way.bpm * length, 0.0015));
     put(std::min(0.5, whole));
+}
+
+void putLength(Put& put, const Span& span, const Facts& facts) {
+    const LoopWay& way = put.way;
+    const double period = 60 / way.bpm;
     // How exact the length is: of the file, and from the first sound.
     for (const double seconds : {span.file, span.file - facts.start}) {
         const double beats = std::round(seconds / period);
@@ -251,6 +261,12 @@ void describe(LoopWay& way, double log, const Scan& scan, const Line& line, cons
     put(std::ceil(last + 0.03) * 4 * period + facts.start < span.file - 0.06 ? 1 : 0);
     put(std::min(3.0, (span.file - facts.lastEvent) / period));
     put(std::min(3.0, (span.file - span.end) / period));
+}
+
+void describe(LoopWay& way, double log, const Scan& scan, const Line& line, const Span& span, const Facts& facts) {
+    Put put{way};
+    putTempo(put, log, scan, span, facts);
+    putLength(put, span, facts);
     // How much there is to decide by.
     put(facts.start < 0.02);
     put(std::min(2.0, facts.start));

@@ -174,106 +174,123 @@ struct NumberFound {
     std::string text;
 };
 
+// The numbers of a name that may be its tempo, and its keys.
+class NameReading {
+  public:
+    explicit NameReading(std::string_view stem)
+        : stem_(stem), list_(tokens(stem)), date_(datelike(list_)), keys_(keysIn(list_)) {}
+
+    NameTells tells() {
+        for (std::size_t i = 0; i < list_.size(); ++i) {
+            if (list_[i].kind != Token::Kind::Number) continue;
+            if (namesWindow(i)) return {};
+            if (!takeSaid(i)) takeUnsaid(i);
+        }
+        NameTells out;
+        // Two different numbers of the same standing contradict each other, and then the name says nothing.
+        takeTempo(out, !said_.empty() ? said_ : !keyed_.empty() ? keyed_ : bare_);
+        takeKey(out);
+        return out;
+    }
+
+  private:
+    std::string wordAt(std::size_t i) const {
+        return i < list_.size() && list_[i].kind == Token::Kind::Word ? list_[i].lower : std::string();
+    }
+    std::string wordBefore(std::size_t i) const { return i > 0 ? wordAt(i - 1) : std::string(); }
+    bool isKeyAt(std::size_t i) const {
+        return std::any_of(keys_.begin(), keys_.end(),
+                           [&](const FoundKey& k) { return i >= k.first && i < k.first + k.count; });
+    }
+    bool nextIsNear(std::size_t i) const { return i + 1 < list_.size() && list_[i + 1].before.size() <= 1; }
+    bool previousIsNear(std::size_t i) const { return list_[i].before.size() <= 2; } // "vol. 90"
+    bool mayBeTempo(std::size_t i) const {
+        return inRange(list_[i].value, metre::slowestTempo.value, metre::fastestTempo.value);
+    }
+    bool isFollowedByTempoWord(std::size_t i) const {
+        return mayBeTempo(i) && nextIsNear(i) && isOneOf(wordAt(i + 1), tempoWords);
+    }
+    // "120-125 bpm" names a window, not a tempo.
+    bool namesWindow(std::size_t i) const {
+        return isFollowedByTempoWord(i) && i > 0 && list_[i - 1].kind == Token::Kind::Number &&
+               list_[i].before == "-" && !isIndexLike(list_[i - 1]) &&
+               inRange(list_[i - 1].value, 40, list_[i].value);
+    }
+    // A number with "bpm" or "tempo" behind or before it.
+    bool takeSaid(std::size_t i) {
+        const Token& t = list_[i];
+        if (isFollowedByTempoWord(i)) {
+            said_.push_back({i, 0.95, std::string(stem_.substr(t.begin, list_[i + 1].end - t.begin))});
+            return true;
+        }
+        if (!mayBeTempo(i) || !previousIsNear(i) || !isOneOf(wordBefore(i), tempoWords)) return false;
+        const bool takenByNext =
+            i + 2 < list_.size() && list_[i + 1].kind == Token::Kind::Number && isOneOf(wordAt(i + 2), tempoWords);
+        const bool ownedBefore = i >= 2 && list_[i - 2].kind == Token::Kind::Number &&
+                                 list_[i - 1].before.size() <= 1; // "120 bpm 44100"
+        if (takenByNext || ownedBefore) return false;
+        said_.push_back({i, 0.95, std::string(stem_.substr(list_[i - 1].begin, t.end - list_[i - 1].begin))});
+        return true;
+    }
+    // A number beside a key, or alone, unless what surrounds it says that it counts something else.
+    void takeUnsaid(std::size_t i) {
+        const Token& t = list_[i];
+        const bool glued = i > 0 && t.before.empty();
+        const bool gluedNext = i + 1 < list_.size() && list_[i + 1].before.empty();
+        const bool unit = nextIsNear(i) && isOneOf(wordAt(i + 1), units) && !isKeyAt(i + 1);
+        const bool percent = t.end < stem_.size() && stem_[t.end] == '%';
+        const bool hash = t.begin > 0 && stem_[t.begin - 1] == '#';
+        const bool fraction =
+            (t.end < stem_.size() && stem_[t.end] == '/') || (t.begin > 0 && stem_[t.begin - 1] == '/');
+        if (date_[i] || isIndexLike(t) || unit || percent || hash || fraction) return;
+        if (previousIsNear(i) && isOneOf(wordBefore(i), counts)) return;
+        if (glued && !isOneOf(wordBefore(i), carriers) && !isKeyAt(i - 1)) return;
+        if (gluedNext && !isKeyAt(i + 1)) return;
+        const bool beside = (nextIsNear(i) && isKeyAt(i + 1)) || (i > 0 && previousIsNear(i) && isKeyAt(i - 1));
+        if (beside && inRange(t.value, 40, 240))
+            keyed_.push_back({i, 0.85, t.text});
+        else if (inRange(t.value, 60, 200))
+            bare_.push_back({i, 0.7, t.text});
+    }
+    void takeTempo(NameTells& out, const std::vector<NumberFound>& from) const {
+        const bool agree = !from.empty() && std::all_of(from.begin(), from.end(), [&](const NumberFound& c) {
+            return list_[c.token].value == list_[from.front().token].value;
+        });
+        if (!agree) return;
+        out.bpm = Bpm(list_[from.front().token].value);
+        out.sureness = from.front().sureness;
+        out.bpmText = from.front().text;
+    }
+    bool isTempoAt(std::size_t i) const {
+        const auto& from = !said_.empty() ? said_ : keyed_;
+        return std::any_of(from.begin(), from.end(), [&](const NumberFound& c) {
+            return c.token == i || (!said_.empty() && (c.token + 1 == i || c.token == i + 1));
+        });
+    }
+    void takeKey(NameTells& out) const {
+        for (const FoundKey& k : keys_) {
+            // A root alone is a key only beside the tempo: "Take C" and "A loop" are not.
+            if (k.bare && !(k.first > 0 && isTempoAt(k.first - 1)) && !isTempoAt(k.first + k.count)) continue;
+            const Token& last = list_[k.first + k.count - 1];
+            out.key = k.key;
+            out.keyText = std::string(stem_.substr(list_[k.first].begin, last.end - list_[k.first].begin));
+            return;
+        }
+    }
+
+    std::string_view stem_;
+    std::vector<Token> list_;
+    std::vector<bool> date_;
+    std::vector<FoundKey> keys_;
+    std::vector<NumberFound> said_;
+    std::vector<NumberFound> keyed_;
+    std::vector<NumberFound> bare_;
+};
+
 } // namespace
 
 NameTells tellsOfName(std::string_view stem) {
-    const std::vector<Token> list = tokens(stem);
-    const std::vector<bool> date = datelike(list);
-    const std::vector<FoundKey> keys = keysIn(list);
-    const auto wordAt = [&](std::size_t i) {
-        return i < list.size() && list[i].kind == Token::Kind::Word ? list[i].lower : std::string();
-    };
-    const auto isKeyAt = [&](std::size_t i) {
-        return std::any_of(keys.begin(), keys.end(),
-                           [&](const FoundKey& k) { return i >= k.first && i < k.first + k.count; });
-    };
-
-    std::vector<NumberFound> said;  // a number with "bpm" or "tempo"
-    std::vector<NumberFound> keyed; // a number beside a key
-    std::vector<NumberFound> bare;  // a number alone
-    for (std::size_t i = 0; i < list.size(); ++i) {
-        const Token& t = list[i];
-        if (t.kind != Token::Kind::Number) continue;
-        const std::string next = wordAt(i + 1);
-        const std::string previous = i > 0 ? wordAt(i - 1) : std::string();
-        const bool nextNear = i + 1 < list.size() && list[i + 1].before.size() <= 1;
-        const bool previousNear = t.before.size() <= 2; // "vol. 90"
-        if (inRange(t.value, metre::slowestTempo.value, metre::fastestTempo.value)) {
-            if (nextNear && isOneOf(next, tempoWords)) {
-                // "120-125 bpm" names a window, not a tempo.
-                const bool window = i > 0 && list[i - 1].kind == Token::Kind::Number && t.before == "-" &&
-                                    !isIndexLike(list[i - 1]) && inRange(list[i - 1].value, 40, t.value);
-                if (window) return {};
-                said.push_back({i, 0.95, std::string(stem.substr(t.begin, list[i + 1].end - t.begin))});
-                continue;
-            }
-            const bool takenByNext = i + 2 < list.size() && list[i + 1].kind == Token::Kind::Number &&
-                                     isOneOf(wordAt(i + 2), tempoWords);
-            if (previousNear && isOneOf(previous, tempoWords) && !takenByNext) {
-                const bool ownedBefore = i >= 2 && list[i - 2].kind == Token::Kind::Number &&
-                                         list[i - 1].before.size() <= 1; // "120 bpm 44100"
-                if (!ownedBefore) {
-                    said.push_back(
-                        {i, 0.95, std::string(stem.substr(list[i - 1].begin, t.end - list[i - 1].begin))});
-                    continue;
-                }
-            }
-        }
-        const bool glued = i > 0 && t.before.empty();
-        const bool gluedNext = i + 1 < list.size() && list[i + 1].before.empty();
-        const bool unit = nextNear && isOneOf(next, units) && !isKeyAt(i + 1);
-        const bool percent = t.end < stem.size() && stem[t.end] == '%';
-        const bool hash = t.begin > 0 && stem[t.begin - 1] == '#';
-        const bool fraction =
-            (t.end < stem.size() && stem[t.end] == '/') || (t.begin > 0 && stem[t.begin - 1] == '/');
-        if (date[i] || isIndexLike(t) || unit || percent || hash || fraction) continue;
-        if (previousNear && isOneOf(previous, counts)) continue;
-        if (glued && !isOneOf(previous, carriers) && !isKeyAt(i - 1)) continue;
-        if (gluedNext && !isKeyAt(i + 1)) continue;
-        const bool beside = (nextNear && isKeyAt(i + 1)) || (i > 0 && previousNear && isKeyAt(i - 1));
-        if (beside && inRange(t.value, 40, 240))
-            keyed.push_back({i, 0.85, t.text});
-        else if (inRange(t.value, 60, 200))
-            bare.push_back({i, 0.7, t.text});
-    }
-
-    NameTells tells;
-    const auto take = [&](const std::vector<NumberFound>& from) {
-        const bool agree = !from.empty() && std::all_of(from.begin(), from.end(), [&](const NumberFound& c) {
-            return list[c.token].value == list[from.front().token].value;
-        });
-        if (!agree) return false;
-        tells.bpm = Bpm(list[from.front().token].value);
-        tells.sureness = from.front().sureness;
-        tells.bpmText = from.front().text;
-        return true;
-    };
-    // Two different numbers of the same standing contradict each other, and then the name says nothing.
-    if (!said.empty())
-        take(said);
-    else if (!keyed.empty())
-        take(keyed);
-    else
-        take(bare);
-
-    const auto besideTempo = [&](const FoundKey& k) {
-        const auto isTempo = [&](std::size_t i) {
-            const auto& from = !said.empty() ? said : keyed;
-            return std::any_of(from.begin(), from.end(), [&](const NumberFound& c) {
-                return c.token == i || (!said.empty() && (c.token + 1 == i || c.token == i + 1));
-            });
-        };
-        return (k.first > 0 && isTempo(k.first - 1)) || isTempo(k.first + k.count);
-    };
-    for (const FoundKey& k : keys) {
-        // A root alone is a key only beside the tempo: "Take C" and "A loop" are not.
-        if (k.bare && !besideTempo(k)) continue;
-        tells.key = k.key;
-        tells.keyText =
-            std::string(stem.substr(list[k.first].begin, list[k.first + k.count - 1].end - list[k.first].begin));
-        break;
-    }
-    return tells;
+    return NameReading(stem).tells();
 }
 
 Reading readName(const std::filesystem::path& path) {

@@ -50,32 +50,37 @@ Gaps gapsOf(const std::vector<Event>& events) {
 
 } // namespace
 
-std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Repetition& again,
-                                                     const Colour& colour, const std::vector<Event>& events,
-                                                     const Span& span, const std::vector<Pulse>& pulses) {
-    std::array<float, surenessFigures> out{};
-    const Pulse& first = pulses.front();
-    std::copy(first.features.begin(), first.features.end(), out.begin());
-    std::size_t n = pulseFeatures;
-    const auto put = [&](double x) { out[n++] = static_cast<float>(x); };
+namespace {
 
+// Figures, one after the other.
+struct Figures {
+    std::array<float, surenessFigures> all{};
+    std::size_t count = 0;
+    void put(double x) { all[count++] = static_cast<float>(x); }
+};
+
+// How much the pulses agree, and how long the recording is in seconds and in beats.
+void putPulses(Figures& f, const Span& span, const std::vector<Pulse>& pulses) {
+    const Pulse& first = pulses.front();
     double agreeing = 0;
     double entropy = 0;
     for (const Pulse& p : pulses) {
         if (isKin(p.bpm, first.bpm, 1)) agreeing += p.weight;
         entropy -= p.weight * std::log(p.weight + 1e-12);
     }
-    put(std::log((agreeing + 1e-3) / (1 - agreeing + 1e-3)));
-    put(std::log((first.weight + 1e-3) / (1 - first.weight + 1e-3)));
-    put(entropy);
+    f.put(std::log((agreeing + 1e-3) / (1 - agreeing + 1e-3)));
+    f.put(std::log((first.weight + 1e-3) / (1 - first.weight + 1e-3)));
+    f.put(entropy);
 
     const double seconds = std::max(0.05, span.end - span.start);
-    const double period = 60 / first.bpm.value;
-    put(std::log2(seconds));
-    put(std::log2(std::max(0.05, span.file)));
-    put(seconds / std::max(0.05, span.file));
-    put(std::log2(seconds / period));
+    f.put(std::log2(seconds));
+    f.put(std::log2(std::max(0.05, span.file)));
+    f.put(seconds / std::max(0.05, span.file));
+    f.put(std::log2(seconds / (60 / first.bpm.value)));
+}
 
+// How many events there are, how alike in strength and distance, and how they lie on a straight grid.
+void putEvents(Figures& f, const std::vector<Event>& events, const Span& span, Bpm bpm) {
     double attacks = 0;
     double sum = 1e-9;
     double squares = 1e-9;
@@ -84,31 +89,27 @@ std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Re
         sum += e.strength;
         squares += e.strength * e.strength;
     }
-    put(std::log2(1 + attacks));
-    put(std::log2(1 + double(events.size())));
-    put(attacks / seconds);
-    put(std::log2(sum * sum / squares));
-    put(events.front().strength / sum);
+    f.put(std::log2(1 + attacks));
+    f.put(std::log2(1 + double(events.size())));
+    f.put(attacks / std::max(0.05, span.end - span.start));
+    f.put(std::log2(sum * sum / squares));
+    f.put(events.front().strength / sum);
     const Gaps gaps = gapsOf(events);
-    put(gaps.regular);
-    put(gaps.shrink);
-    put(gaps.spread);
-    put(gaps.fall);
+    f.put(gaps.regular);
+    f.put(gaps.shrink);
+    f.put(gaps.spread);
+    f.put(gaps.fall);
 
-    const Grid grid = straightGrid(events, span, first.bpm);
-    put(grid.agreement);
-    put(grid.landed);
-    put(std::log(1e-4 + grid.spread));
-    put(std::log(1e-5 + grid.periodError / grid.period));
+    const Grid grid = straightGrid(events, span, bpm);
+    f.put(grid.agreement);
+    f.put(grid.landed);
+    f.put(std::log(1e-4 + grid.spread));
+    f.put(std::log(1e-5 + grid.periodError / grid.period));
+}
 
-    // What is alike at lags that mean nothing.
-    put((again.after(0.71 * period) + again.after(1.37 * period) + again.after(2.63 * period)) / 3);
-
-    for (const double x : {colour.low, colour.high, colour.pitched, colour.attack, colour.sustain,
-                           colour.lines / 10, colour.lowest / 30, colour.moving, colour.tonal})
-        put(x);
-
-    // The level in fifths of what sounds, over the loudest; and how much it wavers from hop to hop.
+// The level in fifths of what sounds, over the loudest; and how much it wavers from hop to hop.
+void putLevels(Figures& f, const Strength& s, const Span& span) {
+    const double seconds = std::max(0.05, span.end - span.start);
     std::array<double, 5> fifths{};
     double greatest = 1e-9;
     double mean = 0;
@@ -122,33 +123,56 @@ std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Re
         rough += std::abs(double(s.level[h]) - double(s.level[h - 1]));
         ++hops;
     }
-    for (const double f : fifths)
-        greatest = std::max(greatest, f);
-    for (const double f : fifths)
-        put(f / greatest);
-    put(rough / std::max(1e-9, mean));
-    put(hops > 0 ? mean / hops : 0);
+    for (const double fifth : fifths)
+        greatest = std::max(greatest, fifth);
+    for (const double fifth : fifths)
+        f.put(fifth / greatest);
+    f.put(rough / std::max(1e-9, mean));
+    f.put(hops > 0 ? mean / hops : 0);
 
     double peak = 1e-9;
     double flux = 0;
-    for (const float f : s.flux) {
-        peak = std::max(peak, double(f));
-        flux += double(f);
+    for (const float x : s.flux) {
+        peak = std::max(peak, double(x));
+        flux += double(x);
     }
-    put(std::log(peak));
-    put(std::log(peak * double(s.size()) / (flux + 1e-9)));
+    f.put(std::log(peak));
+    f.put(std::log(peak * double(s.size()) / (flux + 1e-9)));
+}
 
-    // How much begins, changes and turns once it sounds; and the strongest of what does.
+// How much begins, changes and turns once it sounds; and the strongest of what does.
+void putLater(Figures& f, const Strength& s, const std::vector<Event>& events, const Span& span) {
     const Later most = laterOf(s, span);
-    put(std::log(0.01 + most.rise));
-    put(std::log(0.01 + most.change));
-    put(std::log(0.01 + most.turn));
+    f.put(std::log(0.01 + most.rise));
+    f.put(std::log(0.01 + most.change));
+    f.put(std::log(0.01 + most.turn));
     double strongest = 0;
     for (const Event& e : events)
         if (e.at > span.start + 0.15) strongest = std::max(strongest, e.attack ? e.strength : 6 * e.strength);
-    put(std::min(1.0, strongest));
-    assert(n == out.size());
-    return out;
+    f.put(std::min(1.0, strongest));
+}
+
+} // namespace
+
+std::array<float, surenessFigures> surenessFiguresOf(const Strength& s, const Repetition& again,
+                                                     const Colour& colour, const std::vector<Event>& events,
+                                                     const Span& span, const std::vector<Pulse>& pulses) {
+    Figures f;
+    const Pulse& first = pulses.front();
+    std::copy(first.features.begin(), first.features.end(), f.all.begin());
+    f.count = pulseFeatures;
+    putPulses(f, span, pulses);
+    putEvents(f, events, span, first.bpm);
+    // What is alike at lags that mean nothing.
+    const double period = 60 / first.bpm.value;
+    f.put((again.after(0.71 * period) + again.after(1.37 * period) + again.after(2.63 * period)) / 3);
+    for (const double x : {colour.low, colour.high, colour.pitched, colour.attack, colour.sustain,
+                           colour.lines / 10, colour.lowest / 30, colour.moving, colour.tonal})
+        f.put(x);
+    putLevels(f, s, span);
+    putLater(f, s, events, span);
+    assert(f.count == f.all.size());
+    return f.all;
 }
 
 double surenessOf(const std::array<float, surenessFigures>& figures) {

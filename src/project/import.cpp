@@ -143,30 +143,20 @@ Result<ImportedSource> importFile(const std::filesystem::path& file, Keeping kee
     return out;
 }
 
-Result<Beginning> readBeginning(const std::filesystem::path& file, int rate, Seconds length,
-                                const base::Progress& progress) {
-    auto reader = sound::Reader::open(file, sound::mostBytes / static_cast<std::int64_t>(sizeof(float)), rate);
-    if (!reader) return tl::unexpected(reader.error());
-    const auto channels = static_cast<std::size_t>(reader->facts().channels);
-    const Frames most = metre::toFrames(length, reader->facts().rate);
-    sound::Audio audio(reader->facts().rate, reader->facts().channels, Frames(0));
-    Beginning out;
-    constexpr std::int64_t block = 1 << 15;
-    std::vector<float> buffer(static_cast<std::size_t>(block) * channels);
-    while (!out.isWhole && audio.frames() < most) {
-        if (progress.stopped()) return base::cancelled();
-        const auto got = reader->read(buffer.data(), block);
-        if (!got) return tl::unexpected(got.error());
-        out.isWhole = *got == 0;
-        for (std::size_t c = 0; c < channels; ++c)
-            for (std::int64_t i = 0; i < *got; ++i)
-                audio.channels[c].push_back(buffer[static_cast<std::size_t>(i) * channels + c]);
-    }
-    if (audio.frames() == Frames(0)) {
-        auto ended = reader->end(); // says why
+Result<Beginning> readBeginning(sound::Begun& begun, int rate, Seconds length, const base::Progress& progress) {
+    const std::filesystem::path& file = begun.reader.path();
+    if (auto done = sound::readOn(begun, metre::toFrames(length, begun.reader.facts().rate), progress); !done)
+        return tl::unexpected(done.error());
+    if (begun.frames() == Frames(0)) {
+        auto ended = begun.reader.end(); // says why
         if (!ended) return tl::unexpected(ended.error());
     }
-    out.facts = reader->facts();
+    sound::Audio audio(begun.reader.facts().rate, begun.reader.facts().channels, Frames(0));
+    for (std::size_t c = 0; c < audio.channels.size(); ++c)
+        audio.channels[c] = std::vector<float>(begun.samples[c]);
+    Beginning out;
+    out.isWhole = begun.isWhole;
+    out.facts = begun.reader.facts();
     out.facts.frames = audio.frames();
     const auto named = [&](const base::Problem& p) {
         return base::problem(fmt::format("{}: {}", base::shownPath(file), p.text));

@@ -36,14 +36,13 @@ Result<ImportedSource> settledOf(const std::filesystem::path& file, ReadSource& 
                                  const base::Progress& progress = {}, std::optional<Source> before = {});
 
 // The beginning of a file, so long at most, at a rate: for whoever wants to hear it at once. Its facts are those of
-// the part. Any thread. Fails, naming the file and the reason.
+// the part. What was read of it before is not read again. Any thread. Fails, naming the file and the reason.
 struct Beginning {
     sound::FileFacts facts;
     std::shared_ptr<const Sound> sound;
     bool isWhole = false; // there is no more
 };
-Result<Beginning> readBeginning(const std::filesystem::path& file, int rate, Seconds length,
-                                const base::Progress& progress = {});
+Result<Beginning> readBeginning(sound::Begun& begun, int rate, Seconds length, const base::Progress& progress = {});
 
 // What was heard of a recording before, by its content; none where it must be listened to.
 using HeardBefore = std::function<std::optional<Source>(const std::string& content)>;

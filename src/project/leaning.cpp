@@ -43,23 +43,13 @@ void scale(hear::Reading& r, double factor) {
         pin.beat = Beats(pin.beat.value * factor);
 }
 
-} // namespace
+// What a heard tempo is taken times: by how likely each multiple is for whoever leans.
+struct Taken {
+    double factor = 1;
+    double sureness = 0;
+};
 
-std::vector<Bpm> neighboursOf(const Project& p, const std::filesystem::path& file) {
-    std::vector<Bpm> list;
-    if (p.sources.empty()) return list;
-    list.push_back(p.tempo.tempoAt(Beats(0)));
-    for (const SourcePtr& s : p.sources)
-        if (s->beats && s->file != file && s->file.parent_path() == file.parent_path() &&
-            !hear::isMaybe(s->readings, s->chosen))
-            list.push_back(s->beats->meanTempo());
-    return list;
-}
-
-bool lean(Source& source, const Leaning& leaning) {
-    const hear::Reading* found = readingBy(source, hear::Witness::Heard);
-    if (found == nullptr || !found->bpm || found->others.empty() || source.window != hear::Window{}) return false;
-    hear::Reading heard = *found;
+Taken factorFor(const hear::Reading& heard, const Leaning& leaning) {
     const auto weigh = [&](Bpm bpm, double weight) {
         const double usual = std::max(0.02, within(bpm, Leaning::usual));
         return weight * std::max(0.02, within(bpm, leaning.from)) / usual * beside(bpm, leaning.neighbours);
@@ -87,6 +77,27 @@ bool lean(Source& source, const Leaning& leaning) {
             factor = k;
         }
     }
+    return {factor, std::min(1.0, kin) * most / sum};
+}
+
+} // namespace
+
+std::vector<Bpm> neighboursOf(const Project& p, const std::filesystem::path& file) {
+    std::vector<Bpm> list;
+    if (p.sources.empty()) return list;
+    list.push_back(p.tempo.tempoAt(Beats(0)));
+    for (const SourcePtr& s : p.sources)
+        if (s->beats && s->file != file && s->file.parent_path() == file.parent_path() &&
+            !hear::isMaybe(s->readings, s->chosen))
+            list.push_back(s->beats->meanTempo());
+    return list;
+}
+
+bool lean(Source& source, const Leaning& leaning) {
+    const hear::Reading* found = readingBy(source, hear::Witness::Heard);
+    if (found == nullptr || !found->bpm || found->others.empty() || source.window != hear::Window{}) return false;
+    hear::Reading heard = *found;
+    const auto [factor, sureness] = factorFor(heard, leaning);
     if (factor == 1) return false;
     scale(heard, factor);
     // Dotted quarters become quarters: two of those in a bar of 6/8 are three of these, six of them counted.
@@ -94,7 +105,7 @@ bool lean(Source& source, const Leaning& leaning) {
         source.beatsInBar = 6;
         source.beatUnit = 8;
     }
-    heard.sureness = std::min(1.0, kin) * most / sum;
+    heard.sureness = sureness;
     // The candidate that was taken comes first, as exact as the tempo is.
     const auto taken = std::find_if(heard.others.begin(), heard.others.end(), [&](const hear::Candidate& c) {
         return std::abs(c.bpm.value / heard.bpm->value - 1) < 0.02;

@@ -32,17 +32,15 @@ Beats firstBeatFrom(const Source& s, Seconds from) {
     return Beats(std::ceil(s.beats->beatAt(from).value - 1e-6));
 }
 
-} // namespace
-
-Result<Source> extracted(const Source& source, const Clip& clip, const fs::path& folder, int rate,
-                         const base::Progress& progress) {
-    auto read = sound::read(source.file, 0, progress.part(0, 0.4));
-    if (!read) return tl::unexpected(read.error());
-    const sound::Audio& all = read->audio;
+// From where to where a clip plays its recording, in frames of it.
+std::pair<std::int64_t, std::int64_t> playedOf(const Clip& clip, const sound::Audio& all) {
     const std::int64_t frames = all.frames().value;
     const std::int64_t from = std::clamp<std::int64_t>(metre::toFrames(clip.from, all.rate).value, 0, frames);
-    const std::int64_t to = std::clamp<std::int64_t>(metre::toFrames(clip.to, all.rate).value, from, frames);
-    if (to - from < 2) return base::problem(fmt::format("{} has nothing where this clip plays it.", source.name));
+    return {from, std::clamp<std::int64_t>(metre::toFrames(clip.to, all.rate).value, from, frames)};
+}
+
+Result<fs::path> writePart(const Source& source, const sound::Audio& all, std::int64_t from, std::int64_t to,
+                           const fs::path& folder, const base::Progress& progress) {
     sound::Audio cut(all.rate, all.channelCount(), Frames(to - from));
     for (std::size_t c = 0; c < cut.channels.size(); ++c)
         std::copy(all.channels[c].begin() + from, all.channels[c].begin() + to, cut.channels[c].begin());
@@ -51,28 +49,15 @@ Result<Source> extracted(const Source& source, const Clip& clip, const fs::path&
     if (error)
         return base::problem(fmt::format("{} could not be made: {}.", base::shownPath(folder),
                                          base::writeReason(folder, error.value())));
-    const fs::path file = nameFor(source.name, folder);
-    if (auto written =
-            sound::write(file, cut, sound::Depth::Float32, {}, base::Existing::Refuse, progress.part(0.4, 0.6));
+    fs::path file = nameFor(source.name, folder);
+    if (auto written = sound::write(file, cut, sound::Depth::Float32, {}, base::Existing::Refuse, progress);
         !written)
         return tl::unexpected(written.error());
-    auto imported = importFile(file, rate, {false, false, false, {}}, progress.part(0.6, 1));
-    if (!imported) {
-        fs::remove(file, error);
-        return tl::unexpected(imported.error());
-    }
-    Source part = std::move(imported->source);
-    part.key = source.key;
-    part.kind = source.kind;
-    part.beatsInBar = source.beatsInBar;
-    part.beatUnit = source.beatUnit;
-    part.straight = source.straight;
-    part.following = source.following;
-    part.beats.reset();
-    part.chosen.reset();
-    part.loopBeats.reset();
-    if (!source.beats) return part;
-    const Seconds begins = metre::toSeconds(Frames(from), all.rate);
+    return file;
+}
+
+// The beats of the recording are those of its part, which begins at `begins`: its first whole beat is beat 0.
+void takeBeats(Source& part, const Source& source, Seconds begins) {
     const Beats zero = firstBeatFrom(source, begins);
     std::vector<metre::Pin> pins = source.beats->pins();
     for (metre::Pin& pin : pins) {
@@ -80,7 +65,7 @@ Result<Source> extracted(const Source& source, const Clip& clip, const fs::path&
         pin.beat -= zero;
     }
     auto beats = metre::BeatMap::make(std::move(pins));
-    if (!beats) return part;
+    if (!beats) return;
     hear::Reading reading;
     reading.by = hear::Witness::Typed;
     reading.bpm = beats->meanTempo();
@@ -93,6 +78,36 @@ Result<Source> extracted(const Source& source, const Clip& clip, const fs::path&
         note.beat -= zero;
     part.chosen = hear::Witness::Typed;
     putReading(part, std::move(reading));
+}
+
+} // namespace
+
+Result<Source> extracted(const Source& source, const Clip& clip, const fs::path& folder, int rate,
+                         const base::Progress& progress) {
+    auto read = sound::read(source.file, 0, progress.part(0, 0.4));
+    if (!read) return tl::unexpected(read.error());
+    const sound::Audio& all = read->audio;
+    const auto [from, to] = playedOf(clip, all);
+    if (to - from < 2) return base::problem(fmt::format("{} has nothing where this clip plays it.", source.name));
+    const auto file = writePart(source, all, from, to, folder, progress.part(0.4, 0.6));
+    if (!file) return tl::unexpected(file.error());
+    auto imported = importFile(*file, rate, {false, false, false, {}}, progress.part(0.6, 1));
+    if (!imported) {
+        std::error_code ignored;
+        fs::remove(*file, ignored);
+        return tl::unexpected(imported.error());
+    }
+    Source part = std::move(imported->source);
+    part.key = source.key;
+    part.kind = source.kind;
+    part.beatsInBar = source.beatsInBar;
+    part.beatUnit = source.beatUnit;
+    part.straight = source.straight;
+    part.following = source.following;
+    part.beats.reset();
+    part.chosen.reset();
+    part.loopBeats.reset();
+    if (source.beats) takeBeats(part, source, metre::toSeconds(Frames(from), all.rate));
     return part;
 }
 

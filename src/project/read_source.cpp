@@ -148,70 +148,96 @@ std::optional<ReadSource> keptBefore(const fs::path& file, const Keeping& keepin
     return read;
 }
 
+// How many frames of a file were written into a place of the store; none where it has no room for them.
+using Written = std::optional<Frames>;
+
+// The rest of a file into a place of the store, behind what was read of it before.
+Result<Written> decodeInto(sound::StoreDraft& room, sound::Begun& begun, const base::Progress& progress) {
+    const int channels = begun.reader.facts().channels;
+    Frames at = begun.frames();
+    if (at > Frames(0)) {
+        sound::Audio first(begun.reader.facts().rate, channels, Frames(0));
+        for (std::size_t c = 0; c < first.channels.size(); ++c)
+            first.channels[c] = std::move(begun.samples[c]);
+        if (!room.write(Frames(0), first)) return Written();
+    }
+    std::vector<float> buffer(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
+    while (!begun.isWhole) {
+        if (progress.stopped()) return base::cancelled();
+        const auto got = begun.reader.read(buffer.data(), readBlock);
+        if (!got) return tl::unexpected(got.error());
+        if (*got == 0) break;
+        if (!room.write(at, buffer.data(), *got)) return Written();
+        at += Frames(*got);
+        progress.at(begun.reader.progress());
+    }
+    return at;
+}
+
+// What was decoded, at another rate and in another place of the store. None where it has no room.
+Result<std::optional<sound::AudioStore::Kept>> convertedInto(sound::AudioStore& store, const sound::Audio& decoded,
+                                                             int rate, base::Key under,
+                                                             const base::Progress& progress) {
+    using Kept = std::optional<sound::AudioStore::Kept>;
+    const Frames length = sound::resampledLength(decoded.frames(), decoded.rate, rate);
+    if (length == Frames(0)) return Kept();
+    const auto room = store.begin(rate, decoded.channelCount(), length);
+    if (!room) return Kept();
+    bool fits = true;
+    auto converted = sound::resample(
+        decoded, rate, [&](const sound::Audio& block, Frames from) { return fits = room->write(from, block); },
+        progress);
+    if (!converted) return tl::unexpected(converted.error());
+    return fits ? Kept(store.finish(room, under, length)) : Kept();
+}
+
 // Into the store, block by block. None where the store has no room; then nothing of it is left there.
-Result<std::optional<ReadSource>> decodedInto(const fs::path& file, const Keeping& keeping, base::Key key,
+Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping& keeping, base::Key key,
                                               const base::Progress& progress) {
+    const fs::path file = begun.reader.path();
     sound::AudioStore& store = *keeping.store;
-    auto reader = sound::Reader::open(file, mostSamples, keeping.rate);
-    if (!reader) return tl::unexpected(reader.error());
-    const int rate = reader->facts().rate;
-    const int channels = reader->facts().channels;
+    const int rate = begun.reader.facts().rate;
+    const int channels = begun.reader.facts().channels;
     const bool converts = keeping.rate > 0 && keeping.rate != rate;
     // A header may say too little; then it is read into memory after all.
-    const Frames declared = metre::toFrames(reader->declaredLength(), rate);
+    const Frames declared = metre::toFrames(begun.reader.declaredLength(), rate);
     const Frames most = declared > Frames(0) ? declared + Frames(rate) : Frames(mostSamples / channels);
     const Frames likely = declared > Frames(0) ? most : Frames(std::int64_t(600) * rate);
     const auto own = store.begin(rate, channels, most, std::min(likely, most));
     if (!own) return std::optional<ReadSource>();
-    const base::Progress reading = progress.part(0, converts ? 0.5 : 0.8);
-    std::vector<float> buffer(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
-    Frames at(0);
-    while (true) {
-        if (progress.stopped()) return base::cancelled();
-        const auto got = reader->read(buffer.data(), readBlock);
-        if (!got) return tl::unexpected(got.error());
-        if (*got == 0) break;
-        if (!own->write(at, buffer.data(), *got)) return std::optional<ReadSource>();
-        at += Frames(*got);
-        reading.at(reader->progress());
-    }
-    auto warnings = reader->end();
+    const auto length = decodeInto(*own, begun, progress.part(0, converts ? 0.5 : 0.8));
+    if (!length) return tl::unexpected(length.error());
+    if (!*length) return std::optional<ReadSource>();
+    auto warnings = begun.reader.end();
     if (!warnings) return tl::unexpected(warnings.error());
     ReadSource out;
     out.file = file;
     out.kept = keeping;
-    out.facts = reader->facts();
+    out.facts = begun.reader.facts();
     out.warnings = std::move(*warnings);
-    const sound::AudioPtr decoded = own->view(Frames(0), at);
+    const sound::AudioPtr decoded = own->view(Frames(0), **length);
     out.content = sound::contentOf(*decoded);
     store.setNote(key, noteOfFile(out));
     if (takeKept(out)) return std::optional<ReadSource>(std::move(out)); // the same in another file
     const base::Key under = keyOfContent(out.content, converts ? keeping.rate : rate);
     sound::AudioStore::Kept kept;
     if (converts) {
-        const Frames length = sound::resampledLength(at, rate, keeping.rate);
-        if (length == Frames(0)) return std::optional<ReadSource>();
-        const auto other = store.begin(keeping.rate, channels, length);
-        if (!other) return std::optional<ReadSource>();
-        bool fits = true;
-        auto converted = sound::resample(
-            *decoded, keeping.rate,
-            [&](const sound::Audio& block, Frames from) { return fits = other->write(from, block); },
-            progress.part(0.5, 0.9));
+        auto converted = convertedInto(store, *decoded, keeping.rate, under, progress.part(0.5, 0.9));
         if (!converted) return tl::unexpected(naming(file, converted.error()));
-        if (!fits) return std::optional<ReadSource>();
-        kept = store.finish(other, under, length);
+        if (!*converted) return std::optional<ReadSource>();
+        kept = std::move(**converted);
         out.atOwnRate = decoded; // gone from the disk with it
     } else {
-        kept = store.finish(own, under, at);
+        kept = store.finish(own, under, **length);
     }
     out.sound =
         std::make_shared<const Sound>(std::move(kept.audio), std::move(kept.peaks), std::vector<hear::Onset>());
     return std::optional<ReadSource>(std::move(out));
 }
 
-Result<ReadSource> decodedIntoMemory(const fs::path& file, int rate, const base::Progress& progress) {
-    auto read = sound::read(file, 0, progress.part(0, 0.6), rate);
+Result<ReadSource> decodedIntoMemory(sound::Begun begun, int rate, const base::Progress& progress) {
+    const fs::path file = begun.reader.path();
+    auto read = sound::readRest(std::move(begun), 0, progress.part(0, 0.6));
     if (!read) return tl::unexpected(read.error());
     auto recording = hear::Recording::of(read->audio);
     if (!recording) return tl::unexpected(naming(file, recording.error()));
@@ -234,14 +260,27 @@ Result<ReadSource> decodedIntoMemory(const fs::path& file, int rate, const base:
 
 } // namespace
 
-Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const base::Progress& progress) {
+Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const base::Progress& progress,
+                                std::optional<sound::Begun> begun) {
     const auto key = keeping.store != nullptr ? keyOfFile(file) : std::nullopt;
-    if (!key) return decodedIntoMemory(file, keeping.rate, progress);
-    if (auto kept = keptBefore(file, keeping, *key)) return std::move(*kept);
-    auto stored = decodedInto(file, keeping, *key, progress);
-    if (!stored) return tl::unexpected(stored.error());
-    if (*stored) return std::move(**stored);
-    return decodedIntoMemory(file, keeping.rate, progress);
+    if (key)
+        if (auto kept = keptBefore(file, keeping, *key)) return std::move(*kept);
+    const auto opened = [&]() -> Result<sound::Begun> {
+        if (!begun) return sound::begin(file, keeping.rate);
+        auto out = std::move(*begun);
+        begun.reset();
+        return out;
+    };
+    if (key) {
+        auto from = opened();
+        if (!from) return tl::unexpected(from.error());
+        auto stored = decodedInto(std::move(*from), keeping, *key, progress);
+        if (!stored) return tl::unexpected(stored.error());
+        if (*stored) return std::move(**stored);
+    }
+    auto from = opened();
+    if (!from) return tl::unexpected(from.error());
+    return decodedIntoMemory(std::move(*from), keeping.rate, progress);
 }
 
 void keptAs(sound::AudioStore& store, const fs::path& from, const fs::path& to) {

@@ -45,8 +45,9 @@ struct ReadSource {
 Result<ReadSource> readSource(const std::filesystem::path& file, Keeping keeping,
                               const base::Progress& progress = {});
 // The same in two steps: read, so that it can be seen and played; and its onsets found, which takes longer.
+// `begun`: some of the file that was read already; its reading goes on from there, and it is used up.
 Result<ReadSource> decodeSource(const std::filesystem::path& file, Keeping keeping,
-                                const base::Progress& progress = {});
+                                const base::Progress& progress = {}, std::optional<sound::Begun> begun = {});
 Result<void> findAttacks(ReadSource& read, const base::Progress& progress = {});
 
 // Onsets as a text that is kept beside audio: as they were heard, and at the rate of the audio. What was heard by

@@ -29,30 +29,35 @@ std::string matchOf(const std::string& words) {
     return match;
 }
 
-} // namespace
+void bindText(Conditions& c, const std::string& value) {
+    c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); });
+}
+void bindNumber(Conditions& c, double value) {
+    c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); });
+}
 
-Conditions conditionsOf(const Query& q) {
-    Conditions c;
-    const auto text = [&](const std::string& value) {
-        c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); });
-    };
-    const auto number = [&](double value) { c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); }); };
+// Words, own tags and favourites.
+void addSaid(Conditions& c, const Query& q) {
     const std::string match = matchOf(q.words);
     if (!match.empty()) {
         c.add("id IN (SELECT rowid FROM words WHERE words MATCH ?)");
-        text(match);
+        bindText(c, match);
     } else if (q.words.find_first_not_of(" \t") != std::string::npos) {
         c.add("0"); // there is nothing in them that could be looked for
     }
     for (const std::string& tag : q.tags) {
         c.add("content IN (SELECT content FROM own_tags WHERE tag = ?)");
-        text(cleanTag(tag));
+        bindText(c, cleanTag(tag));
     }
     if (q.favourites) c.add("content IN (SELECT content FROM own WHERE favourite = 1)");
+}
+
+// Tempo, key and kind.
+void addMusic(Conditions& c, const Query& q) {
     if (q.tempo) {
         const auto within = [&](double factor) {
-            number(q.tempo->low.value * factor - 0.005);
-            number(q.tempo->high.value * factor + 0.005);
+            bindNumber(c, q.tempo->low.value * factor - 0.005);
+            bindNumber(c, q.tempo->high.value * factor + 0.005);
         };
         c.add(q.octaves ? "(bpm BETWEEN ? AND ? OR bpm BETWEEN ? AND ? OR bpm BETWEEN ? AND ?)"
                         : "bpm BETWEEN ? AND ?");
@@ -78,17 +83,21 @@ Conditions conditionsOf(const Query& q) {
         std::string marks;
         for (const hear::Kind kind : q.kinds) {
             marks += marks.empty() ? "?" : ",?";
-            text(hear::kindWord(kind));
+            bindText(c, hear::kindWord(kind));
         }
         c.add("kind IN (" + marks + ")");
     }
+}
+
+// Length, where it lies, and whether it can be had.
+void addFile(Conditions& c, const Query& q) {
     if (q.shortest) {
         c.add("seconds >= ?");
-        number(q.shortest->value);
+        bindNumber(c, q.shortest->value);
     }
     if (q.longest) {
         c.add("seconds <= ?");
-        number(q.longest->value);
+        bindNumber(c, q.longest->value);
     }
     if (!q.within.empty()) {
         c.add("path > ? AND path < ?");
@@ -97,6 +106,15 @@ Conditions conditionsOf(const Query& q) {
     }
     if (!q.withGone) c.add("gone = 0");
     if (!q.withDamaged) c.add("problem = ''");
+}
+
+} // namespace
+
+Conditions conditionsOf(const Query& q) {
+    Conditions c;
+    addSaid(c, q);
+    addMusic(c, q);
+    addFile(c, q);
     return c;
 }
 

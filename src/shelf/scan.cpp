@@ -8,6 +8,7 @@
 #include <chrono>
 #include <condition_variable>
 #include <fmt/format.h>
+#include <mutex>
 #include <new>
 #include <thread>
 #include <unordered_map>
@@ -111,6 +112,126 @@ ReadFile readForLibrary(const sound::ListedFile& listed, const Library& library,
     return out;
 }
 
+namespace {
+
+// Reads files with several workers, and hands out what they have read in batches.
+class Readers {
+  public:
+    // REQUIRES toRead and library to outlive it. Nothing is begun after a stop.
+    Readers(const std::vector<sound::ListedFile>& toRead, const Library& library, const ScanOptions& options,
+            const std::stop_token& stop)
+        : toRead_(toRead), passOn_(stop, Passing{stop_}) {
+        const auto count = static_cast<std::size_t>(
+            options.jobs > 0 ? options.jobs : std::max(1, static_cast<int>(std::thread::hardware_concurrency())));
+        running_ = std::min(count, toRead.size());
+        for (std::size_t w = 0; w < std::min(count, toRead.size()); ++w)
+            workers_.emplace_back([this, &library, &options] { work(library, options); });
+    }
+
+    ~Readers() { stop(); }
+    Readers(const Readers&) = delete;
+    Readers& operator=(const Readers&) = delete;
+
+    struct Batch {
+        std::vector<ReadFile> files;
+        std::size_t ended = 0; // of all, so far
+        bool isLast = false;
+    };
+    // Waits until a batch is full, all is read, or what is there has waited long enough.
+    Batch next() {
+        std::unique_lock lock(mutex_);
+        came_.wait_for(lock, keepAfter, [&] { return ready_.size() >= batch || running_ == 0; });
+        Batch out{{}, ended_, running_ == 0};
+        out.files.swap(ready_);
+        return out;
+    }
+    void stop() { stop_.request_stop(); }
+
+  private:
+    struct Passing {
+        std::stop_source& to;
+        void operator()() const { to.request_stop(); }
+    };
+
+    void work(const Library& library, const ScanOptions& options) {
+        base::workInBackground();
+        while (const auto mine = take()) {
+            ReadFile read = readForLibrary(toRead_[*mine], library, options.memory, {{}, stop_.get_token()});
+            const std::lock_guard lock(mutex_);
+            ++ended_;
+            if (read.source || !read.problem.empty()) ready_.push_back(std::move(read));
+            came_.notify_all();
+        }
+    }
+    std::optional<std::size_t> take() {
+        const std::lock_guard lock(mutex_);
+        if (next_ < toRead_.size() && !stop_.stop_requested()) return next_++;
+        --running_;
+        came_.notify_all();
+        return {};
+    }
+
+    const std::vector<sound::ListedFile>& toRead_;
+    std::mutex mutex_;
+    std::condition_variable came_;
+    std::vector<ReadFile> ready_;
+    std::size_t next_ = 0;
+    std::size_t ended_ = 0;
+    std::size_t running_ = 0;
+    std::stop_source stop_;
+    const std::stop_callback<Passing> passOn_;
+    std::vector<std::jthread> workers_;
+};
+
+Result<void> keep(Library& library, const std::vector<ReadFile>& files, Scanned& out) {
+    const auto put = library.put(files);
+    if (!put) return tl::unexpected(put.error());
+    for (std::size_t i = 0; i < files.size(); ++i) {
+        if (!files[i].problem.empty()) {
+            ++out.failed;
+            if (out.problems.size() < mostProblems) out.problems.push_back(files[i].problem);
+        } else {
+            ++((*put)[i] == Library::Came::New ? out.fresh : out.changed);
+        }
+    }
+    return {};
+}
+
+// Reads what the plan says and keeps it in the library, until all is read or a batch could not be kept.
+Result<void> readAll(Library& library, const Plan& plan, const ScanOptions& options, Scanned& out,
+                     const base::Progress& progress) {
+    const std::size_t total = plan.toRead.size();
+    Readers readers(plan.toRead, library, options, progress.stop);
+    if (options.onCount) options.onCount(0, total);
+    Result<void> kept;
+    while (true) {
+        const Readers::Batch came = readers.next();
+        if (!came.files.empty() && kept) {
+            kept = keep(library, came.files, out);
+            if (!kept) readers.stop();
+        }
+        if (options.onCount) options.onCount(came.ended, total);
+        progress.at(total == 0 ? 1 : double(came.ended) / double(total));
+        if (came.isLast) return kept;
+    }
+}
+
+// What was moved is not gone any more.
+Result<void> setAside(Library& library, const Plan& plan, Scanned& out) {
+    const auto entries = library.entries(plan.gone);
+    if (!entries) return tl::unexpected(entries.error());
+    std::vector<std::int64_t> gone;
+    for (const Entry& entry : *entries) {
+        std::error_code error;
+        if (!fs::exists(entry.file, error)) gone.push_back(entry.id);
+    }
+    if (auto done = library.setGone(gone, true); !done) return done;
+    out.gone = gone.size();
+    return {};
+}
+
+} // namespace
+
 Result<Scanned> scan(Library& library, const std::vector<fs::path>& folders, const ScanOptions& options,
                      const base::Progress& progress) {
     const auto begun = Clock::now();
@@ -125,87 +246,10 @@ Result<Scanned> scan(Library& library, const std::vector<fs::path>& folders, con
     if (!plan.there.empty())
         if (auto done = library.setGone(plan.there, false); !done) return tl::unexpected(done.error());
 
-    std::mutex mutex;
-    std::condition_variable came;
-    std::vector<ReadFile> ready;
-    std::size_t next = 0;
-    std::size_t ended = 0;
-    std::stop_source stop;
-    const std::stop_callback passOn(progress.stop, [&] { stop.request_stop(); });
-    const std::size_t total = plan.toRead.size();
-    const auto count = static_cast<std::size_t>(
-        options.jobs > 0 ? options.jobs : std::max(1, static_cast<int>(std::thread::hardware_concurrency())));
-    std::vector<std::jthread> workers;
-    std::size_t running = std::min(count, total);
-    for (std::size_t w = 0; w < std::min(count, total); ++w)
-        workers.emplace_back([&] {
-            base::workInBackground();
-            while (true) {
-                std::size_t mine = 0;
-                {
-                    const std::lock_guard lock(mutex);
-                    if (next == total || stop.stop_requested()) {
-                        --running;
-                        came.notify_all();
-                        return;
-                    }
-                    mine = next++;
-                }
-                ReadFile read = readForLibrary(plan.toRead[mine], library, options.memory, {{}, stop.get_token()});
-                const std::lock_guard lock(mutex);
-                ++ended;
-                if (read.source || !read.problem.empty()) ready.push_back(std::move(read));
-                came.notify_all();
-            }
-        });
-    if (options.onCount) options.onCount(0, total);
-    Result<void> kept;
-    while (true) {
-        std::vector<ReadFile> files;
-        std::size_t done = 0;
-        bool last = false;
-        {
-            std::unique_lock lock(mutex);
-            came.wait_for(lock, keepAfter, [&] { return ready.size() >= batch || running == 0; });
-            files.swap(ready);
-            done = ended;
-            last = running == 0;
-        }
-        if (!files.empty() && kept) {
-            auto put = library.put(files);
-            if (!put) {
-                kept = tl::unexpected(put.error());
-                stop.request_stop();
-            } else {
-                for (std::size_t i = 0; i < files.size(); ++i) {
-                    if (!files[i].problem.empty()) {
-                        ++out.failed;
-                        if (out.problems.size() < mostProblems) out.problems.push_back(files[i].problem);
-                    } else {
-                        ++((*put)[i] == Library::Came::New ? out.fresh : out.changed);
-                    }
-                }
-            }
-        }
-        if (options.onCount) options.onCount(done, total);
-        progress.at(total == 0 ? 1 : double(done) / double(total));
-        if (last) break;
-    }
-    workers.clear();
-    if (!kept) return tl::unexpected(kept.error());
+    if (auto kept = readAll(library, plan, options, out, progress); !kept) return tl::unexpected(kept.error());
     out.cancelled = progress.stopped();
-    if (!out.cancelled && !plan.gone.empty()) {
-        // What was moved is not gone any more.
-        const auto entries = library.entries(plan.gone);
-        if (!entries) return tl::unexpected(entries.error());
-        std::vector<std::int64_t> gone;
-        for (const Entry& entry : *entries) {
-            std::error_code error;
-            if (!fs::exists(entry.file, error)) gone.push_back(entry.id);
-        }
-        if (auto done = library.setGone(gone, true); !done) return tl::unexpected(done.error());
-        out.gone = gone.size();
-    }
+    if (!out.cancelled && !plan.gone.empty())
+        if (auto done = setAside(library, plan, out); !done) return tl::unexpected(done.error());
     out.seconds = std::chrono::duration<double>(Clock::now() - begun).count();
     return out;
 }

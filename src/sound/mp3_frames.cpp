@@ -149,69 +149,92 @@ std::optional<Info> infoOf(ByteFile& file, const Mp3Frame& frame, const Header& 
 
 constexpr int decoderDelay = 529; // frames that decoding layer III puts before the sound, common to all decoders
 
+// Walks over the frames of a file, which may be several that were joined.
+class Walk {
+  public:
+    explicit Walk(ByteFile& file) : file_(file) {}
+
+    Mp3Frames frames() {
+        const auto start = nextRun(file_, pastTag(file_, 0), farthestStart);
+        if (!start) return out_;
+        kind_ = *headerOf(file_.at(*start, 4));
+        out_.rate = kind_.rate;
+        out_.samples = kind_.samples;
+        out_.channels = kind_.channels;
+        at_ = *start;
+        while (at_ < file_.size() && step()) {
+        }
+        endPart();
+        return std::move(out_);
+    }
+
+  private:
+    std::int64_t count() const { return static_cast<std::int64_t>(out_.frames.size()); }
+
+    // A frame, or what lies between two. False at the end.
+    bool step() {
+        const auto h = headerOf(file_.at(at_, 4));
+        if (!h || !h->alike(kind_)) return passOver();
+        if (at_ + h->bytes > file_.size()) {
+            out_.isCut = true;
+            return false;
+        }
+        const Mp3Frame frame{at_, static_cast<std::uint16_t>(h->bytes)};
+        at_ += h->bytes;
+        if (auto info = infoOf(file_, frame, *h)) {
+            if (count() > 0) endPart();
+            part_ = info;
+            // It is silence, and no part of the sound; it is left out, and what follows begins at once.
+            promised_ = info->frames >= 0 ? count() + info->frames : -1;
+            return true;
+        }
+        out_.channels = std::max(out_.channels, h->channels);
+        out_.frames.push_back(frame);
+        return true;
+    }
+
+    bool passOver() {
+        const std::int64_t past = pastTag(file_, at_);
+        const auto next = nextRun(file_, past, file_.size());
+        if (!next) {
+            // A tag, or padding, at the end is no loss; the beginning of a frame is.
+            const bool isTag = past != at_;
+            const auto rest = file_.at(at_, 4);
+            if (!isTag && !rest.empty() && rest[0] == 0xFF && at_ + 4 > file_.size()) out_.isCut = true;
+            return false;
+        }
+        if (!headerOf(file_.at(*next, 4))->alike(kind_)) return false; // another kind of sound was joined on
+        at_ = *next;
+        return true;
+    }
+
+    void endPart() {
+        if (promised_ >= 0 && count() < promised_) out_.isCut = true;
+        std::int64_t from = partFrom_;
+        std::int64_t to = count() * out_.samples;
+        if (part_ && part_->hasDelay) {
+            from += part_->delay + decoderDelay;
+            if (promised_ < 0 || count() >= promised_) to -= std::max(0, part_->padding - decoderDelay);
+        }
+        if (to > from) out_.kept.push_back({from, to});
+        partFrom_ = count() * out_.samples;
+        part_.reset();
+        promised_ = -1;
+    }
+
+    ByteFile& file_;
+    Mp3Frames out_;
+    Header kind_{};
+    std::int64_t at_ = 0;
+    std::optional<Info> part_;   // of the joined file that is being walked over
+    std::int64_t partFrom_ = 0;  // its first frame of sound, decoded
+    std::int64_t promised_ = -1; // MPEG frames, by which it ends
+};
+
 } // namespace
 
 Mp3Frames mp3Frames(ByteFile& file) {
-    Mp3Frames out;
-    const auto start = nextRun(file, pastTag(file, 0), farthestStart);
-    if (!start) return out;
-    const Header kind = *headerOf(file.at(*start, 4));
-    out.rate = kind.rate;
-    out.samples = kind.samples;
-    out.channels = kind.channels;
-    std::int64_t at = *start;
-    std::optional<Info> part;   // of the joined file that is being walked over
-    std::int64_t partFrom = 0;  // its first frame of sound, decoded
-    std::int64_t promised = -1; // MPEG frames, by which it ends
-    const auto count = [&] { return static_cast<std::int64_t>(out.frames.size()); };
-    const auto endPart = [&] {
-        if (promised >= 0 && count() < promised) out.isCut = true;
-        std::int64_t from = partFrom;
-        std::int64_t to = count() * out.samples;
-        if (part && part->hasDelay) {
-            from += part->delay + decoderDelay;
-            if (promised < 0 || count() >= promised) to -= std::max(0, part->padding - decoderDelay);
-        }
-        if (to > from) out.kept.push_back({from, to});
-        partFrom = count() * out.samples;
-        part.reset();
-        promised = -1;
-    };
-    while (at < file.size()) {
-        const auto h = headerOf(file.at(at, 4));
-        if (!h || !h->alike(kind)) {
-            const std::int64_t past = pastTag(file, at);
-            const auto next = nextRun(file, past, file.size());
-            if (!next) {
-                // A tag, or padding, at the end is no loss; the beginning of a frame is.
-                const bool isTag = past != at;
-                const auto rest = file.at(at, 4);
-                if (!isTag && !rest.empty() && rest[0] == 0xFF && at + 4 > file.size()) out.isCut = true;
-                break;
-            }
-            if (!headerOf(file.at(*next, 4))->alike(kind)) break; // another kind of sound was joined on
-            at = *next;
-            continue;
-        }
-        if (at + h->bytes > file.size()) {
-            out.isCut = true;
-            break;
-        }
-        const Mp3Frame frame{at, static_cast<std::uint16_t>(h->bytes)};
-        if (auto info = infoOf(file, frame, *h)) {
-            if (count() > 0) endPart();
-            part = info;
-            // It is silence, and no part of the sound; it is left out, and what follows begins at once.
-            promised = info->frames >= 0 ? count() + info->frames : -1;
-            at += h->bytes;
-            continue;
-        }
-        out.channels = std::max(out.channels, h->channels);
-        out.frames.push_back(frame);
-        at += h->bytes;
-    }
-    endPart();
-    return out;
+    return Walk(file).frames();
 }
 
 } // namespace sound

@@ -10,6 +10,7 @@
 #include <cmath>
 #include <cstring>
 #include <fmt/format.h>
+#include <limits>
 #include <memory>
 #include <new>
 #include <sys/stat.h>
@@ -137,65 +138,82 @@ double Reader::progress() const {
     return decoder_->declared > 0 ? std::min(1.0, double(facts_.frames.value) / double(decoder_->declared)) : 0;
 }
 
-namespace {
-
-Result<ReadFile> readWhole(const std::filesystem::path& path, int targetRate, const base::Progress& progress,
-                           int keptAt) {
-    auto reader =
-        Reader::open(path, mostBytes / static_cast<std::int64_t>(sizeof(float)), std::max(targetRate, keptAt));
+Result<Begun> begin(const std::filesystem::path& path, int keptAt) {
+    auto reader = Reader::open(path, mostBytes / static_cast<std::int64_t>(sizeof(float)), keptAt);
     if (!reader) return tl::unexpected(reader.error());
-    const int rate = targetRate > 0 ? targetRate : reader->facts().rate;
-    ReadFile out;
-    const auto channels = static_cast<std::size_t>(reader->facts().channels);
-    Audio& audio = out.audio;
-    audio.rate = reader->facts().rate;
-    std::vector<std::vector<float>> samples(channels);
-    for (auto& of : samples)
-        of.reserve(reader->likelyFrames());
+    Begun begun{std::move(*reader)};
+    begun.samples.resize(static_cast<std::size_t>(begun.reader.facts().channels));
+    return begun;
+}
+
+Result<void> readOn(Begun& begun, Frames upTo, const base::Progress& progress) {
+    const std::size_t channels = begun.samples.size();
     constexpr std::size_t block = 1 << 15;
     std::vector<float> buffer(block * channels);
-    const bool resampling = rate != audio.rate;
-    const base::Progress reading = progress.part(0, resampling ? 0.6 : 1.0);
-    while (true) {
+    while (!begun.isWhole && begun.frames() < upTo) {
         if (progress.stopped()) return base::cancelled();
-        const auto got = reader->read(buffer.data(), block);
+        const auto got = begun.reader.read(buffer.data(), block);
         if (!got) return tl::unexpected(got.error());
-        if (*got == 0) break;
+        begun.isWhole = *got == 0;
         for (std::size_t c = 0; c < channels; ++c) {
-            const std::size_t before = samples[c].size();
-            samples[c].resize(before + static_cast<std::size_t>(*got));
+            std::vector<float>& samples = begun.samples[c];
+            const std::size_t before = samples.size();
+            samples.resize(before + static_cast<std::size_t>(*got));
             const float* from = buffer.data() + c;
-            for (std::size_t i = before; i < samples[c].size(); ++i, from += channels)
-                samples[c][i] = *from;
+            for (std::size_t i = before; i < samples.size(); ++i, from += channels)
+                samples[i] = *from;
         }
-        reading.at(reader->progress());
+        progress.at(begun.reader.progress());
     }
-    auto warnings = reader->end();
+    return {};
+}
+
+namespace {
+
+Result<ReadFile> restOf(Begun begun, int targetRate, const base::Progress& progress) {
+    for (auto& samples : begun.samples)
+        samples.reserve(begun.reader.likelyFrames());
+    const int own = begun.reader.facts().rate;
+    const int rate = targetRate > 0 ? targetRate : own;
+    const bool resampling = rate != own;
+    constexpr Frames allOfIt(std::numeric_limits<std::int64_t>::max());
+    if (auto done = readOn(begun, allOfIt, progress.part(0, resampling ? 0.6 : 1.0)); !done)
+        return tl::unexpected(done.error());
+    auto warnings = begun.reader.end();
     if (!warnings) return tl::unexpected(warnings.error());
+    ReadFile out;
     out.warnings = std::move(*warnings);
-    out.facts = reader->facts();
-    for (auto& of : samples) {
-        of.shrink_to_fit();
-        audio.channels.emplace_back(std::move(of));
+    out.facts = begun.reader.facts();
+    out.audio.rate = own;
+    for (auto& samples : begun.samples) {
+        samples.shrink_to_fit();
+        out.audio.channels.emplace_back(std::move(samples));
     }
-    out.content = contentOf(audio);
+    out.content = contentOf(out.audio);
     if (resampling) {
-        auto converted = resampled(audio, rate, progress.part(0.6, 1.0));
+        auto converted = resampled(out.audio, rate, progress.part(0.6, 1.0));
         if (!converted) return tl::unexpected(converted.error());
-        audio = std::move(*converted);
+        out.audio = std::move(*converted);
     }
     return out;
 }
 
 } // namespace
 
-Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress,
-                      int keptAt) {
+Result<ReadFile> readRest(Begun begun, int targetRate, const base::Progress& progress) {
+    const std::filesystem::path path = begun.reader.path();
     try {
-        return readWhole(path, targetRate, progress, keptAt);
+        return restOf(std::move(begun), targetRate, progress);
     } catch (const std::bad_alloc&) {
         return tl::unexpected(couldNot(path, "there is not enough memory for it"));
     }
+}
+
+Result<ReadFile> read(const std::filesystem::path& path, int targetRate, const base::Progress& progress,
+                      int keptAt) {
+    auto begun = begin(path, std::max(targetRate, keptAt));
+    if (!begun) return tl::unexpected(begun.error());
+    return readRest(std::move(*begun), targetRate, progress);
 }
 
 } // namespace sound

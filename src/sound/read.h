@@ -55,8 +55,9 @@ class Reader {
     // After the end: what there is to warn of, in sentences naming the file. Fails when there was no sound.
     Result<std::vector<std::string>> end() const;
     const FileFacts& facts() const { return facts_; } // `frames` grows while it is read
-    double progress() const;                          // 0 to 1; 0 where the length is not known
-    Seconds declaredLength() const;                   // as the file says, which need not be so; 0 where it does not
+    const std::filesystem::path& path() const { return path_; }
+    double progress() const;        // 0 to 1; 0 where the length is not known
+    Seconds declaredLength() const; // as the file says, which need not be so; 0 where it does not
     // How many frames there will be, roughly, for making room; 0 where the file does not say.
     std::size_t likelyFrames() const;
 
@@ -72,6 +73,23 @@ class Reader {
     std::size_t notNumbers_ = 0;
     float loudest_ = 0;
 };
+
+// A file of which some was read into memory: reading goes on from there, so that nothing is decoded twice. One
+// thread at a time.
+struct Begun {
+    Reader reader;
+    std::vector<std::vector<float>> samples{}; // by channel, at the file's own rate
+    bool isWhole = false;                      // there is no more of it
+
+    Frames frames() const { return Frames(std::int64_t(samples.empty() ? 0 : samples.front().size())); }
+};
+// Opens a file, and has read nothing of it yet. `keptAt`: a higher rate that the samples will be converted to; the
+// limit of length counts there. Fails as Reader::open() does.
+Result<Begun> begin(const std::filesystem::path& path, int keptAt = 0);
+// Reads on until so many frames are there, or the file ends. Fails as Reader::read() does.
+Result<void> readOn(Begun& begun, Frames upTo, const base::Progress& progress = {});
+// Reads the rest; what it is, read() says.
+Result<ReadFile> readRest(Begun begun, int targetRate, const base::Progress& progress = {});
 
 // Reads WAV, AIFF, FLAC, Ogg Vorbis, Opus or MP3 from its first frame to its last, in order, and converts it
 // to targetRate (0: leaves it as it is). Lengths come from what was decoded, never from a header. A file that

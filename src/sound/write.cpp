@@ -116,6 +116,45 @@ Writer::~Writer() = default;
 Writer::Writer(Writer&&) noexcept = default;
 Writer& Writer::operator=(Writer&&) noexcept = default;
 
+namespace {
+
+void setQuality(SNDFILE* file, FileKind kind, int of10) {
+    if (kind == FileKind::Mp3) {
+        int variable = SF_BITRATE_MODE_VARIABLE;
+        sf_command(file, SFC_SET_BITRATE_MODE, &variable, sizeof variable);
+    }
+    double quality = std::clamp(of10, 0, 10) / 10.0;
+    sf_command(file, SFC_SET_VBR_ENCODING_QUALITY, &quality, sizeof quality);
+}
+
+void setReference(SNDFILE* file, const TimeReference& reference) {
+    SF_BROADCAST_INFO note{};
+    copyText(note.description, sizeof note.description, reference.description);
+    copyText(note.originator, sizeof note.originator, "Patient Metre");
+    const auto frames = static_cast<std::uint64_t>(std::max<std::int64_t>(0, reference.frames));
+    note.time_reference_low = static_cast<std::uint32_t>(frames & 0xFFFFFFFFU);
+    note.time_reference_high = static_cast<std::uint32_t>(frames >> 32);
+    note.version = 1;
+    sf_command(file, SFC_SET_BROADCAST_INFO, &note, sizeof note);
+}
+
+void setCues(SNDFILE* file, const std::vector<CuePoint>& cues) {
+    std::vector<char> bytes(sizeof(std::uint32_t) + cues.size() * sizeof(SF_CUE_POINT));
+    const auto count = static_cast<std::uint32_t>(cues.size());
+    std::memcpy(bytes.data(), &count, sizeof count);
+    for (std::size_t i = 0; i < cues.size(); ++i) {
+        SF_CUE_POINT cue{};
+        cue.indx = static_cast<std::int32_t>(i + 1);
+        cue.position = static_cast<std::uint32_t>(std::clamp<std::int64_t>(cues[i].at.value, 0, 0xFFFFFFFFLL));
+        cue.sample_offset = cue.position;
+        copyText(cue.name, sizeof cue.name - 1, cues[i].name);
+        std::memcpy(bytes.data() + sizeof count + i * sizeof cue, &cue, sizeof cue);
+    }
+    sf_command(file, SFC_SET_CUE, bytes.data(), static_cast<int>(bytes.size()));
+}
+
+} // namespace
+
 Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int channels, Frames length,
                             const WriteAs& as) {
     const auto fail = [&](const std::string& reason) {
@@ -149,39 +188,9 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
     state->io = SndIo::write(state->part.path(), info);
     if (!state->io) return fail(base::writeReason(path, errno));
     SNDFILE* file = state->io->file();
-    if (isLossy(*kind)) {
-        if (*kind == FileKind::Mp3) {
-            int variable = SF_BITRATE_MODE_VARIABLE;
-            sf_command(file, SFC_SET_BITRATE_MODE, &variable, sizeof variable);
-        }
-        double quality = std::clamp(as.quality, 0, 10) / 10.0;
-        sf_command(file, SFC_SET_VBR_ENCODING_QUALITY, &quality, sizeof quality);
-    }
-    if (as.reference && *kind == FileKind::Wav) {
-        SF_BROADCAST_INFO note{};
-        copyText(note.description, sizeof note.description, as.reference->description);
-        copyText(note.originator, sizeof note.originator, "Patient Metre");
-        const auto frames = static_cast<std::uint64_t>(std::max<std::int64_t>(0, as.reference->frames));
-        note.time_reference_low = static_cast<std::uint32_t>(frames & 0xFFFFFFFFU);
-        note.time_reference_high = static_cast<std::uint32_t>(frames >> 32);
-        note.version = 1;
-        sf_command(file, SFC_SET_BROADCAST_INFO, &note, sizeof note);
-    }
-    if (!as.cues.empty() && *kind == FileKind::Aiff) {
-        std::vector<char> bytes(sizeof(std::uint32_t) + as.cues.size() * sizeof(SF_CUE_POINT));
-        const auto count = static_cast<std::uint32_t>(as.cues.size());
-        std::memcpy(bytes.data(), &count, sizeof count);
-        for (std::size_t i = 0; i < as.cues.size(); ++i) {
-            SF_CUE_POINT cue{};
-            cue.indx = static_cast<std::int32_t>(i + 1);
-            cue.position =
-                static_cast<std::uint32_t>(std::clamp<std::int64_t>(as.cues[i].at.value, 0, 0xFFFFFFFFLL));
-            cue.sample_offset = cue.position;
-            copyText(cue.name, sizeof cue.name - 1, as.cues[i].name);
-            std::memcpy(bytes.data() + sizeof count + i * sizeof cue, &cue, sizeof cue);
-        }
-        sf_command(file, SFC_SET_CUE, bytes.data(), static_cast<int>(bytes.size()));
-    }
+    if (isLossy(*kind)) setQuality(file, *kind, as.quality);
+    if (as.reference && *kind == FileKind::Wav) setReference(file, *as.reference);
+    if (!as.cues.empty() && *kind == FileKind::Aiff) setCues(file, as.cues);
     return Writer(std::move(state));
 }
 

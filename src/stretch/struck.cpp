@@ -210,88 +210,114 @@ class StruckRun {
         }
     }
 
+    // The way from one anchor to the next: what bounds it, and how far it has been rendered.
+    struct Way {
+        const Anchor& a;
+        const Anchor& b;
+        std::int64_t endLag = b.source - b.output;
+        std::int64_t head = 0;      // of the attack, which is played as it is
+        std::int64_t bodyStart = 0; // where the first crossing may begin
+        std::int64_t cross = 0;     // how long a crossing takes
+        std::int64_t lastCross = 0; // and the one onto the next attack
+        std::int64_t zone = 0;      // where that one may begin
+        double offset = 0;          // of what is played from the time map where the body begins
+        std::int64_t here = a.output;
+        std::int64_t current = a.source - a.output; // the lag that is played
+        double gain = 1;
+    };
+
+    Way wayBetween(const Anchor& a, const Anchor& b) const {
+        Way w{a, b};
+        const std::int64_t length = b.output - a.output;
+        w.head = a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
+        w.bodyStart = a.output + w.head;
+        // Between the strokes of a roll there is less sound than the time that is to be made of it; there must be
+        // room in it to go back and to cross over without meeting either stroke.
+        w.cross = std::clamp((b.source - a.source - w.head) / 4, std::min(cross_, frames(0.002) + 8), cross_);
+        // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike, and
+        // not before what leads up to that attack has left the last one behind.
+        w.lastCross = std::min(w.cross, std::max<std::int64_t>(1, (length - w.head) / 2));
+        w.zone = b.exact
+                     ? std::clamp(std::max(b.output - w.lastCross - frames(0.06), a.source + w.head / 2 - w.endLag),
+                                  w.bodyStart, std::max(w.bodyStart, b.output - w.lastCross))
+                     : b.output;
+        w.offset = double(w.bodyStart + w.current) - plan_.passage_.sourceAt(double(w.bodyStart));
+        return w;
+    }
+
+    // The lag that the time map asks for at an output frame.
+    std::int64_t idealLag(const Way& w, std::int64_t o) const {
+        const double left =
+            1 - double(o - w.bodyStart) / double(std::max<std::int64_t>(1, w.b.output - w.bodyStart));
+        return static_cast<std::int64_t>(std::llround(plan_.passage_.sourceAt(double(o)) + w.offset * left)) - o;
+    }
+
+    // Plays up to an output frame, and crosses over to another lag within n frames.
+    void jump(Way& w, std::int64_t at, std::int64_t n, std::int64_t to, double likeness) {
+        const double before = recovered(w.gain, at - w.here);
+        play(w.here, at, w.current, {w.gain, before});
+        // Where nothing is left in which the level could come back, the crossing brings it back.
+        w.gain = at + n == w.b.output && w.b.exact
+                     ? 1
+                     : std::clamp(before * asQuiet(at + to, at + w.current, w.b.source), leastGain, 1.0);
+        crossOver(at, n, w.current, to, likeness, {before, w.gain});
+        w.current = to;
+        w.here = at + n;
+    }
+
+    // Jumps at an output frame where what is played has drifted from the time map, to where the sound is alike.
+    bool mayJump(Way& w, std::int64_t o, std::int64_t step) {
+        const std::int64_t off = w.current - idealLag(w, o);
+        const std::int64_t room = w.b.source - (o + w.current) - 2 * w.cross; // before the next attack is heard
+        const bool must = std::abs(off) > drift_ || (room < step && off > 0);
+        if (!(must || std::abs(off) > drift_ / 2) || o + w.cross > w.b.output) return false;
+        const std::int64_t wanted = idealLag(w, o + w.cross) + o + (off > 0 ? -drift_ / 3 : drift_ / 3);
+        const std::int64_t low = std::max(wanted - drift_, w.a.source + w.head);
+        // Before an attack there is to be room for this crossing and for another away from there.
+        const std::int64_t high = std::min(wanted + drift_, w.b.source - (w.b.exact ? 2 : 1) * w.cross);
+        if (low > high) return false;
+        const auto best = similar_.best(o + w.current, low, high, std::clamp(wanted, low, high));
+        if (best.place == o + w.current || !(must || best.likeness > 0.97)) return false;
+        jump(w, o, w.cross, best.place - o, best.likeness);
+        return true;
+    }
+
+    // From where the body ends up to the next anchor.
+    void arrive(Way& w) {
+        const Anchor& b = w.b;
+        if (b.exact && w.current != w.endLag) {
+            const std::int64_t at =
+                lastCrossing(std::max(w.here, w.zone), w.a, b, w.head, w.lastCross, w.current, w.endLag);
+            jump(w, at, std::min(w.lastCross, b.output - at), w.endLag, similar_.at(at + w.current, at + w.endLag));
+        }
+        const std::int64_t rest = b.output - w.here;
+        if (!b.exact) {
+            play(w.here, b.output, w.current, {w.gain, recovered(w.gain, rest)});
+            return;
+        }
+        // Long before an attack nothing covers a step: what leads up to it is met as slowly as it is long.
+        const std::int64_t back =
+            b.attack ? std::min(rest, std::max(frames(backBefore), frames(plan_.lead_))) : rest;
+        const double before = recovered(w.gain, rest - back);
+        play(w.here, b.output - back, w.current, {w.gain, before});
+        play(b.output - back, b.output, w.current, {before, 1});
+    }
+
     // Renders from one anchor up to the next. False when cancelled.
     bool fill(const Anchor& a, const Anchor& b, const Progress& progress) {
         const std::int64_t lag = a.source - a.output;
-        const std::int64_t endLag = b.source - b.output;
-        const std::int64_t length = b.output - a.output;
-        if (lag == endLag) {
+        if (lag == b.source - b.output) {
             play(a.output, b.output, lag);
             return true;
         }
         similar_.goOn({a.source - frames(beyond), b.source + frames(beyond)});
-        const std::int64_t head = a.attack ? std::min({frames(0.040), length / 2, (b.source - a.source) / 2}) : 0;
-        const std::int64_t bodyStart = a.output + head;
-        // Between the strokes of a roll there is less sound than the time that is to be made of it; there must be
-        // room in it to go back and to cross over without meeting either stroke.
-        const std::int64_t cross =
-            std::clamp((b.source - a.source - head) / 4, std::min(cross_, frames(0.002) + 8), cross_);
-        // Where the last crossing, onto the next attack, may begin; it is chosen where the two are most alike, and
-        // not before what leads up to that attack has left the last one behind.
-        const std::int64_t lastCross = std::min(cross, std::max<std::int64_t>(1, (length - head) / 2));
-        const std::int64_t zone =
-            b.exact ? std::clamp(std::max(b.output - lastCross - frames(0.06), a.source + head / 2 - endLag),
-                                 bodyStart, std::max(bodyStart, b.output - lastCross))
-                    : b.output;
-
-        const double offset = double(bodyStart + lag) - plan_.passage_.sourceAt(double(bodyStart));
-        const auto idealLag = [&](std::int64_t o) {
-            const double left = 1 - double(o - bodyStart) / double(std::max<std::int64_t>(1, b.output - bodyStart));
-            return static_cast<std::int64_t>(std::llround(plan_.passage_.sourceAt(double(o)) + offset * left)) - o;
-        };
-        const std::int64_t step = std::min(frames(0.006), cross) + 1;
-        std::int64_t here = a.output;
-        std::int64_t current = lag;
-        std::int64_t o = bodyStart;
-        double gain = 1;
-        const auto jump = [&](std::int64_t at, std::int64_t n, std::int64_t to, double likeness) {
-            const double before = recovered(gain, at - here);
-            play(here, at, current, {gain, before});
-            // Where nothing is left in which the level could come back, the crossing brings it back.
-            gain = at + n == b.output && b.exact
-                       ? 1
-                       : std::clamp(before * asQuiet(at + to, at + current, b.source), leastGain, 1.0);
-            crossOver(at, n, current, to, likeness, {before, gain});
-            current = to;
-            here = at + n;
-        };
-        while (o < zone) {
+        Way w = wayBetween(a, b);
+        const std::int64_t step = std::min(frames(0.006), w.cross) + 1;
+        for (std::int64_t o = w.bodyStart; o < w.zone;) {
             if (progress.stopped()) return false;
-            const std::int64_t off = current - idealLag(o);
-            const std::int64_t room = b.source - (o + current) - 2 * cross; // before the next attack would be heard
-            const bool must = std::abs(off) > drift_ || (room < step && off > 0);
-            if ((must || std::abs(off) > drift_ / 2) && o + cross <= b.output) {
-                const std::int64_t wanted = idealLag(o + cross) + o + (off > 0 ? -drift_ / 3 : drift_ / 3);
-                const std::int64_t low = std::max(wanted - drift_, a.source + head);
-                // Before an attack there is to be room for this crossing and for another away from there.
-                const std::int64_t high = std::min(wanted + drift_, b.source - (b.exact ? 2 : 1) * cross);
-                if (low <= high) {
-                    const auto best = similar_.best(o + current, low, high, std::clamp(wanted, low, high));
-                    if (best.place != o + current && (must || best.likeness > 0.97)) {
-                        jump(o, cross, best.place - o, best.likeness);
-                        o = here;
-                        continue;
-                    }
-                }
-            }
-            o += step;
+            o = mayJump(w, o, step) ? w.here : o + step;
         }
-        if (b.exact && current != endLag) {
-            const std::int64_t at = lastCrossing(std::max(here, zone), a, b, head, lastCross, current, endLag);
-            const std::int64_t n = std::min(lastCross, b.output - at);
-            jump(at, n, endLag, similar_.at(at + current, at + endLag));
-        }
-        if (!b.exact) {
-            play(here, b.output, current, {gain, recovered(gain, b.output - here)});
-            return true;
-        }
-        const std::int64_t rest = b.output - here;
-        // Long before an attack nothing covers a step: what leads up to it is met as slowly as it is long.
-        const std::int64_t back =
-            b.attack ? std::min(rest, std::max(frames(backBefore), frames(plan_.lead_))) : rest;
-        const double before = recovered(gain, rest - back);
-        play(here, b.output - back, current, {gain, before});
-        play(b.output - back, b.output, current, {before, 1});
+        arrive(w);
         return true;
     }
 

@@ -31,15 +31,14 @@ std::int64_t roomFor(std::int64_t wanted, double source, double output) {
     return reach < 1 ? 0 : static_cast<std::int64_t>(reach);
 }
 
-} // namespace
+struct Anchor {
+    std::int64_t source;
+    std::int64_t output;
+    bool attack;
+};
 
-Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, std::size_t reach) {
-    const TimeMap& map = passage.map;
-    struct Anchor {
-        std::int64_t source;
-        std::int64_t output;
-        bool attack;
-    };
+// The points of the map and the attacks between them, in order.
+std::vector<Anchor> anchorsOf(const TimeMap& map, const std::vector<Frames>& attacks, std::size_t reach) {
     std::vector<Anchor> anchors;
     const auto& points = map.points();
     anchors.reserve(points.size() + attacks.size());
@@ -51,7 +50,11 @@ Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, st
                 anchors.push_back({a.value, std::llround(map.outputAt(double(a.value))), true});
     std::stable_sort(anchors.begin(), anchors.end(),
                      [](const Anchor& a, const Anchor& b) { return a.source < b.source; });
-    // An attack beside a point of the map is that point.
+    return anchors;
+}
+
+// An attack beside a point of the map is that point.
+std::vector<Anchor> apart(const std::vector<Anchor>& anchors) {
     std::vector<Anchor> kept;
     for (const Anchor& a : anchors) {
         const bool near =
@@ -66,6 +69,21 @@ Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, st
             kept.back().attack = true;
         }
     }
+    return kept;
+}
+
+// How far towards a neighbour, or back to one, an attack may keep its own time. They share what lies between them.
+std::int64_t roomBetween(const Anchor& a, const Anchor& b, bool otherIsAttack, std::size_t reach) {
+    const double shared = otherIsAttack ? 2.0 : 1.0;
+    return roomFor(static_cast<std::int64_t>(reach), double(b.source - a.source) / shared,
+                   double(b.output - a.output) / shared);
+}
+
+} // namespace
+
+Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, std::size_t reach) {
+    const TimeMap& map = passage.map;
+    const std::vector<Anchor> kept = apart(anchorsOf(map, attacks, reach));
     std::vector<metre::TimePoint> bent;
     std::vector<std::int64_t> resets;
     const auto add = [&](std::int64_t source, std::int64_t output) {
@@ -76,17 +94,8 @@ Zones attackZones(const Passage& passage, const std::vector<Frames>& attacks, st
         const Anchor& a = kept[i];
         std::int64_t before = 0;
         std::int64_t after = 0;
-        // Neighbours share what lies between them.
-        if (a.attack && i > 0) {
-            const double s = double(a.source - kept[i - 1].source) / (kept[i - 1].attack ? 2.0 : 1.0);
-            const double o = double(a.output - kept[i - 1].output) / (kept[i - 1].attack ? 2.0 : 1.0);
-            before = roomFor(static_cast<std::int64_t>(reach), s, o);
-        }
-        if (a.attack && i + 1 < kept.size()) {
-            const double s = double(kept[i + 1].source - a.source) / (kept[i + 1].attack ? 2.0 : 1.0);
-            const double o = double(kept[i + 1].output - a.output) / (kept[i + 1].attack ? 2.0 : 1.0);
-            after = roomFor(static_cast<std::int64_t>(reach), s, o);
-        }
+        if (a.attack && i > 0) before = roomBetween(kept[i - 1], a, kept[i - 1].attack, reach);
+        if (a.attack && i + 1 < kept.size()) after = roomBetween(a, kept[i + 1], kept[i + 1].attack, reach);
         if (before > 0) add(a.source - before, a.output - before);
         add(a.source, a.output);
         if (after > 0) add(a.source + after, a.output + after);

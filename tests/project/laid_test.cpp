@@ -42,13 +42,13 @@ Project many(int clips) {
     return p;
 }
 
-metre::TempoMap ramp() {
+metre::TempoMap rampOverAll() {
     return *metre::TempoMap::make({{Beats(0), Bpm(100), metre::TempoPoint::Shape::Ramp},
                                    {Beats(300), Bpm(120), metre::TempoPoint::Shape::Hold}});
 }
 
 TEST(Laid, SaysOfEachClipWhatTheDocumentMeans) {
-    const Project p = *setTempoMap(many(8), ramp());
+    const Project p = *setTempoMap(many(8), rampOverAll());
     const LaidPtr laid = lay(p);
     ASSERT_EQ(laid->clips().size(), 8U);
     for (std::size_t t = 0; t < 4; ++t) {
@@ -98,7 +98,7 @@ TEST(Laid, TheChainIsThatOfClipAndTrack) {
 }
 
 TEST(Laid, AnEditOfOneClipLaysOneClip) {
-    const Project p = *setTempoMap(many(100), ramp());
+    const Project p = *setTempoMap(many(100), rampOverAll());
     const LaidPtr first = lay(p);
     EXPECT_EQ(first->laidAnew(), 100U);
     const ClipId id = allClips(p)[50];

@@ -45,7 +45,7 @@ Source freePlaying() {
     return s;
 }
 
-Source loop() {
+Source loopOfLead() {
     Source s;
     s.name = s.content = "winch";
     s.file = "/x/winch.wav";
@@ -62,7 +62,7 @@ struct Piece {
     ClipId leader;
     ClipId other;
     explicit Piece(Beats at = Beats(4)) {
-        Added added = addSources(*setTempo({}, Bpm(104)), {freePlaying(), loop()});
+        Added added = addSources(*setTempo({}, Bpm(104)), {freePlaying(), loopOfLead()});
         free = added.ids[0];
         loop_ = added.ids[1];
         auto one = place(added.project, free, {}, at);
@@ -188,21 +188,21 @@ TEST(Lead, SplitAllItsPartsPlayAsRecorded) {
 
 TEST(Lead, WhatHasOneBeatOrNoneCannot) {
     Piece it;
-    Source none = loop();
+    Source none = loopOfLead();
     none.beats.reset();
     EXPECT_FALSE(leadTempo(none, Lead::Every::Beat, Seconds(0)));
-    Source one = loop();
+    Source one = loopOfLead();
     one.facts.frames = Frames(20000);
     const auto refused = leadTempo(one, Lead::Every::Beat, Seconds(0));
     ASSERT_FALSE(refused);
     EXPECT_NE(refused.error().text.find("one beat"), std::string::npos) << refused.error().text;
-    Source wild = loop();
+    Source wild = loopOfLead();
     wild.beats = *metre::BeatMap::make(
         {{Seconds(0), Beats(0)}, {Seconds(0.5), Beats(1)}, {Seconds(0.6), Beats(2)}, {Seconds(2), Beats(4)}});
     const auto wildly = leadTempo(wild, Lead::Every::Beat, Seconds(0));
     ASSERT_FALSE(wildly);
     EXPECT_NE(wildly.error().text.find("600 BPM"), std::string::npos) << wildly.error().text;
-    EXPECT_FALSE(leadTempo(loop(), Lead::Every::Beat, Seconds(-1)));
+    EXPECT_FALSE(leadTempo(loopOfLead(), Lead::Every::Beat, Seconds(-1)));
     EXPECT_FALSE(setLead(it.project, ClipId{999}, Lead::Every::Beat));
 }
 

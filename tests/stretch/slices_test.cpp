@@ -25,7 +25,7 @@ struct Hits {
 };
 
 // The strokes of a rendering: where it becomes loud after a pause of silence or near it.
-std::vector<std::int64_t> attacksOf(const Audio& audio) {
+std::vector<std::int64_t> attacksHeardIn(const Audio& audio) {
     std::vector<std::int64_t> list;
     const auto& s = audio.channels[0];
     for (std::size_t i = 0; i < s.size(); ++i)
@@ -44,8 +44,8 @@ TEST(Slices, EveryPieceIsAtItsPlaceAsItWasRecorded) {
         const auto out = render(hits.material(), map, settings);
         ASSERT_TRUE(out);
         ASSERT_EQ(out->frames(), length);
-        const auto found = attacksOf(*out);
-        const auto there = attacksOf(hits.audio);
+        const auto found = attacksHeardIn(*out);
+        const auto there = attacksHeardIn(hits.audio);
         ASSERT_EQ(found.size(), there.size()) << ratio << ": none doubled, none swallowed";
         for (std::size_t i = 0; i < found.size(); ++i)
             EXPECT_NEAR(double(found[i]), double(strokesAt[i]) * ratio + double(there[i] - strokesAt[i]), 1.5);
@@ -98,8 +98,8 @@ TEST(Draft, AttacksLandWhereTheMapSays) {
         const TimeMap map = *TimeMap::straight(Frames(144000), Frames(std::llround(144000 * ratio)));
         const Audio out = draft(hits.material(), map, {}, Frames(0), map.outputLength());
         ASSERT_EQ(out.frames(), map.outputLength());
-        const auto found = attacksOf(out);
-        const auto there = attacksOf(hits.audio);
+        const auto found = attacksHeardIn(out);
+        const auto there = attacksHeardIn(hits.audio);
         ASSERT_EQ(found.size(), there.size()) << ratio;
         for (std::size_t i = 1; i < found.size(); ++i)
             EXPECT_NEAR(double(found[i]), double(strokesAt[i]) * ratio + double(there[i] - strokesAt[i]), 100)

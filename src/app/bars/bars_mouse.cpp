@@ -222,6 +222,24 @@ void BarsView::pressClip(const Under& u, const BarsHand& hand, Qt::KeyboardModif
         tool_ = clipMover(hand, pressed, adding && isSelected);
 }
 
+BarsHand BarsView::handAt(const QPointF& at) {
+    return {session_,
+            layout_,
+            drag_,
+            picked_,
+            at,
+            ++press_,
+            [this](double beat) { scrollTo(beat); },
+            [this] {
+                if (!handingOut_ && leavesWindow(lastMove_)) {
+                    handingOut_ = true;
+                    // What holds the clips asks this: it goes once it has had its answer.
+                    QTimer::singleShot(0, this, &BarsView::handOut);
+                }
+                return handingOut_;
+            }};
+}
+
 void BarsView::mousePressEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton || tool_) return;
     endAsking(true);
@@ -233,21 +251,7 @@ void BarsView::mousePressEvent(QMouseEvent* event) {
     pressedAt_ = at;
     moved_ = false;
     handingOut_ = false;
-    const BarsHand hand{session_,
-                        layout_,
-                        drag_,
-                        picked_,
-                        at,
-                        ++press_,
-                        [this](double beat) { scrollTo(beat); },
-                        [this] {
-                            if (!handingOut_ && leavesWindow(lastMove_)) {
-                                handingOut_ = true;
-                                // What holds the clips asks this: it goes once it has had its answer.
-                                QTimer::singleShot(0, this, &BarsView::handOut);
-                            }
-                            return handingOut_;
-                        }};
+    const BarsHand hand = handAt(at);
     const Under u = under(at);
     const bool inTheLanes = u.what == Under::What::Point || u.what == Under::What::TempoLane ||
                             u.what == Under::What::Section || u.what == Under::What::SectionLane ||
@@ -319,6 +323,34 @@ void BarsView::mouseReleaseEvent(QMouseEvent* event) {
     viewport()->update();
 }
 
+// Gain, pan or name, whichever lies there. False where there is nothing to type.
+bool BarsView::typeInHeader(const QPointF& at, std::size_t index) {
+    const project::Track& track = *session_.now().tracks[index];
+    const TrackId id = track.id;
+    const QPoint point = at.toPoint();
+    if (gainRect(layout_, index).contains(point))
+        ask(gainRect(layout_, index).adjusted(-4, -3, 10, 3), QString::number(track.gainDb, 'f', 1),
+            tr("Gain of the track in dB"), [this, id](const QString& text) {
+                if (const auto db = numberIn(text))
+                    session_.edit(tr("Track gain"), project::setTrackGain(session_.now(), id, *db));
+                else
+                    session_.say(tr("“%1” is not a gain in decibels.").arg(text));
+            });
+    else if (panRect(layout_, index).contains(point))
+        ask(panRect(layout_, index).adjusted(-10, -3, 10, 3), QString::number(std::lround(track.pan * 100)),
+            tr("Pan of the track, −100 left to 100 right"), [this, id](const QString& text) {
+                if (const auto pan = numberIn(text))
+                    session_.edit(tr("Pan"), project::setPan(session_.now(), id, *pan / 100));
+                else
+                    session_.say(tr("“%1” is not a place between −100 (left) and 100 (right).").arg(text));
+            });
+    else if (muteRect(layout_, index).contains(point) || soloRect(layout_, index).contains(point))
+        return false;
+    else
+        typeTrackName(id);
+    return true;
+}
+
 void BarsView::mouseDoubleClickEvent(QMouseEvent* event) {
     if (event->button() != Qt::LeftButton) return;
     const QPointF at = event->position();
@@ -326,32 +358,9 @@ void BarsView::mouseDoubleClickEvent(QMouseEvent* event) {
     const project::Project p = session_.now(); // a copy: edits below replace the present one
     const auto snapped = [&](Beats b) { return std::max(Beats(0), metre::snapped(b, p.view.snap, p.metre)); };
     switch (u.what) {
-    case Under::What::Head: {
-        const project::Track& track = *p.tracks[u.track];
-        const TrackId id = track.id;
-        const QPoint point = at.toPoint();
-        if (gainRect(layout_, u.track).contains(point))
-            ask(gainRect(layout_, u.track).adjusted(-4, -3, 10, 3), QString::number(track.gainDb, 'f', 1),
-                tr("Gain of the track in dB"), [this, id](const QString& text) {
-                    if (const auto db = numberIn(text))
-                        session_.edit(tr("Track gain"), project::setTrackGain(session_.now(), id, *db));
-                    else
-                        session_.say(tr("“%1” is not a gain in decibels.").arg(text));
-                });
-        else if (panRect(layout_, u.track).contains(point))
-            ask(panRect(layout_, u.track).adjusted(-10, -3, 10, 3), QString::number(std::lround(track.pan * 100)),
-                tr("Pan of the track, −100 left to 100 right"), [this, id](const QString& text) {
-                    if (const auto pan = numberIn(text))
-                        session_.edit(tr("Pan"), project::setPan(session_.now(), id, *pan / 100));
-                    else
-                        session_.say(tr("“%1” is not a place between −100 (left) and 100 (right).").arg(text));
-                });
-        else if (muteRect(layout_, u.track).contains(point) || soloRect(layout_, u.track).contains(point))
-            mousePressEvent(event); // the second of two quick clicks is a click
-        else
-            typeTrackName(id);
+    case Under::What::Head:
+        if (!typeInHeader(at, u.track)) mousePressEvent(event); // the second of two quick clicks is a click
         return;
-    }
     case Under::What::Point:
         pick({LanePick::What::TempoPoint, u.at, {}});
         typeTempoPoint();

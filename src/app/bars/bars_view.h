@@ -113,7 +113,9 @@ class BarsView : public QAbstractScrollArea {
     std::optional<Under> handleOf(const project::LaidClip& clip, const QPointF& at) const;
     Under inLanes(const QPointF& at) const;
     const project::LaidClip* clipAt(const QPointF& at) const;
+    BarsHand handAt(const QPointF& at);
     void pressHeader(const QPointF& at, std::size_t index);
+    bool typeInHeader(const QPointF& at, std::size_t index);
     void pressClip(const Under& u, const BarsHand& hand, Qt::KeyboardModifiers modifiers);
     void selectTrack(std::size_t index);
     void showUnder(const Under& u);

@@ -91,6 +91,37 @@ void RailsView::tell(const QString& text, const QPointF& at, bool wrong) {
     update();
 }
 
+void RailsView::pressBeat(const Under& on, const QPointF& at, Qt::KeyboardModifiers modifiers) {
+    using What = Under::What;
+    const bool above =
+        on.what == What::UpperKnob || (on.what == What::Rung && at.y() < layout_.rungs().center().y());
+    drag_.what = above ? Drag::What::Upper : Drag::What::Lower;
+    drag_.beat = *on.beat;
+    drag_.isPin = on.isPin;
+    drag_.knob = layout_.x(scene_->beats().secondsAt(*on.beat));
+    const bool isPickedAlready =
+        std::any_of(picked_.begin(), picked_.end(), [&](Beats b) { return isSame(b, *on.beat); });
+    if (modifiers.testFlag(Qt::ControlModifier) && on.isPin) {
+        std::vector<Beats> next = picked_;
+        if (isPickedAlready)
+            std::erase_if(next, [&](Beats b) { return isSame(b, *on.beat); });
+        else
+            next.push_back(*on.beat);
+        drag_.what = Drag::What::Nothing;
+        pick(std::move(next));
+    } else if (!isPickedAlready) {
+        pick(on.isPin ? std::vector<Beats>{*on.beat} : std::vector<Beats>{});
+    }
+}
+
+void RailsView::pressFitted(const QPointF& at) {
+    stepped_.reset();
+    const Seconds heard = layout_.heardAt(at.x());
+    const Seconds recorded = scene_->recordedAt(heard);
+    if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
+    if (scene_->isPlaced()) emit fittedAsked(scene_->project().tempo.beatAt(heard).value);
+}
+
 void RailsView::mousePressEvent(QMouseEvent* event) {
     ++press_;
     if (!scene_ || event->button() != Qt::LeftButton) return;
@@ -128,28 +159,9 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         break;
     case What::UpperKnob:
     case What::LowerKnob:
-    case What::Rung: {
-        const bool above =
-            on.what == What::UpperKnob || (on.what == What::Rung && at.y() < layout_.rungs().center().y());
-        drag_.what = above ? Drag::What::Upper : Drag::What::Lower;
-        drag_.beat = *on.beat;
-        drag_.isPin = on.isPin;
-        drag_.knob = layout_.x(scene_->beats().secondsAt(*on.beat));
-        const bool isPickedAlready =
-            std::any_of(picked_.begin(), picked_.end(), [&](Beats b) { return isSame(b, *on.beat); });
-        if (event->modifiers().testFlag(Qt::ControlModifier) && on.isPin) {
-            std::vector<Beats> next = picked_;
-            if (isPickedAlready)
-                std::erase_if(next, [&](Beats b) { return isSame(b, *on.beat); });
-            else
-                next.push_back(*on.beat);
-            drag_.what = Drag::What::Nothing;
-            pick(std::move(next));
-        } else if (!isPickedAlready) {
-            pick(on.isPin ? std::vector<Beats>{*on.beat} : std::vector<Beats>{});
-        }
+    case What::Rung:
+        pressBeat(on, at, event->modifiers());
         break;
-    }
     case What::Rungs:
         drag_.what = Drag::What::Band;
         if (!event->modifiers().testFlag(Qt::ControlModifier)) pick({});
@@ -158,14 +170,9 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         if (const StillRails rails = still(); const prove::Hit* hit = hitAt(rails, at))
             emit fittedAsked(hit->place.value);
         break;
-    case What::Lower: {
-        stepped_.reset();
-        const Seconds heard = layout_.heardAt(at.x());
-        const Seconds recorded = scene_->recordedAt(heard);
-        if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
-        if (scene_->isPlaced()) emit fittedAsked(scene_->project().tempo.beatAt(heard).value);
+    case What::Lower:
+        pressFitted(at);
         break;
-    }
     case What::Nothing:
         break;
     }

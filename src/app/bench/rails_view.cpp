@@ -320,50 +320,57 @@ bool RailsView::event(QEvent* event) {
     return QWidget::event(event);
 }
 
+void RailsView::step(int by, Qt::KeyboardModifiers modifiers) {
+    const double ms = modifiers.testFlag(Qt::ShiftModifier)     ? 0.1
+                      : modifiers.testFlag(Qt::ControlModifier) ? 10
+                                                                : 1;
+    if (modifiers.testFlag(Qt::AltModifier))
+        nudgeBeat(Beats(by));
+    else if (!picked_.empty())
+        nudge(Seconds(by * ms / 1000));
+    else
+        emit phaseAsked(by * ms / 1000, true);
+}
+
+void RailsView::turnTried(int way, Qt::KeyboardModifiers modifiers) {
+    const bool fine = modifiers.testFlag(Qt::ShiftModifier);
+    const bool coarse = modifiers.testFlag(Qt::ControlModifier);
+    if (fine && coarse)
+        emit triedScaled(way > 0 ? 2 : 0.5);
+    else
+        emit triedTurned(way * (fine ? 0.01 : coarse ? 1 : 0.1));
+}
+
+void RailsView::pickNeighbour(int by) {
+    if (!scene_ || scene_->pins().empty()) return;
+    const auto& pins = scene_->pins();
+    const auto at = std::find_if(pins.begin(), pins.end(), [&](const auto& p) {
+        return !picked_.empty() && holds({picked_.front()}, p.beat);
+    });
+    const auto last = static_cast<std::ptrdiff_t>(pins.size()) - 1;
+    const std::ptrdiff_t index = at == pins.end() ? (by > 0 ? 0 : last) : at - pins.begin() + by;
+    const project::SourcePin& pin = pins[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(index, 0, last))];
+    ++press_;
+    pick({pin.beat});
+    goHere(pin.at);
+}
+
 void RailsView::keyPressEvent(QKeyEvent* event) {
     const Qt::KeyboardModifiers m = event->modifiers();
     const bool fine = m.testFlag(Qt::ShiftModifier);
     const bool coarse = m.testFlag(Qt::ControlModifier);
-    const double ms = fine ? 0.1 : coarse ? 10 : 1;
-    const auto step = [&](int by) {
-        if (m.testFlag(Qt::AltModifier))
-            nudgeBeat(Beats(by));
-        else if (!picked_.empty())
-            nudge(Seconds(by * ms / 1000));
-        else
-            emit phaseAsked(by * ms / 1000, true);
-    };
-    const auto other = [&](int by) { // the pin before or after
-        if (!scene_ || scene_->pins().empty()) return;
-        const auto& pins = scene_->pins();
-        auto at = std::find_if(pins.begin(), pins.end(),
-                               [&](const auto& p) { return !picked_.empty() && holds({picked_.front()}, p.beat); });
-        std::ptrdiff_t index =
-            at == pins.end() ? (by > 0 ? 0 : static_cast<std::ptrdiff_t>(pins.size()) - 1) : at - pins.begin() + by;
-        index = std::clamp<std::ptrdiff_t>(index, 0, static_cast<std::ptrdiff_t>(pins.size()) - 1);
-        const project::SourcePin& pin = pins[static_cast<std::size_t>(index)];
-        ++press_;
-        pick({pin.beat});
-        goHere(pin.at);
-    };
     switch (event->key()) {
     case Qt::Key_Left:
-        return step(-1);
+        return step(-1, m);
     case Qt::Key_Right:
-        return step(1);
+        return step(1, m);
     case Qt::Key_Up:
-    case Qt::Key_Down: {
-        const int way = event->key() == Qt::Key_Up ? 1 : -1;
-        if (fine && coarse)
-            emit triedScaled(way > 0 ? 2 : 0.5);
-        else
-            emit triedTurned(way * (fine ? 0.01 : coarse ? 1 : 0.1));
-        return;
-    }
+    case Qt::Key_Down:
+        return turnTried(event->key() == Qt::Key_Up ? 1 : -1, m);
     case Qt::Key_BracketLeft:
-        return other(-1);
+        return pickNeighbour(-1);
     case Qt::Key_BracketRight:
-        return other(1);
+        return pickNeighbour(1);
     case Qt::Key_PageUp:
         return scrollTo(Seconds(layout_.from) - layout_.span(width() * 0.8));
     case Qt::Key_PageDown:

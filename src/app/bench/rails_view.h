@@ -134,6 +134,11 @@ class RailsView : public QWidget {
     void fit();
     void layOut();
     void changedByHand(const QString& name, const base::Result<project::Project>& next, const QPointF& at);
+    void pressBeat(const Under& on, const QPointF& at, Qt::KeyboardModifiers modifiers);
+    void pressFitted(const QPointF& at);
+    void pickNeighbour(int by);                               // the pin before or after
+    void step(int by, Qt::KeyboardModifiers modifiers);       // what is picked, or all
+    void turnTried(int way, Qt::KeyboardModifiers modifiers); // the tried tempo
     void dragUpper(QMouseEvent& event);
     void dragLower(QMouseEvent& event);
     void dragMarks(QMouseEvent& event);

@@ -45,31 +45,14 @@ double TempoPlot::y(double bpm, Range r) const {
     return height() - edge - share * (height() - 2 * edge);
 }
 
-void TempoPlot::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    const Tokens& t = tokens();
-    p.fillRect(rect(), t.sheet);
-    p.setPen(t.rule);
-    p.drawRect(rect().adjusted(0, 0, -1, -1));
-    const RailsScenePtr& scene = rails_.scene();
-    p.setFont(textFont(sizes::label));
-    if (!scene || !scene->hasBeats() || scene->played().empty()) {
-        p.setPen(t.inkSoft);
-        p.drawText(rect().adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, tr("tempo not known"));
-        return;
-    }
-    const Range r = range();
+// Where beats are closer than a pixel, the outermost of each pixel: nothing that strays is lost.
+void TempoPlot::paintPlayed(QPainter& p, Range r) const {
     const RailsLayout& l = rails_.layout();
-    const double mean = scene->beats().meanTempo().value;
-    p.setPen(QPen(t.ink, 1, Qt::DashLine));
-    p.drawLine(QPointF(1, y(mean, r)), QPointF(width() - 1, y(mean, r)));
-    p.setRenderHint(QPainter::Antialiasing);
-    // Where beats are closer than a pixel, the outermost of each pixel: nothing that strays is lost.
     QPolygonF line;
     double lastX = -1e9;
     double low = 0;
     double high = 0;
-    for (const project::PlayedBeat& b : scene->played()) {
+    for (const project::PlayedBeat& b : rails_.scene()->played()) {
         const double x = l.x(b.at);
         if (x < -200 || x > width() + 200) continue;
         const double at = y(b.bpm.value, r);
@@ -84,9 +67,15 @@ void TempoPlot::paintEvent(QPaintEvent*) {
         low = high = at;
         line << QPointF(x, at);
     }
-    p.setPen(QPen(t.brass, 1.5));
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(tokens().brass, 1.5));
     p.drawPolyline(line);
     p.setRenderHint(QPainter::Antialiasing, false);
+}
+
+// The bounds at the right, the title below.
+void TempoPlot::paintWords(QPainter& p, Range r) const {
+    const Tokens& t = tokens();
     const auto figure = [&](double bpm, Qt::Alignment where) {
         const QString text = QString::number(bpm, 'f', r.high - r.low < 10 ? 1 : 0);
         p.setFont(figureFont(12));
@@ -107,12 +96,17 @@ void TempoPlot::paintEvent(QPaintEvent*) {
                ground);
     p.setPen(t.inkSoft);
     p.drawText(box, Qt::AlignLeft | Qt::AlignVCenter, title);
-    if (pointer_ < 0) return;
+}
+
+// The beat under the pointer, with its tempo.
+void TempoPlot::paintPointed(QPainter& p, Range r) const {
+    const RailsScenePtr& scene = rails_.scene();
+    const RailsLayout& l = rails_.layout();
     const Beats beat(std::round(scene->beats().beatAt(l.at(pointer_)).value));
     for (const project::PlayedBeat& b : scene->played())
         if (b.beat == beat) {
             p.setPen(Qt::NoPen);
-            p.setBrush(t.ink);
+            p.setBrush(tokens().ink);
             p.setRenderHint(QPainter::Antialiasing);
             p.drawEllipse(QPointF(l.x(b.at), y(b.bpm.value, r)), 3, 3);
             paintTold(p, rect(), {l.x(b.at), height() / 2.0 + 12},
@@ -121,6 +115,28 @@ void TempoPlot::paintEvent(QPaintEvent*) {
                                b.on ? QString() : tr(" · nothing played")),
                       false);
         }
+}
+
+void TempoPlot::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    const Tokens& t = tokens();
+    p.fillRect(rect(), t.sheet);
+    p.setPen(t.rule);
+    p.drawRect(rect().adjusted(0, 0, -1, -1));
+    const RailsScenePtr& scene = rails_.scene();
+    p.setFont(textFont(sizes::label));
+    if (!scene || !scene->hasBeats() || scene->played().empty()) {
+        p.setPen(t.inkSoft);
+        p.drawText(rect().adjusted(6, 0, -6, -3), Qt::AlignLeft | Qt::AlignBottom, tr("tempo not known"));
+        return;
+    }
+    const Range r = range();
+    const double mean = scene->beats().meanTempo().value;
+    p.setPen(QPen(t.ink, 1, Qt::DashLine));
+    p.drawLine(QPointF(1, y(mean, r)), QPointF(width() - 1, y(mean, r)));
+    paintPlayed(p, r);
+    paintWords(p, r);
+    if (pointer_ >= 0) paintPointed(p, r);
 }
 
 void TempoPlot::mouseMoveEvent(QMouseEvent* event) {

@@ -28,6 +28,9 @@ class TempoPlot : public QWidget {
     };
     Range range() const;
     double y(double bpm, Range range) const;
+    void paintPlayed(QPainter& p, Range r) const;
+    void paintWords(QPainter& p, Range r) const;
+    void paintPointed(QPainter& p, Range r) const;
 
     RailsView& rails_;
     double pointer_ = -1; // x; negative: none

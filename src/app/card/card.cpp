@@ -193,14 +193,6 @@ void Card::buildTen(QGridLayout& grid) {
         grid.addWidget(content, row, column + 1, Qt::AlignRight | Qt::AlignVCenter);
         ++at;
     };
-    const auto figure = [&](const char* name, const QString& title, const QString& tip, const QString& room) {
-        auto* f = new Figure(title, sizes::strong, this);
-        f->setObjectName(name);
-        f->setToolTip(tip);
-        f->setRoomFor(room);
-        f->setAlignment(Qt::AlignRight);
-        return f;
-    };
     const auto pair = [&](QWidget* a, QWidget* b) {
         auto* box = new QWidget(this);
         auto* row = new QHBoxLayout(box);
@@ -213,6 +205,26 @@ void Card::buildTen(QGridLayout& grid) {
     grid.setColumnStretch(1, 1);
     grid.setColumnMinimumWidth(2, 8);
     grid.setColumnStretch(4, 1);
+    buildFigures();
+    add(tr("Counts as"), pair(countsAs_, forRecording_));
+    add(tr("Bars"), bars_);
+    add(tr("Begins"), begins_);
+    add(tr("Offset"), offset_);
+    add(tr("Transpose"), transpose_);
+    add(tr("Repeats"), repeats_);
+    add(tr("Gain"), gain_);
+    add(tr("Fades, s"), pair(fadeIn_, fadeOut_));
+}
+
+void Card::buildFigures() {
+    const auto figure = [&](const char* name, const QString& title, const QString& tip, const QString& room) {
+        auto* f = new Figure(title, sizes::strong, this);
+        f->setObjectName(name);
+        f->setToolTip(tip);
+        f->setRoomFor(room);
+        f->setAlignment(Qt::AlignRight);
+        return f;
+    };
     countsAs_ =
         figure("countsAs", tr("Counts as, in BPM"),
                tr("The tempo that the selected clips count as, they alone. Wheel: ±1, with Shift ±0.1. Typed "
@@ -241,19 +253,18 @@ void Card::buildTen(QGridLayout& grid) {
     gain_ = figure("clipGain", tr("Gain of the clip"), tr("Gain in decibels"), QStringLiteral("−00.0 dB"));
     fadeIn_ = figure("fadeIn", tr("Fade in, in seconds"), tr("Fade in, in seconds; wheel: 0.05 s"), "0.00");
     fadeOut_ = figure("fadeOut", tr("Fade out, in seconds"), tr("Fade out, in seconds; wheel: 0.05 s"), "0.00");
-    add(tr("Counts as"), pair(countsAs_, forRecording_));
-    add(tr("Bars"), bars_);
-    add(tr("Begins"), begins_);
-    add(tr("Offset"), offset_);
-    add(tr("Transpose"), transpose_);
-    add(tr("Repeats"), repeats_);
-    add(tr("Gain"), gain_);
-    add(tr("Fades, s"), pair(fadeIn_, fadeOut_));
 }
 
+using project::Project;
+using Clips = std::vector<ClipId>;
+
 void Card::connectTime() {
-    using project::Project;
-    using Clips = std::vector<ClipId>;
+    connectCountsAs();
+    connectBars();
+    connectBegins();
+}
+
+void Card::connectCountsAs() {
     connect(countsAs_, &Figure::typed, this, [this](const QString& text) {
         if (text.trimmed().isEmpty()) {
             change(tr("Counts as"),
@@ -285,6 +296,9 @@ void Card::connectTime() {
                {"turn counts as", selectedObject(), countsAs_->turn()});
     });
     connect(forRecording_, &QPushButton::clicked, this, [this] { makeRecordingsTempo(session_); });
+}
+
+void Card::connectBars() {
     connect(bars_, &Figure::typed, this, [this](const QString& text) {
         bool ok = false;
         const int bars = text.trimmed().toInt(&ok);
@@ -310,6 +324,9 @@ void Card::connectTime() {
                },
                {"turn bars", selectedObject(), bars_->turn()});
     });
+}
+
+void Card::connectBegins() {
     connect(begins_, &Figure::typed, this, [this](const QString& text) {
         const auto place = metre::parsePosition(text.toStdString());
         if (!place)

@@ -33,8 +33,12 @@ class Card : public QWidget {
     QLayout* buildMethods();
     QLayout* buildStrain();
     void buildTen(QGridLayout& grid);
+    void buildFigures();
     void buildMore(QGridLayout& grid);
     void connectTime();
+    void connectCountsAs();
+    void connectBars();
+    void connectBegins();
     void connectSound();
     void connectMoreFigures();
     void refresh();
@@ -64,6 +68,9 @@ class Card : public QWidget {
     void addLevelRows(QGridLayout* grid, int& row);
     void addMarkRows(QGridLayout* grid, int& row);
     void refreshMore();
+    void refreshRule();
+    void refreshWays();
+    void refreshName();
 
     Session& session_;
     // The ten that are used most.

@@ -76,6 +76,13 @@ QString trimmed(double v, int decimals) {
     return text.replace('-', QChar(0x2212));
 }
 
+QString noValue() {
+    return QStringLiteral("–");
+}
+QString mixedValues() {
+    return Card::tr("mixed");
+}
+
 } // namespace
 
 void Card::change(const QString& what, const std::function<Edit(const Project&, const Clips&)>& edit,
@@ -278,17 +285,10 @@ void Card::addMarkRows(QGridLayout* grid, int& row) {
     addRow(grid, row, {}, rowOf(this, {lock_, mute_, tint_}), this);
 }
 
-void Card::refreshMore() {
+void Card::refreshRule() {
     const project::Laid& laid = *session_.laid();
     const Clips& clips = session_.selection().clips;
     const bool any = !clips.empty();
-    const QString none = QStringLiteral("–");
-    const QString mixed = tr("mixed");
-    const auto show = [&](Figure* f, const auto& get, const auto& text) {
-        const auto v = shared(laid, clips, get);
-        f->setEnabled(any);
-        f->setText(!any ? none : v ? text(*v) : mixed);
-    };
     const auto rule = shared(laid, clips, [](const LaidClip& c) { return c.rule; });
     const auto from = shared(laid, clips, [](const LaidClip& c) { return c.ruleFrom; });
     for (const auto& [r, b] : rules_) {
@@ -301,6 +301,45 @@ void Card::refreshMore() {
                        : !from                     ? tr("· from several places")
                        : wants && follows == false ? tr("· %1, not following").arg(ruleFromWord(*from))
                                                    : QStringLiteral("· ") + ruleFromWord(*from));
+}
+
+void Card::refreshWays() {
+    const project::Laid& laid = *session_.laid();
+    const Clips& clips = session_.selection().clips;
+    const bool any = !clips.empty();
+    const auto how = shared(laid, clips, [](const LaidClip& c) { return c.clip->normalise; });
+    for (const auto& [h, b] : normalise_) {
+        b->setEnabled(any);
+        b->setChecked(how == h);
+    }
+    const auto channels = shared(laid, clips, [](const LaidClip& c) { return c.clip->channels; });
+    channels_->setEnabled(any);
+    channels_->setPlaceholderText(any ? mixedValues() : noValue());
+    channels_->setCurrentIndex(channels ? channels_->findData(static_cast<int>(*channels)) : -1);
+}
+
+void Card::refreshName() {
+    const project::Laid& laid = *session_.laid();
+    const Clips& clips = session_.selection().clips;
+    const bool any = !clips.empty();
+    clipName_->setEnabled(any);
+    if (!clipName_->hasFocus()) {
+        const auto name = shared(laid, clips, [](const LaidClip& c) { return c.clip->name; });
+        clipName_->setText(name ? qt(*name) : QString());
+        clipName_->setPlaceholderText(!any || !name ? (any ? mixedValues() : noValue()) : tr("as its source"));
+    }
+}
+
+void Card::refreshMore() {
+    const project::Laid& laid = *session_.laid();
+    const Clips& clips = session_.selection().clips;
+    const bool any = !clips.empty();
+    const auto show = [&](Figure* f, const auto& get, const auto& text) {
+        const auto v = shared(laid, clips, get);
+        f->setEnabled(any);
+        f->setText(!any ? noValue() : v ? text(*v) : mixedValues());
+    };
+    refreshRule();
     show(
         sensitivity_, [](const LaidClip& c) { return c.clip->stretch.sensitivity; },
         [](double v) { return trimmed(v * 100, 0) + " %"; });
@@ -316,15 +355,6 @@ void Card::refreshMore() {
     check(lock_, [](const LaidClip& c) { return c.clip->locked; });
     check(mute_, [](const LaidClip& c) { return c.clip->mute; });
     tint_->setEnabled(any);
-    const auto how = shared(laid, clips, [](const LaidClip& c) { return c.clip->normalise; });
-    for (const auto& [h, b] : normalise_) {
-        b->setEnabled(any);
-        b->setChecked(how == h);
-    }
-    const auto channels = shared(laid, clips, [](const LaidClip& c) { return c.clip->channels; });
-    channels_->setEnabled(any);
-    channels_->setPlaceholderText(any ? mixed : none);
-    channels_->setCurrentIndex(channels ? channels_->findData(static_cast<int>(*channels)) : -1);
     const auto seconds = [](double v) { return trimmed(v, 3); };
     show(
         fadeIn_, [](const LaidClip& c) { return c.clip->fadeIn.length.value; }, seconds);
@@ -339,12 +369,8 @@ void Card::refreshMore() {
         turnTo_, [](const LaidClip& c) { return beatAt(c, turnOf(c).to); }, two);
     show(
         offset_, [](const LaidClip& c) { return beatAt(c, c.clip->from); }, two);
-    clipName_->setEnabled(any);
-    if (!clipName_->hasFocus()) {
-        const auto name = shared(laid, clips, [](const LaidClip& c) { return c.clip->name; });
-        clipName_->setText(name ? qt(*name) : QString());
-        clipName_->setPlaceholderText(!any || !name ? (any ? mixed : none) : tr("as its source"));
-    }
+    refreshWays();
+    refreshName();
 }
 
 } // namespace app

@@ -69,7 +69,31 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
     grid->setColumnStretch(1, 1);
     addWhere(*grid);
     addRange(*grid);
+    buildFoot();
 
+    auto* above = new QHBoxLayout;
+    above->setSpacing(26);
+    above->addLayout(left);
+    above->addLayout(grid, 1);
+    auto* foot = new QHBoxLayout;
+    foot->setSpacing(8);
+    foot->addWidget(replace_);
+    foot->addStretch(1);
+    foot->addWidget(close_);
+    foot->addWidget(deliver_);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(18, 16, 18, 16);
+    all->setSpacing(12);
+    all->addLayout(above);
+    all->addWidget(files_, 1);
+    all->addWidget(trouble_);
+    all->addLayout(foot);
+    connectParts();
+    refresh();
+}
+
+// The list of files, and what stands under it.
+void DeliverSheet::buildFoot() {
     files_ = new QTreeWidget(this);
     files_->setObjectName("deliverFiles");
     files_->setAccessibleName(tr("Files that will be written"));
@@ -96,25 +120,9 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
     deliver_->setDefault(true);
     close_ = button(tr("Close"), {}, this);
     close_->setObjectName("deliverClose");
+}
 
-    auto* above = new QHBoxLayout;
-    above->setSpacing(26);
-    above->addLayout(left);
-    above->addLayout(grid, 1);
-    auto* foot = new QHBoxLayout;
-    foot->setSpacing(8);
-    foot->addWidget(replace_);
-    foot->addStretch(1);
-    foot->addWidget(close_);
-    foot->addWidget(deliver_);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(18, 16, 18, 16);
-    all->setSpacing(12);
-    all->addLayout(above);
-    all->addWidget(files_, 1);
-    all->addWidget(trouble_);
-    all->addLayout(foot);
-
+void DeliverSheet::connectParts() {
     connect(close_, &QPushButton::clicked, this, [this] {
         if (isRunning())
             session_.jobs().cancel(job_);
@@ -127,7 +135,11 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
     connect(&session_, &Session::selectionChanged, this, &DeliverSheet::refresh);
     connect(&session_.delivery(), &Delivery::fileDone, this, &DeliverSheet::fileDone);
     connect(&session_.jobs(), &Jobs::ended, this, &DeliverSheet::ended);
-    refresh();
+    for (QLineEdit* e : {folder_, pattern_})
+        connect(e, &QLineEdit::textChanged, this, &DeliverSheet::refresh);
+    for (QComboBox* box : {kind_, depth_, quality_, rate_, level_})
+        connect(box, &QComboBox::currentIndexChanged, this, &DeliverSheet::refresh);
+    connect(tags_, &QCheckBox::toggled, this, &DeliverSheet::refresh);
 }
 
 void DeliverSheet::addWhat(QVBoxLayout& column) {
@@ -157,7 +169,8 @@ void DeliverSheet::addWhat(QVBoxLayout& column) {
     column.addStretch(1);
 }
 
-void DeliverSheet::addWhere(QGridLayout& grid) {
+// How the files are written, as it was chosen last.
+void DeliverSheet::buildWays() {
     const DeliverWays& ways = session_.preferences().delivery;
     folder_ = new QLineEdit(this);
     folder_->setObjectName("deliverFolder");
@@ -165,43 +178,11 @@ void DeliverSheet::addWhere(QGridLayout& grid) {
     const std::filesystem::path project = session_.document().folder();
     folder_->setText(project.empty() ? QStandardPaths::writableLocation(QStandardPaths::MusicLocation) + "/fitted"
                                      : qt(base::shownPath(project / "fitted")));
-    auto* choose = button(tr("Choose…"), tr("Choose the folder"), this);
     pattern_ = new QLineEdit(ways.pattern, this);
     pattern_->setObjectName("deliverPattern");
     pattern_->setAccessibleName(tr("Name pattern of the loops"));
     pattern_->setToolTip(tr("{name}, {bpm}, {key}, {track}, {beats} and {number} are filled in."));
-    kind_ = new QComboBox(this);
-    kind_->setObjectName("deliverKind");
-    kind_->setAccessibleName(tr("Format"));
-    for (const sound::FileKind kind : sound::fileKinds())
-        kind_->addItem(QString::fromLatin1(sound::kindLabel(kind)), static_cast<int>(kind));
-    kind_->setCurrentIndex(kind_->findData(static_cast<int>(ways.kind)));
-    depth_ = new QComboBox(this);
-    depth_->setObjectName("deliverDepth");
-    depth_->setAccessibleName(tr("Bits"));
-    depth_->addItem(tr("24 bit"), static_cast<int>(sound::Depth::Int24));
-    depth_->addItem(tr("16 bit, dithered"), static_cast<int>(sound::Depth::Int16));
-    depth_->addItem(tr("32 bit float"), static_cast<int>(sound::Depth::Float32));
-    depth_->setCurrentIndex(depth_->findData(static_cast<int>(ways.depth)));
-    quality_ = new QComboBox(this);
-    quality_->setObjectName("deliverQuality");
-    quality_->setAccessibleName(tr("Quality"));
-    for (int q = 0; q <= 10; ++q)
-        quality_->addItem(q == 0    ? tr("quality 0, smallest")
-                          : q == 10 ? tr("quality 10, best")
-                                    : tr("quality %1").arg(q),
-                          q);
-    quality_->setCurrentIndex(ways.quality);
-    rate_ = new QComboBox(this);
-    rate_->setObjectName("deliverRate");
-    rate_->setAccessibleName(tr("Sample rate"));
-    rate_->addItem(tr("as the project"), 0);
-    for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
-        rate_->addItem(QString::number(rate / 1000.0) + " kHz", rate);
-    rate_->setCurrentIndex(std::max(0, rate_->findData(ways.rate)));
-    level_ = new QComboBox(this);
-    level_->setObjectName("deliverLevel");
-    level_->setAccessibleName(tr("Level"));
+    level_ = choice("deliverLevel", tr("Level"));
     level_->addItem(tr("as it is"), static_cast<int>(deliver::Level::AsItIs));
     level_->addItem(tr("no higher than −1 dBTP"), static_cast<int>(deliver::Level::NoHigher));
     level_->addItem(tr("peak to −1 dBTP"), static_cast<int>(deliver::Level::Peak));
@@ -213,7 +194,44 @@ void DeliverSheet::addWhere(QGridLayout& grid) {
     tags_ = new QCheckBox(tr("Tempo, key, beats and place written into the files"), this);
     tags_->setObjectName("deliverTags");
     tags_->setChecked(ways.tags);
+}
 
+QComboBox* DeliverSheet::choice(const char* name, const QString& title) {
+    auto* box = new QComboBox(this);
+    box->setObjectName(name);
+    box->setAccessibleName(title);
+    return box;
+}
+
+void DeliverSheet::buildFormat() {
+    const DeliverWays& ways = session_.preferences().delivery;
+    kind_ = choice("deliverKind", tr("Format"));
+    for (const sound::FileKind kind : sound::fileKinds())
+        kind_->addItem(QString::fromLatin1(sound::kindLabel(kind)), static_cast<int>(kind));
+    kind_->setCurrentIndex(kind_->findData(static_cast<int>(ways.kind)));
+    depth_ = choice("deliverDepth", tr("Bits"));
+    depth_->addItem(tr("24 bit"), static_cast<int>(sound::Depth::Int24));
+    depth_->addItem(tr("16 bit, dithered"), static_cast<int>(sound::Depth::Int16));
+    depth_->addItem(tr("32 bit float"), static_cast<int>(sound::Depth::Float32));
+    depth_->setCurrentIndex(depth_->findData(static_cast<int>(ways.depth)));
+    quality_ = choice("deliverQuality", tr("Quality"));
+    for (int q = 0; q <= 10; ++q)
+        quality_->addItem(q == 0    ? tr("quality 0, smallest")
+                          : q == 10 ? tr("quality 10, best")
+                                    : tr("quality %1").arg(q),
+                          q);
+    quality_->setCurrentIndex(ways.quality);
+    rate_ = choice("deliverRate", tr("Sample rate"));
+    rate_->addItem(tr("as the project"), 0);
+    for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
+        rate_->addItem(QString::number(rate / 1000.0) + " kHz", rate);
+    rate_->setCurrentIndex(std::max(0, rate_->findData(ways.rate)));
+}
+
+void DeliverSheet::addWhere(QGridLayout& grid) {
+    buildWays();
+    buildFormat();
+    auto* choose = button(tr("Choose…"), tr("Choose the folder"), this);
     grid.addWidget(label(tr("Folder"), this), 0, 0);
     grid.addWidget(folder_, 0, 1, 1, 3);
     grid.addWidget(choose, 0, 4);
@@ -236,11 +254,6 @@ void DeliverSheet::addWhere(QGridLayout& grid) {
                                               QFileDialog::ShowDirsOnly | QFileDialog::DontUseNativeDialog);
         if (!chosen.isEmpty()) folder_->setText(chosen);
     });
-    for (QLineEdit* e : {folder_, pattern_})
-        connect(e, &QLineEdit::textChanged, this, &DeliverSheet::refresh);
-    for (QComboBox* box : {kind_, depth_, quality_, rate_, level_})
-        connect(box, &QComboBox::currentIndexChanged, this, &DeliverSheet::refresh);
-    connect(tags_, &QCheckBox::toggled, this, &DeliverSheet::refresh);
 }
 
 void DeliverSheet::addRange(QGridLayout& grid) {

@@ -30,6 +30,11 @@ class DeliverSheet : public QDialog {
   private:
     void addWhat(QVBoxLayout& column);
     void addWhere(QGridLayout& grid);
+    void buildWays();
+    void buildFormat();
+    void buildFoot();
+    void connectParts();
+    QComboBox* choice(const char* name, const QString& title);
     void addRange(QGridLayout& grid);
     void refresh();
     std::vector<deliver::Planned> planOfEverything(const deliver::Order& order) const;

@@ -55,7 +55,26 @@ HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(pare
     parts_ = new QStackedWidget(this);
     parts_->addWidget(text(QStringLiteral(":/help/first-steps.md"), tr("First steps")));
     parts_->addWidget(text(QStringLiteral(":/help/words.md"), tr("Words")));
+    parts_->addWidget(keysPage(keys));
 
+    auto* close = button(tr("Close"), tr("Back to the bars (Escape)"), this);
+    close->setObjectName("helpClose");
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 2, sizes::margin, 2);
+    head->addWidget(tabs_);
+    head->addStretch(1);
+    head->addWidget(close);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    all->addLayout(head);
+    all->addWidget(parts_, 1);
+    connect(tabs_, &QTabBar::currentChanged, parts_, &QStackedWidget::setCurrentIndex);
+    connect(search_, &QLineEdit::textChanged, this, &HelpPage::filter);
+    connect(close, &QPushButton::clicked, this, &HelpPage::closed);
+}
+
+QWidget* HelpPage::keysPage(const std::vector<Key>& keys) {
     auto* page = new QWidget(parts_);
     search_ = new QLineEdit(page);
     search_->setObjectName("helpSearch");
@@ -86,23 +105,7 @@ HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(pare
     column->setSpacing(8);
     column->addWidget(search_);
     column->addWidget(keys_, 1);
-    parts_->addWidget(page);
-
-    auto* close = button(tr("Close"), tr("Back to the bars (Escape)"), this);
-    close->setObjectName("helpClose");
-    auto* head = new QHBoxLayout;
-    head->setContentsMargins(10, 2, sizes::margin, 2);
-    head->addWidget(tabs_);
-    head->addStretch(1);
-    head->addWidget(close);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(0, 0, 0, 0);
-    all->setSpacing(0);
-    all->addLayout(head);
-    all->addWidget(parts_, 1);
-    connect(tabs_, &QTabBar::currentChanged, parts_, &QStackedWidget::setCurrentIndex);
-    connect(search_, &QLineEdit::textChanged, this, &HelpPage::filter);
-    connect(close, &QPushButton::clicked, this, &HelpPage::closed);
+    return page;
 }
 
 QWidget* HelpPage::text(const QString& resource, const QString& name) {

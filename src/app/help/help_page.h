@@ -36,6 +36,7 @@ class HelpPage : public QWidget {
 
   private:
     QWidget* text(const QString& resource, const QString& name);
+    QWidget* keysPage(const std::vector<Key>& keys);
     void filter(const QString& words);
 
     QTabBar* tabs_;

@@ -158,35 +158,47 @@ void Audition::work(const std::stop_token& end) {
 }
 
 // The beginning of what is long is heard before all of it is read; of what is very long, more of it in a second
-// step. Whether reading is to go on.
-bool Audition::handBeginning(const Request& request, const sound::ListedFile& listed, const project::Source& begun,
-                             bool isKnown, double seconds, const base::Progress& progress) {
-    auto first = project::readBeginning(request.file, request.rate, metre::Seconds(firstPart), progress);
-    if (!first) {
-        if (!first.error().cancelled) fail(request.number, qt(first.error().text));
-        return false;
-    }
-    if (!first->isWhole) {
-        auto part = std::make_shared<project::Source>(begun);
-        part->facts = first->facts;
-        part->content = "beginning of " + base::shownPath(request.file) + std::to_string(listed.changed);
-        part->sound = std::move(first->sound);
-        if (!isKnown) part->beats.reset();
-        hand(request.number, part, false);
-        if (seconds > longToRead) {
-            auto more = project::readBeginning(request.file, request.rate, metre::Seconds(beginning), progress);
-            if (!more) {
-                if (!more.error().cancelled) fail(request.number, qt(more.error().text));
-                return false;
-            }
-            auto most = std::make_shared<project::Source>(*part);
-            most->content += " further";
-            most->facts = more->facts;
-            most->sound = std::move(more->sound);
-            hand(request.number, most, false);
+// step. Whether reading is to go on, from there.
+bool Audition::handBeginning(const Request& request, sound::Begun& begun, const Known& known,
+                             const base::Progress& progress) {
+    const auto handFirst = [&](double seconds, const char* content) {
+        auto first = project::readBeginning(begun, request.rate, metre::Seconds(seconds), progress);
+        if (!first) {
+            if (!first.error().cancelled) fail(request.number, qt(first.error().text));
+            return false;
         }
-    }
+        if (first->isWhole) return true;
+        auto part = std::make_shared<project::Source>(known.source.value_or(project::Source()));
+        part->file = request.file;
+        part->name = base::shownName(request.file.stem());
+        part->facts = first->facts;
+        part->content = content + base::shownPath(request.file) + std::to_string(known.listed.changed);
+        part->sound = std::move(first->sound);
+        if (!known.source) part->beats.reset();
+        hand(request.number, part, false);
+        return true;
+    };
+    if (!handFirst(firstPart, "beginning of ")) return false;
+    return begun.isWhole || known.seconds <= longToRead || handFirst(beginning, "more of ");
+}
+
+// What was kept of a file that was read before is handed out at once.
+bool Audition::handKept(const Request& request, const sound::ListedFile& listed) {
+    const auto before = std::find_if(kept_.begin(), kept_.end(),
+                                     [&](const Kept& k) { return k.listed == listed && k.rate == request.rate; });
+    if (before == kept_.end()) return false;
+    kept_.splice(kept_.begin(), kept_, before);
+    hand(request.number, before->source, true);
     return true;
+}
+
+// What the library knows of it; that it is this recording shows once all of it is read.
+std::optional<project::Source> Audition::inLibrary(const fs::path& file) {
+    const auto library = desk_.library();
+    if (!library) return {};
+    const auto entries = library->entriesOf({file});
+    if (!entries || entries->empty() || !entries->front().isRead()) return {};
+    return library->sourceOf(entries->front().id);
 }
 
 void Audition::read(const Request& request, const std::stop_token& end) {
@@ -195,60 +207,51 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         fail(request.number, tr("%1 is not there.").arg(qt(base::shownPath(request.file))));
         return;
     }
-    const auto before = std::find_if(kept_.begin(), kept_.end(),
-                                     [&](const Kept& k) { return k.listed == *listed && k.rate == request.rate; });
-    if (before != kept_.end()) {
-        kept_.splice(kept_.begin(), kept_, before);
-        hand(request.number, before->source, true);
-        return;
-    }
-    // What the library knows of it; that it is this recording shows once all of it is read.
-    std::optional<project::Source> known;
-    if (const auto library = desk_.library()) {
-        const auto entries = library->entriesOf({request.file});
-        if (entries && !entries->empty() && entries->front().isRead())
-            known = library->sourceOf(entries->front().id);
-    }
+    if (handKept(request, *listed)) return;
     const base::Progress progress{{}, end};
-    project::Source begun = known ? *known : project::Source();
-    begun.file = request.file;
-    begun.name = base::shownName(request.file.stem());
-    auto reader = sound::Reader::open(request.file, sound::mostBytes / std::int64_t(sizeof(float)), request.rate);
-    if (!reader) {
-        fail(request.number, qt(reader.error().text));
+    auto begun = sound::begin(request.file, request.rate);
+    if (!begun) {
+        fail(request.number, qt(begun.error().text));
         return;
     }
-    const double seconds = known ? known->length().value : reader->declaredLength().value;
-    const bool isLong = !known || known->length().value > 1.5 * firstPart;
-    if (isLong && !handBeginning(request, *listed, begun, known.has_value(), seconds, progress)) return;
-    auto whole =
-        project::decodeSource(request.file, {request.rate, seconds > keptOnDisk ? &store_ : nullptr}, progress);
-    if (whole && !known && seconds > keptOnDisk) {
-        auto raw = std::make_shared<project::Source>(project::unheardOf(request.file, *whole));
-        hand(request.number, raw, false);
-    }
+    Known known{*listed, inLibrary(request.file), begun->reader.declaredLength().value};
+    if (known.source) known.seconds = known.source->length().value;
+    const bool isLong = !known.source || known.seconds > 1.5 * firstPart;
+    if (isLong && !handBeginning(request, *begun, known, progress)) return;
+    auto whole = project::decodeSource(request.file, {request.rate, known.seconds > keptOnDisk ? &store_ : nullptr},
+                                       progress, std::move(*begun));
+    if (whole && !known.source && known.seconds > keptOnDisk)
+        hand(request.number, std::make_shared<project::Source>(project::unheardOf(request.file, *whole)), false);
     const auto attacks = whole ? project::findAttacks(*whole, progress) : tl::unexpected(whole.error());
     if (!attacks) {
         if (!attacks.error().cancelled) fail(request.number, qt(attacks.error().text));
         return;
     }
-    if (known && known->content != whole->content) known.reset(); // it has become another
-    auto source = std::make_shared<project::Source>(shelf::soundsAs(known, *whole, request.file));
-    hand(request.number, source, known.has_value());
-    if (!known) {
-        const auto library = desk_.library();
-        auto heard = shelf::heardOrKnown(request.file, *whole, library.get(), desk_.memory().get().get(), progress);
-        if (!heard) {
-            if (!heard.error().cancelled) fail(request.number, qt(heard.error().text));
-            return;
-        }
-        source = std::make_shared<project::Source>(std::move(*heard));
-        hand(request.number, source, true);
-        auto withoutSound = *source;
-        withoutSound.sound.reset();
-        mailbox_.post([this, file = shelf::ReadFile{*listed, std::move(withoutSound), {}}] { desk_.put(file); });
+    if (known.source && known.source->content != whole->content) known.source.reset(); // it has become another
+    auto source = std::make_shared<project::Source>(shelf::soundsAs(known.source, *whole, request.file));
+    hand(request.number, source, known.source.has_value());
+    if (!known.source) {
+        source = listenTo(request, *listed, *whole, progress);
+        if (!source) return;
     }
     keep(*listed, request.rate, source);
+}
+
+// Hears what nobody knew yet, hands it out, and lets the library know. Null where it could not be heard.
+std::shared_ptr<project::Source> Audition::listenTo(const Request& request, const sound::ListedFile& listed,
+                                                    project::ReadSource& whole, const base::Progress& progress) {
+    const auto library = desk_.library();
+    auto heard = shelf::heardOrKnown(request.file, whole, library.get(), desk_.memory().get().get(), progress);
+    if (!heard) {
+        if (!heard.error().cancelled) fail(request.number, qt(heard.error().text));
+        return nullptr;
+    }
+    auto source = std::make_shared<project::Source>(std::move(*heard));
+    hand(request.number, source, true);
+    auto withoutSound = *source;
+    withoutSound.sound.reset();
+    mailbox_.post([this, file = shelf::ReadFile{listed, std::move(withoutSound), {}}] { desk_.put(file); });
+    return source;
 }
 
 // What was read last, as long as it takes no more than it may.

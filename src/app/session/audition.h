@@ -5,6 +5,7 @@
 #include "app/session/library_desk.h"
 #include "app/session/mailbox.h"
 #include "play/player.h"
+#include "project/read_source.h"
 #include "sound/audio_store.h"
 
 #include <QObject>
@@ -59,10 +60,19 @@ class Audition : public QObject {
         int rate = 0;
         std::shared_ptr<const project::Source> source;
     };
+    struct Known {
+        sound::ListedFile listed;
+        std::optional<project::Source> source; // as the library knows it
+        double seconds = 0;
+    };
     void work(const std::stop_token& end);
     void read(const Request& request, const std::stop_token& end);
-    bool handBeginning(const Request& request, const sound::ListedFile& listed, const project::Source& begun,
-                       bool isKnown, double seconds, const base::Progress& progress);
+    bool handKept(const Request& request, const sound::ListedFile& listed);
+    bool handBeginning(const Request& request, sound::Begun& begun, const Known& known,
+                       const base::Progress& progress);
+    std::optional<project::Source> inLibrary(const std::filesystem::path& file);
+    std::shared_ptr<project::Source> listenTo(const Request& request, const sound::ListedFile& listed,
+                                              project::ReadSource& whole, const base::Progress& progress);
     void keep(const sound::ListedFile& listed, int rate, const std::shared_ptr<const project::Source>& source);
     void hand(std::int64_t number, std::shared_ptr<const project::Source> source, bool done);
     void fail(std::int64_t number, const QString& problem);

@@ -4,7 +4,7 @@
 #include "base/safe_file.h"
 #include "base/user_folders.h"
 #include "base/utf8.h"
-#include "deliver/source_tags.h"
+#include "deliver/file_tags.h"
 #include "sound/tag_file.h"
 
 #include <algorithm>
@@ -126,7 +126,7 @@ void Delivery::addToLibrary() {
 void Delivery::writeIntoFiles(const std::vector<SourceId>& sources) {
     struct Job {
         fs::path file;
-        deliver::SourceTags says;
+        deliver::FileTags says;
     };
     std::vector<Job> jobs;
     for (const SourceId id : sources)

@@ -215,6 +215,23 @@ void Proofs::look() {
     });
 }
 
+// How many clips landed how, and the worst hit.
+void Proofs::tellSummary() {
+    const Summary s = summary_;
+    QStringList words;
+    for (const auto& [n, word] : {std::pair(s.inTime, tr("in time")), std::pair(s.early, tr("early")),
+                                  std::pair(s.late, tr("late")), std::pair(s.unread, tr("unread"))})
+        if (n > 0) words << tr("%1 %2").arg(n).arg(word);
+    if (words.isEmpty()) words << tr("there is nothing to prove yet");
+    const auto far = worst();
+    QString sentence = tr("Proof: %1").arg(words.join(QStringLiteral(" · ")));
+    if (far)
+        sentence += tr(" · worst hit %1 ms %2")
+                        .arg(std::abs(far->hit.off->value * 1000), 0, 'f', 1)
+                        .arg(far->hit.off->value < 0 ? tr("early") : tr("late"));
+    emit said(sentence);
+}
+
 void Proofs::proveAll() {
     std::vector<Task> tasks;
     for (const project::LaidClip& clip : document_.laid()->clips())
@@ -222,28 +239,13 @@ void Proofs::proveAll() {
             tasks.push_back(taskOf(clip));
             tasks.back().there = player_.renderings({clip.id()});
         }
-    const auto told = [this] {
-        const Summary s = summary_;
-        QStringList words;
-        for (const auto& [n, word] : {std::pair(s.inTime, tr("in time")), std::pair(s.early, tr("early")),
-                                      std::pair(s.late, tr("late")), std::pair(s.unread, tr("unread"))})
-            if (n > 0) words << tr("%1 %2").arg(n).arg(word);
-        if (words.isEmpty()) words << tr("there is nothing to prove yet");
-        const auto far = worst();
-        QString sentence = tr("Proof: %1").arg(words.join(QStringLiteral(" · ")));
-        if (far)
-            sentence += tr(" · worst hit %1 ms %2")
-                            .arg(std::abs(far->hit.off->value * 1000), 0, 'f', 1)
-                            .arg(far->hit.off->value < 0 ? tr("early") : tr("late"));
-        emit said(sentence);
-    };
     if (tasks.empty()) {
-        told();
+        tellSummary();
         return;
     }
-    const auto count_ = static_cast<int>(tasks.size());
+    const auto many = static_cast<int>(tasks.size());
     jobs_.start<std::vector<Done>>(
-        Lane::Prove, count_ == 1 ? tr("Proving one clip") : tr("Proving %1 clips").arg(count_),
+        Lane::Prove, many == 1 ? tr("Proving one clip") : tr("Proving %1 clips").arg(many),
         [tasks = std::move(tasks)](const base::Progress& progress) {
             std::vector<Done> all;
             all.reserve(tasks.size());
@@ -266,15 +268,15 @@ void Proofs::proveAll() {
             }
             return all;
         },
-        [this, told](const std::vector<Done>& all) {
+        [this](const std::vector<Done>& all) {
             for (const Done& done : all)
                 take(done);
             count();
             emit changed();
-            told();
+            tellSummary();
             look();
         },
-        count_);
+        many);
 }
 
 } // namespace app

@@ -119,6 +119,7 @@ class Proofs : public QObject {
     static bool canBeMeasured(const project::LaidClip& clip);
     void take(const Done& done);
     void count();
+    void tellSummary();
 
     Document& document_;
     play::Player& player_;

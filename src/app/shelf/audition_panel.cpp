@@ -19,6 +19,30 @@ namespace app {
 
 AuditionPanel::AuditionPanel(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("auditionPanel");
+    buildParts();
+    auto* first = new QHBoxLayout;
+    first->setSpacing(4);
+    for (QPushButton* b : {hear_, inTempo_, repeat_, automatic_})
+        first->addWidget(b);
+    first->addStretch(1);
+    auto* second = new QHBoxLayout;
+    second->setSpacing(4);
+    second->addWidget(inKey_);
+    second->addWidget(atOnce_);
+    second->addWidget(level_, 1);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(10, 9, 10, 9);
+    all->setSpacing(5);
+    all->addWidget(name_);
+    all->addWidget(facts_);
+    all->addWidget(wave_);
+    all->addLayout(first);
+    all->addLayout(second);
+    connectParts();
+    refresh();
+}
+
+void AuditionPanel::buildParts() {
     name_ = new ElidedLabel(Qt::ElideMiddle, this);
     name_->setObjectName("auditionName");
     name_->setFont(textFont(sizes::strong, QFont::DemiBold));
@@ -45,25 +69,9 @@ AuditionPanel::AuditionPanel(Session& session, QWidget* parent) : QWidget(parent
         b->setSizePolicy(QSizePolicy::Maximum, QSizePolicy::Fixed);
         b->setStyleSheet("QPushButton { padding: 3px 7px; }");
     }
-    auto* first = new QHBoxLayout;
-    first->setSpacing(4);
-    for (QPushButton* b : {hear_, inTempo_, repeat_, automatic_})
-        first->addWidget(b);
-    first->addStretch(1);
-    auto* second = new QHBoxLayout;
-    second->setSpacing(4);
-    second->addWidget(inKey_);
-    second->addWidget(atOnce_);
-    second->addWidget(level_, 1);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(10, 9, 10, 9);
-    all->setSpacing(5);
-    all->addWidget(name_);
-    all->addWidget(facts_);
-    all->addWidget(wave_);
-    all->addLayout(first);
-    all->addLayout(second);
+}
 
+void AuditionPanel::connectParts() {
     Audition& audition = session_.audition();
     connect(hear_, &QPushButton::clicked, this, &AuditionPanel::toggleHearing);
     const auto way = [this, &audition](QPushButton* b, bool AuditionWays::*which) {
@@ -86,7 +94,6 @@ AuditionPanel::AuditionPanel(Session& session, QWidget* parent) : QWidget(parent
     connect(wave_, &AuditionWave::pressedAt, this, [&audition](metre::Seconds at) { audition.hearFrom(at); });
     connect(&audition, &Audition::changed, this, &AuditionPanel::refresh);
     connect(&session_, &Session::ticked, this, &AuditionPanel::tick);
-    refresh();
 }
 
 void AuditionPanel::toggleHearing() {

@@ -23,6 +23,8 @@ class AuditionPanel : public QWidget {
     void paintEvent(QPaintEvent*) override;
 
   private:
+    void buildParts();
+    void connectParts();
     void refresh();
     void tick();
 

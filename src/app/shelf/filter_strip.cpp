@@ -80,12 +80,35 @@ QPushButton* FilterStrip::chip(const QString& text, const QString& tip) {
 void FilterStrip::addLimits() {
     limits_ = new QWidget(this);
     limits_->setObjectName("filterLimits");
+    buildLimits();
     auto* grid = new QGridLayout(limits_);
     grid->setContentsMargins(0, 2, 0, 4);
     grid->setHorizontalSpacing(6);
     grid->setVerticalSpacing(4);
     grid->setColumnStretch(1, 1);
     grid->setColumnStretch(3, 1);
+    const auto pair = [&](int r, const QString& title, QWidget* from, const QString& between, QWidget* to) {
+        grid->addWidget(label(title, limits_), r, 0);
+        grid->addWidget(from, r, 1);
+        grid->addWidget(label(between, limits_), r, 2);
+        grid->addWidget(to, r, 3);
+    };
+    pair(0, tr("Tempo"), low_, tr("to"), high_);
+    grid->addWidget(octaves_, 1, 1, 1, 3);
+    pair(2, tr("Key"), key_, {}, relation_);
+    pair(3, tr("Seconds"), shortest_, tr("to"), longest_);
+    grid->addWidget(label(tr("Order"), limits_), 4, 0);
+    grid->addWidget(order_, 4, 1, 1, 3);
+    grid->addWidget(present_, 5, 1, 1, 3);
+    for (QComboBox* box : {key_, relation_})
+        box->setStyleSheet("QComboBox { padding: 3px 6px; min-width: 30px; }");
+    for (QComboBox* box : {key_, relation_, order_})
+        connect(box, &QComboBox::activated, this, &FilterStrip::changed);
+    for (QCheckBox* box : {octaves_, present_})
+        connect(box, &QCheckBox::clicked, this, &FilterStrip::changed);
+}
+
+void FilterStrip::buildLimits() {
     const auto field = [this](const char* name, const QString& title, const QString& hint) {
         auto* edit = new QLineEdit(limits_);
         edit->setObjectName(name);
@@ -120,25 +143,6 @@ void FilterStrip::addLimits() {
           std::pair(tr("by kind"), shelf::SortedBy::Kind), std::pair(tr("by length"), shelf::SortedBy::Length)})
         order_->addItem(text, static_cast<int>(order));
     present_ = new QCheckBox(tr("only what is there and whole"), limits_);
-    const auto pair = [&](int r, const QString& title, QWidget* from, const QString& between, QWidget* to) {
-        grid->addWidget(label(title, limits_), r, 0);
-        grid->addWidget(from, r, 1);
-        grid->addWidget(label(between, limits_), r, 2);
-        grid->addWidget(to, r, 3);
-    };
-    pair(0, tr("Tempo"), low_, tr("to"), high_);
-    grid->addWidget(octaves_, 1, 1, 1, 3);
-    pair(2, tr("Key"), key_, {}, relation_);
-    pair(3, tr("Seconds"), shortest_, tr("to"), longest_);
-    grid->addWidget(label(tr("Order"), limits_), 4, 0);
-    grid->addWidget(order_, 4, 1, 1, 3);
-    grid->addWidget(present_, 5, 1, 1, 3);
-    for (QComboBox* box : {key_, relation_})
-        box->setStyleSheet("QComboBox { padding: 3px 6px; min-width: 30px; }");
-    for (QComboBox* box : {key_, relation_, order_})
-        connect(box, &QComboBox::activated, this, &FilterStrip::changed);
-    for (QCheckBox* box : {octaves_, present_})
-        connect(box, &QCheckBox::clicked, this, &FilterStrip::changed);
 }
 
 void FilterStrip::fold(bool open) {

@@ -35,6 +35,7 @@ class FilterStrip : public QWidget {
   private:
     QPushButton* chip(const QString& text, const QString& tip);
     void addLimits();
+    void buildLimits();
     void fold(bool open);
 
     ChipFlow* chips_; // those that have no room stand there once the limits are open

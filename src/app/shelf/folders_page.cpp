@@ -62,6 +62,14 @@ bool comesBefore(const EntryModel::Row& a, const EntryModel::Row& b, FileOrder o
 } // namespace
 
 FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    buildParts();
+    layOut();
+    connectTree();
+    connectFiles();
+    refreshTree();
+}
+
+void FoldersPage::buildParts() {
     tree_ = new QTreeWidget(this);
     tree_->setObjectName("folderTree");
     tree_->setAccessibleName(tr("Folders"));
@@ -84,10 +92,13 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
     list_->setModel(model_);
     count_ = label({}, this);
     count_->setObjectName("folderCount");
-    auto* add = button(tr("Add folder…"),
-                       tr("A folder of loops and samples, looked through with all that lies in it"), this);
-    add->setStyleSheet("QPushButton { padding: 2px 7px; }");
+    add_ = button(tr("Add folder…"), tr("A folder of loops and samples, looked through with all that lies in it"),
+                  this);
+    add_->setStyleSheet("QPushButton { padding: 2px 7px; }");
+}
 
+// The tree above, the files of its folder below.
+void FoldersPage::layOut() {
     auto* upper = new QWidget(this);
     auto* upperLayout = new QVBoxLayout(upper);
     upperLayout->setContentsMargins(4, 6, 0, 0);
@@ -101,7 +112,7 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(10, 4, 10, 6);
     foot->addWidget(count_, 1);
-    foot->addWidget(add);
+    foot->addWidget(add_);
     auto* lowerLayout = new QVBoxLayout(lower);
     lowerLayout->setContentsMargins(0, 0, 0, 0);
     lowerLayout->setSpacing(0);
@@ -117,8 +128,10 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
     auto* all = new QVBoxLayout(this);
     all->setContentsMargins(0, 0, 0, 0);
     all->addWidget(split);
+}
 
-    connect(add, &QPushButton::clicked, this, &FoldersPage::addAsked);
+void FoldersPage::connectTree() {
+    connect(add_, &QPushButton::clicked, this, &FoldersPage::addAsked);
     connect(tree_, &QTreeWidget::currentItemChanged, this, [this](QTreeWidgetItem* item) {
         if (item != nullptr) show(pathIn(item), toSelect_);
     });
@@ -136,13 +149,16 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
                            [this, folder] { session_.library().removeFolder(folder); });
         menu.exec(tree_->viewport()->mapToGlobal(at));
     });
-    joinSearch(filter_, list_);
-    connect(filter_, &QLineEdit::textChanged, this, &FoldersPage::arrange);
-    connect(order_, &QComboBox::activated, this, &FoldersPage::arrange);
     connect(&session_.library(), &LibraryDesk::changed, this, [this] {
         refreshTree();
         if (isVisible()) again_.start(); // a scan may have read what is shown
     });
+}
+
+void FoldersPage::connectFiles() {
+    joinSearch(filter_, list_);
+    connect(filter_, &QLineEdit::textChanged, this, &FoldersPage::arrange);
+    connect(order_, &QComboBox::activated, this, &FoldersPage::arrange);
     connect(&session_.library(), &LibraryDesk::wasRead, this, [this](const shelf::Entry& entry) {
         for (EntryModel::Row& r : all_)
             if (r.listed.file.native() == entry.file.native())
@@ -158,7 +174,6 @@ FoldersPage::FoldersPage(Session& session, QWidget* parent) : QWidget(parent), s
     again_.setInterval(300);
     connect(&again_, &QTimer::timeout, this, &FoldersPage::look);
     connect(&watcher_, &QFileSystemWatcher::directoryChanged, &again_, qOverload<>(&QTimer::start));
-    refreshTree();
 }
 
 void FoldersPage::refreshTree() {

@@ -35,6 +35,10 @@ class FoldersPage : public QWidget {
     bool event(QEvent*) override;
 
   private:
+    void buildParts();
+    void layOut();
+    void connectTree();
+    void connectFiles();
     void refreshTree();
     void expand(QTreeWidgetItem* item);
     void look();
@@ -49,6 +53,7 @@ class FoldersPage : public QWidget {
     EntryModel* model_;
     ShelfList* list_;
     QLabel* count_;
+    QPushButton* add_;
     std::filesystem::path folder_;
     std::filesystem::path toSelect_;
     std::vector<EntryModel::Row> all_; // of the folder, unfiltered

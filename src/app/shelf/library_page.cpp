@@ -31,6 +31,33 @@ metre::Bpm tempoHere(Session& session) {
 } // namespace
 
 LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    buildParts();
+    auto* said = new QHBoxLayout;
+    said->setContentsMargins(12, 0, 12, 0);
+    said->addWidget(empty_);
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 8, 10, 6);
+    head->addWidget(words_);
+    auto* foot = new QHBoxLayout;
+    foot->setContentsMargins(10, 4, 10, 6);
+    foot->setSpacing(4);
+    foot->addWidget(count_, 1);
+    foot->addWidget(again_);
+    foot->addWidget(add_);
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    all->addLayout(head);
+    all->addWidget(filter_);
+    all->addLayout(said);
+    all->addWidget(list_, 1);
+    all->addLayout(foot);
+    connectParts();
+    refresh();
+    search();
+}
+
+void LibraryPage::buildParts() {
     words_ = new QLineEdit(this);
     words_->setObjectName("librarySearch");
     words_->setAccessibleName(tr("Search the library"));
@@ -55,27 +82,9 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
                  "name, tempo, key and kind."),
               this);
     empty_->setWordWrap(true);
-    auto* said = new QHBoxLayout;
-    said->setContentsMargins(12, 0, 12, 0);
-    said->addWidget(empty_);
-    auto* head = new QHBoxLayout;
-    head->setContentsMargins(10, 8, 10, 6);
-    head->addWidget(words_);
-    auto* foot = new QHBoxLayout;
-    foot->setContentsMargins(10, 4, 10, 6);
-    foot->setSpacing(4);
-    foot->addWidget(count_, 1);
-    foot->addWidget(again_);
-    foot->addWidget(add_);
-    auto* all = new QVBoxLayout(this);
-    all->setContentsMargins(0, 0, 0, 0);
-    all->setSpacing(0);
-    all->addLayout(head);
-    all->addWidget(filter_);
-    all->addLayout(said);
-    all->addWidget(list_, 1);
-    all->addLayout(foot);
+}
 
+void LibraryPage::connectParts() {
     soon_.setSingleShot(true);
     soon_.setInterval(60);
     connect(&soon_, &QTimer::timeout, this, &LibraryPage::search);
@@ -92,8 +101,6 @@ LibraryPage::LibraryPage(Session& session, QWidget* parent) : QWidget(parent), s
     });
     connect(add_, &QPushButton::clicked, this, &LibraryPage::askFolder);
     connect(again_, &QPushButton::clicked, this, [this] { session_.library().scan(); });
-    refresh();
-    search();
 }
 
 void LibraryPage::focusSearch() {

@@ -27,6 +27,8 @@ class LibraryPage : public QWidget {
     void askFolder();
 
   private:
+    void buildParts();
+    void connectParts();
     void search();
     void refresh();
 

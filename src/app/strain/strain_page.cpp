@@ -71,10 +71,8 @@ class StrainRow : public QStyledItemDelegate {
 
 } // namespace
 
-StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
-    setObjectName("strainPage");
-    plot_ = new StrainPlot(this);
-    keys_ = new KeyPlot(this);
+// Beside the plots: the sources by strain, and what is left out.
+QWidget* StrainPage::buildSide() {
     auto* side = new QWidget(this);
     side->setObjectName("strainSide");
     side->setFixedWidth(240);
@@ -112,6 +110,13 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
     counted_->addStretch(1);
     column->addLayout(counted_);
     column->addWidget(out_);
+    return side;
+}
+
+StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
+    setObjectName("strainPage");
+    plot_ = new StrainPlot(this);
+    keys_ = new KeyPlot(this);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
@@ -120,8 +125,12 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
     plots->addWidget(plot_, 1);
     plots->addWidget(keys_);
     row->addLayout(plots, 1);
-    row->addWidget(side);
+    row->addWidget(buildSide());
+    connectParts();
+    refresh();
+}
 
+void StrainPage::connectParts() {
     connect(plot_, &StrainPlot::sourcePressed, this,
             [this](qlonglong id) { session_.document().selectSource(SourceId{id}); });
     connect(plot_, &StrainPlot::tempoTried, this, [this](double bpm, qlonglong gesture) {
@@ -144,7 +153,6 @@ StrainPage::StrainPage(Session& session, QWidget* parent) : QWidget(parent), ses
     connect(&session_, &Session::selectionChanged, this, &StrainPage::refresh);
     connect(&session_, &Session::opened, this, &StrainPage::refresh);
     connect(&session_, &Session::preferred, this, &StrainPage::refresh);
-    refresh();
 }
 
 // While another page is shown there is nothing to work out.
@@ -163,51 +171,7 @@ void StrainPage::refresh() {
     content.selected = session_.selection().source;
     content.mayChange = !p.lead;
     plot_->show(content);
-
-    struct Row {
-        const prove::StrainedSource* source = nullptr;
-        Bpm used;
-        prove::Strain strain;
-    };
-    std::vector<Row> rows;
-    rows.reserve(content.sources.in.size());
-    for (const prove::StrainedSource& s : content.sources.in) {
-        const Bpm used = prove::usedAt(s.strained, content.now);
-        rows.push_back({&s, used, prove::strainOf(used, content.now, s.strained.method, content.comfort)});
-    }
-    std::stable_sort(rows.begin(), rows.end(), [](const Row& a, const Row& b) {
-        return std::abs(a.strain.percent) > std::abs(b.strain.percent);
-    });
-    at_->setText(rows.empty() ? QString() : tr("At %1, worst first").arg(qt(metre::tempoLabel(content.now))));
-    refreshing_ = true;
-    while (list_->count() > static_cast<int>(rows.size()))
-        delete list_->takeItem(list_->count() - 1);
-    while (list_->count() < static_cast<int>(rows.size()))
-        list_->addItem(QString());
-    list_->setCurrentItem(nullptr);
-    for (std::size_t i = 0; i < rows.size(); ++i) {
-        QListWidgetItem* item = list_->item(static_cast<int>(i));
-        const Row& row = rows[i];
-        const QString percent =
-            QStringLiteral("%1%2 %").arg(row.strain.percent > 0 ? QStringLiteral("+") : QString(),
-                                         QString::number(row.strain.percent, 'f', 1).replace('-', QChar(0x2212)));
-        QString change =
-            QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(row.used)), qt(metre::tempoLabel(content.now)));
-        if (row.used != row.source->strained.bpm)
-            change += tr(" · %1 of it").arg(row.used < row.source->strained.bpm ? tr("half") : tr("double"));
-        item->setText(qt(row.source->name));
-        item->setData(IdRole, qlonglong(row.source->id.value));
-        item->setData(TintRole, row.source->tint);
-        item->setData(ChangeRole, change);
-        item->setData(PercentRole, percent);
-        item->setData(VerdictRole, static_cast<int>(row.strain.verdict));
-        item->setData(Qt::AccessibleTextRole,
-                      QStringLiteral("%1, %2, %3, %4")
-                          .arg(item->text(), change, percent, tr(prove::verdictWord(row.strain.verdict))));
-        item->setToolTip(qt(row.source->name));
-        if (content.selected == row.source->id) list_->setCurrentItem(item);
-    }
-    refreshing_ = false;
+    showRows(content);
     const auto key = p.keys.points().front().key;
     const prove::KeyMeeting meeting = prove::keyMeeting(*session_.laid(), key);
     keys_->setVisible(!meeting.sources.empty());
@@ -219,6 +183,67 @@ void StrainPage::refresh() {
     outCount_->setVisible(!out.isEmpty());
     outCount_->setText(counted(out.size(), tr("1 left out"), tr("%1 left out")) +
                        (out_->isHidden() ? QStringLiteral(" ▸") : QStringLiteral(" ▾")));
+}
+
+namespace {
+
+struct Row {
+    const prove::StrainedSource* source = nullptr;
+    Bpm used;
+    prove::Strain strain;
+};
+
+std::vector<Row> worstFirst(const StrainPlot::Content& content) {
+    std::vector<Row> rows;
+    rows.reserve(content.sources.in.size());
+    for (const prove::StrainedSource& s : content.sources.in) {
+        const Bpm used = prove::usedAt(s.strained, content.now);
+        rows.push_back({&s, used, prove::strainOf(used, content.now, s.strained.method, content.comfort)});
+    }
+    std::stable_sort(rows.begin(), rows.end(), [](const Row& a, const Row& b) {
+        return std::abs(a.strain.percent) > std::abs(b.strain.percent);
+    });
+    return rows;
+}
+
+void showRow(QListWidgetItem& item, const Row& row, Bpm now) {
+    const QString percent =
+        QStringLiteral("%1%2 %").arg(row.strain.percent > 0 ? QStringLiteral("+") : QString(),
+                                     QString::number(row.strain.percent, 'f', 1).replace('-', QChar(0x2212)));
+    QString change = QStringLiteral("%1 → %2").arg(qt(metre::tempoLabel(row.used)), qt(metre::tempoLabel(now)));
+    if (row.used != row.source->strained.bpm)
+        change += StrainPage::tr(" · %1 of it")
+                      .arg(row.used < row.source->strained.bpm ? StrainPage::tr("half") : StrainPage::tr("double"));
+    item.setText(qt(row.source->name));
+    item.setData(IdRole, qlonglong(row.source->id.value));
+    item.setData(TintRole, row.source->tint);
+    item.setData(ChangeRole, change);
+    item.setData(PercentRole, percent);
+    item.setData(VerdictRole, static_cast<int>(row.strain.verdict));
+    item.setData(Qt::AccessibleTextRole,
+                 QStringLiteral("%1, %2, %3, %4")
+                     .arg(item.text(), change, percent, StrainPage::tr(prove::verdictWord(row.strain.verdict))));
+    item.setToolTip(qt(row.source->name));
+}
+
+} // namespace
+
+void StrainPage::showRows(const StrainPlot::Content& content) {
+    const std::vector<Row> rows = worstFirst(content);
+    at_->setText(rows.empty() ? QString() : tr("At %1, worst first").arg(qt(metre::tempoLabel(content.now))));
+    refreshing_ = true;
+    while (list_->count() > static_cast<int>(rows.size()))
+        delete list_->takeItem(list_->count() - 1);
+    while (list_->count() < static_cast<int>(rows.size()))
+        list_->addItem(QString());
+    list_->setCurrentItem(nullptr);
+    for (std::size_t i = 0; i < rows.size(); ++i) {
+        QListWidgetItem* item = list_->item(static_cast<int>(i));
+        const Row& row = rows[i];
+        showRow(*item, row, content.now);
+        if (content.selected == row.source->id) list_->setCurrentItem(item);
+    }
+    refreshing_ = false;
 }
 
 void StrainPage::enterEvent(QEnterEvent*) {

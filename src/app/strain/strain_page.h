@@ -1,6 +1,8 @@
 // The page Strain: what every source would suffer at every project tempo, and where all of them meet.
 #pragma once
 
+#include "app/strain/strain_plot.h"
+
 #include <QWidget>
 
 class QLabel;
@@ -11,7 +13,6 @@ namespace app {
 
 class Session;
 class KeyPlot;
-class StrainPlot;
 
 class StrainPage : public QWidget {
     Q_OBJECT
@@ -29,7 +30,10 @@ class StrainPage : public QWidget {
     void leaveEvent(QEvent*) override;
 
   private:
+    QWidget* buildSide();
+    void connectParts();
     void refresh();
+    void showRows(const StrainPlot::Content& content);
 
     Session& session_;
     StrainPlot* plot_;

@@ -36,6 +36,13 @@ double ownMegabytes() {
     return anonymous;
 }
 
+double medianOf(std::vector<double> values) {
+    if (values.empty()) return 0;
+    const auto middle = values.begin() + static_cast<std::ptrdiff_t>(values.size() / 2);
+    std::nth_element(values.begin(), middle, values.end());
+    return *middle;
+}
+
 struct Soak {
     app::MainWindow& window;
     harsh::Place place;
@@ -117,27 +124,33 @@ int main(int argc, char** argv) {
     soak.session().transport().toggle();
     const auto begun = Clock::now();
     const auto now = [&] { return std::chrono::duration<double>(Clock::now() - begun).count() / 60; };
-    // What is kept comes and goes: the most that was held at the beginning is compared with the most afterwards.
+    // What is kept comes and goes from second to second: once it has settled, the middle value of the first half of
+    // what is left is compared with that of the second. A leak shows there, a stretch under way does not.
     const double settled = std::min(10.0, minutes / 2);
-    double first = 0;
+    const double middle = (settled + minutes) / 2;
+    std::vector<double> firstHalf;
+    std::vector<double> secondHalf;
     double most = 0;
     int minute = 0;
     while (now() < minutes) {
         soak.second(soak.edits);
         QTest::qWait(1000);
         const double own = ownMegabytes();
-        double& highest = now() < settled ? first : most;
-        highest = std::max(highest, own);
+        most = std::max(most, own);
+        if (now() > settled) (now() < middle ? firstHalf : secondHalf).push_back(own);
         if (int(now()) > minute) {
             minute = int(now());
             std::printf("%3d min  %5d edits  %7.1f MB of its own\n", minute, soak.edits, own);
             std::fflush(stdout);
         }
     }
-    const double growth = first > 0 ? 100 * (most / first - 1) : 0;
+    const double before = medianOf(firstHalf);
+    const double after = medianOf(secondHalf);
+    const double growth = before > 0 ? 100 * (after / before - 1) : 0;
     const auto late = output.lateBlocks();
-    std::printf("soak: %d edits, at most %.1f MB in the first %.0f min and %.1f MB afterwards (%+.1f %%), %lld "
-                "callbacks late\n",
-                soak.edits, first, settled, most, growth, static_cast<long long>(late));
+    std::printf(
+        "soak: %d edits, %.1f MB until minute %.0f and %.1f MB until %.0f (%+.1f %%), at most %.1f MB, %lld "
+        "callbacks late\n",
+        soak.edits, before, middle, after, minutes, growth, most, static_cast<long long>(late));
     return growth <= 2 && late == 0 ? 0 : 1;
 }

@@ -1,5 +1,5 @@
 // What a recording's own file may say of itself.
-#include "deliver/source_tags.h"
+#include "deliver/file_tags.h"
 
 #include <gtest/gtest.h>
 
@@ -18,7 +18,7 @@ project::Source loopOf(double bpm, int beats, double from) {
     return s;
 }
 
-TEST(SourceTags, ALoopSaysTempoBeatsKeyAndWhereItGoesRound) {
+TEST(FileTags, ALoopSaysTempoBeatsKeyAndWhereItGoesRound) {
     project::Source s = loopOf(120, 8, 0.25);
     s.key = hear::Key{2, true};
     const auto says = deliver::tagsOf(s);
@@ -32,13 +32,13 @@ TEST(SourceTags, ALoopSaysTempoBeatsKeyAndWhereItGoesRound) {
     EXPECT_EQ(says->loop.loop->second, Frames(11025 + 4 * 44100));
 }
 
-TEST(SourceTags, WhatHasNoBeatSaysNothing) {
+TEST(FileTags, WhatHasNoBeatSaysNothing) {
     project::Source s = loopOf(120, 8, 0);
     s.beats.reset();
     EXPECT_FALSE(deliver::tagsOf(s));
 }
 
-TEST(SourceTags, ALoopThatEndsAfterItsFileEndsWithIt) {
+TEST(FileTags, ALoopThatEndsAfterItsFileEndsWithIt) {
     project::Source s = loopOf(120, 8, 0);
     s.facts.frames = Frames(170'000); // a little short
     const auto says = deliver::tagsOf(s);
