@@ -341,6 +341,46 @@ TEST(BenchFold, ItFoldsByKeyByItsLineAndWithNothingSelected) {
     w.settle();
 }
 
+TEST(SourcesRows, CommandsOfTheRecordingReachAllOfTheSelectedClips) {
+    Window w;
+    w.import({ui::hands(), ui::bass()});
+    w.session().document().select(project::allClips(w.now()));
+    EXPECT_FALSE(w.session().selection().source);
+    const auto tempos = [&] {
+        std::vector<double> all;
+        for (const project::SourcePtr& s : w.now().sources)
+            all.push_back(s->beats->meanTempo().value);
+        return all;
+    };
+    const std::vector<double> before = tempos();
+    auto* half = w.child<QAction>("half");
+    ASSERT_TRUE(half->isEnabled());
+    half->trigger();
+    for (std::size_t i = 0; i < before.size(); ++i)
+        EXPECT_NEAR(tempos()[i], before[i] / 2, 1e-6);
+    w.key(Qt::Key_Z, Qt::ControlModifier); // one step
+    EXPECT_EQ(tempos(), before);
+    w.session().document().select(project::allClips(w.now()));
+    w.child<QAction>("sourceFollows")->trigger();
+    for (const project::SourcePtr& s : w.now().sources)
+        EXPECT_FALSE(s->following) << s->name;
+}
+
+TEST(CardMany, FiguresOfALockedClipSaySo) {
+    Window w;
+    w.import({ui::hands()});
+    const auto id = project::allClips(w.now()).front();
+    w.session().document().select({id});
+    auto* gain = w.child<app::Figure>("clipGain");
+    const QString tip = gain->toolTip();
+    EXPECT_FALSE(tip.contains("locked"));
+    w.key(Qt::Key_K, Qt::ControlModifier);
+    EXPECT_TRUE(gain->toolTip().contains("locked"));
+    EXPECT_EQ(gain->accessibleDescription(), "locked");
+    w.key(Qt::Key_K, Qt::ControlModifier);
+    EXPECT_EQ(gain->toolTip(), tip);
+}
+
 TEST(SourcesRows, ChosenSourcesStopFollowing) {
     BarsWindow w;
     w.child<QAction>("pageSources")->trigger();

@@ -346,6 +346,7 @@ TEST(Jobs, SavingWaitsForNoImport) {
 TEST(Jobs, OfOneLaneTheyFollowEachOtherAndEachCanBeCancelled) {
     Window w;
     app::Jobs& jobs = w.session().jobs();
+    ASSERT_TRUE(waitFor([&] { return !jobs.isBusy(); })); // what a start brings with it
     std::vector<int> ended;
     const auto start = [&](int n) {
         return jobs.start<int>(

@@ -748,6 +748,23 @@ TEST(LeadInTheWindow, WhereSomethingLeadsLaterImportsFollow) {
     w.session().prefer(p);
 }
 
+// At some widths the outermost column of pixels lies a hair outside of the clip, where nothing is ever rendered.
+TEST(Rails, NothingIsShownAsBeingFittedOnceItIs) {
+    Rails w;
+    w.bringLoop(112);
+    for (int width = 1200; width < 1240; width += 3) {
+        w.window->resize(width, 900);
+        w.settle();
+        QApplication::processEvents();
+        const QRect lower = w.lay().lower();
+        const QImage picture = w.picture();
+        int dots = 0;
+        for (int x = lower.left() + 4; x < lower.right() - 4; ++x)
+            dots += picture.pixelColor(x, lower.bottom() - 1) == app::tokens().brass;
+        EXPECT_LT(dots, 20) << width;
+    }
+}
+
 TEST(RailsByKeys, TheFirstDownbeatIsTheOnsetThatWasToldThoughPlayingRunsOn) {
     Rails w;
     w.bringLoop(100);
@@ -763,6 +780,66 @@ TEST(RailsByKeys, TheFirstDownbeatIsTheOnsetThatWasToldThoughPlayingRunsOn) {
     EXPECT_EQ(w.rails().here(), told);
     w.key(Qt::Key_D);
     EXPECT_NEAR(w.source().beats->secondsAt(Beats(0)).value, told.value, 1e-9);
+}
+
+// The line of the place that was worked in last counts: the Bench's own after a step, the project's after it was
+// moved.
+TEST(RailsByKeys, TheLineOfThePlaceThatWasWorkedInLastCounts) {
+    Rails w;
+    w.bringLoop(100);
+    w.session().document().select({project::allClips(w.now()).front()});
+    w.session().transport().locate(Beats(8));
+    EXPECT_FALSE(w.rails().isOwnLine());
+    EXPECT_NEAR(w.rails().here().value, w.at(8).value, 0.001);
+    w.rails().setFocus();
+    w.key(Qt::Key_Comma);
+    EXPECT_TRUE(w.rails().isOwnLine());
+    const Seconds own = w.rails().here();
+    EXPECT_NEAR(own.value, w.at(7.5).value, 0.01);
+    // Playing the project moves its own line, and that counts from then on.
+    w.key(Qt::Key_Space);
+    EXPECT_FALSE(w.rails().isOwnLine());
+    w.key(Qt::Key_Space);
+    // A step while the project plays on stays where it was told.
+    w.key(Qt::Key_Space);
+    w.key(Qt::Key_Comma);
+    const Seconds told = w.rails().here();
+    const Beats then = w.session().player().position();
+    ASSERT_TRUE(waitFor([&] { return w.session().player().position() > then + Beats(0.5); }));
+    EXPECT_EQ(w.rails().here(), told);
+}
+
+TEST(RailsByKeys, AClipIsTrimmedToTheBenchsOwnLine) {
+    Rails w;
+    w.bringLoop(100);
+    const auto id = project::allClips(w.now()).front();
+    w.session().document().select({id});
+    w.session().transport().locate(Beats(2));
+    w.rails().setFocus();
+    for (int i = 0; i < 5; ++i)
+        w.key(Qt::Key_Period);
+    const Seconds own = w.rails().here();
+    w.trigger("trimStart");
+    EXPECT_NEAR(project::clipOf(w.now(), id)->from.value, own.value, 0.002);
+}
+
+TEST(Rails, BothMarksAreDraggedTogether) {
+    Rails w;
+    w.bringLoop(100, 32);
+    const auto x = [&](double s) { return static_cast<int>(std::lround(w.lay().x(Seconds(s)))); };
+    w.pull(QPoint(x(2.4) + 2, 6), QPoint(x(4.8) - 2, 6));
+    w.letGo(QPoint(x(4.8) - 2, 6));
+    ASSERT_TRUE(w.source().marks);
+    const Seconds span = w.source().marks->to - w.source().marks->from;
+    w.pull(QPoint(x(3.6), 6), QPoint(x(6.0), 6));
+    w.letGo(QPoint(x(6.0), 6));
+    EXPECT_NEAR(w.source().marks->from.value, 4.8, 0.003);
+    EXPECT_NEAR((w.source().marks->to - w.source().marks->from).value, span.value, 1e-9);
+    // With Ctrl new ones are drawn between them.
+    w.pull(QPoint(x(6.0), 6), QPoint(x(6.6), 6), Qt::ControlModifier);
+    w.letGo(QPoint(x(6.6), 6), Qt::ControlModifier);
+    EXPECT_NEAR(w.source().marks->from.value, 6.0, 0.003);
+    EXPECT_NEAR(w.source().marks->to.value, 6.6, 0.003);
 }
 
 } // namespace

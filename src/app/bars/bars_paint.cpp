@@ -10,6 +10,7 @@
 #include "sound/decibel.h"
 
 #include <QPainterPath>
+#include <QTextLayout>
 #include <algorithm>
 #include <cmath>
 #include <map>
@@ -219,6 +220,26 @@ void paintSeam(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
     p.setRenderHint(QPainter::Antialiasing, false);
 }
 
+// Words over as many whole lines as there is room for; the last is shortened.
+void paintLines(QPainter& p, const QRectF& area, const QString& text) {
+    const QFontMetrics metrics = p.fontMetrics();
+    const int lines = static_cast<int>(area.height()) / metrics.lineSpacing();
+    if (lines < 1 || area.width() < 12) return;
+    QTextLayout layout(text, p.font());
+    layout.beginLayout();
+    double y = area.top() + (area.height() - lines * metrics.lineSpacing()) / 2;
+    for (int n = 1; n <= lines; ++n, y += metrics.lineSpacing()) {
+        QTextLine line = layout.createLine();
+        if (!line.isValid()) break;
+        line.setLineWidth(area.width());
+        const bool isLast = n == lines;
+        const QString words = isLast ? text.mid(line.textStart()) : text.mid(line.textStart(), line.textLength());
+        p.drawText(QPointF(area.left(), y + metrics.ascent()),
+                   metrics.elidedText(words.trimmed(), Qt::ElideRight, static_cast<int>(area.width())));
+    }
+    layout.endLayout();
+}
+
 void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRect& dirty) {
     const Tokens& t = tokens();
     QRectF r = s.layout.clip(clip);
@@ -264,8 +285,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
                   t.inkSoft);
     if (!problem.isEmpty()) {
         p.setPen(t.wax);
-        p.drawText(r.adjusted(6, 16, -4, -4), static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter) | Qt::TextWordWrap,
-                   problem);
+        paintLines(p, r.adjusted(6, titleHeight + 2, -4, -2), problem);
     } else if (!s.session.player().isRendered(clip.id())) {
         // Being fitted: a dotted line along the foot until it is ready.
         p.setPen(QPen(t.brass, 2, Qt::DotLine));
@@ -281,12 +301,13 @@ void paintPlayPosition(QPainter& p, const BarsScene& s) {
     const double x = std::lround(s.layout.x(s.playPosition));
     if (x < BarsLayout::headers) return;
     p.setClipRect(QRect(BarsLayout::headers - 6, 0, s.size.width(), s.size.height()));
-    p.fillRect(QRectF(x - 1, BarsLayout::overview, 2, s.size.height()), tokens().wax);
+    const double width = s.isStrong ? 2 : 1;
+    p.fillRect(QRectF(x - width / 2, BarsLayout::overview, width, s.size.height()), tokens().wax);
     QPolygonF mark;
     const double head = BarsLayout::overview;
     mark << QPointF(x - 6, head) << QPointF(x + 6, head) << QPointF(x, head + 9);
-    p.setPen(Qt::NoPen);
-    p.setBrush(tokens().wax);
+    p.setPen(s.isStrong ? QPen(Qt::NoPen) : QPen(tokens().wax, 1));
+    p.setBrush(s.isStrong ? tokens().wax : tokens().panel);
     p.drawPolygon(mark);
     p.setClipping(false);
 }

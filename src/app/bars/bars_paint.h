@@ -51,6 +51,7 @@ struct BarsScene {
     QSize size;
     const BarsDrag& drag;
     Beats playPosition;
+    bool isStrong; // keys and commands act on the play position, and not on the Bench's own line
     std::unordered_set<std::int64_t> selected; // clips
     LanePick picked;
     const std::vector<TrackLevel>& levels; // of the tracks

@@ -24,8 +24,11 @@ void TitleCache::draw(QPainter& p, const QRectF& area, const QString& name, cons
         const QFontMetrics metrics = p.fontMetrics();
         const int room = width - advanceOf(change) - gap;
         set.both = room >= std::min(80, advanceOf(name));
+        // A name that fits is left alone: rounded to pixels its room may be a hair less than it takes.
         const QString shown =
-            metrics.elidedText(name, set.both ? Qt::ElideMiddle : Qt::ElideRight, set.both ? room : width);
+            set.both && room >= advanceOf(name)
+                ? name
+                : metrics.elidedText(name, set.both ? Qt::ElideMiddle : Qt::ElideRight, set.both ? room : width);
         for (QStaticText* text : {&set.name, &set.change}) {
             text->setTextFormat(Qt::PlainText);
             text->setPerformanceHint(QStaticText::AggressiveCaching);

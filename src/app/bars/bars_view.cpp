@@ -78,7 +78,7 @@ void BarsView::paintEvent(QPaintEvent* event) {
     QPainter p(viewport());
     const Beats at = session_.player().position();
     paintedX_ = static_cast<int>(std::lround(layout_.x(at)));
-    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, {}, picked_, levels_, waves_,
+    BarsScene scene{session_, layout_, viewport()->size(), drag_, at, lineIsStrong_, {}, picked_, levels_, waves_,
                     titles_,  hovered_};
     for (const ClipId id : session_.selection().clips)
         scene.selected.insert(id.value);
@@ -88,6 +88,11 @@ void BarsView::paintEvent(QPaintEvent* event) {
         p.setBrush(Qt::NoBrush);
         p.drawRect(viewport()->rect().adjusted(0, 0, -1, -1));
     }
+}
+
+void BarsView::setLineStrong(bool strong) {
+    lineIsStrong_ = strong;
+    viewport()->update();
 }
 
 void BarsView::focusInEvent(QFocusEvent*) {

@@ -37,6 +37,8 @@ class BarsView : public QAbstractScrollArea {
     void setFollows(bool on) { follows_ = on; }
     bool showsLanes() const { return layout_.lanes; }
     void setShowsLanes(bool on);
+    // Whether keys and commands act on the play position here, or on the Bench's own line.
+    void setLineStrong(bool strong);
     // What stands there while there is no track.
     EmptyPage& emptyPage() { return *empty_; }
     // Of all tracks, lower or higher by a step.
@@ -158,6 +160,7 @@ class BarsView : public QAbstractScrollArea {
     int wheel_ = 0;     // eighths of a degree not yet turned
     int paintedX_ = -1; // of the play position
     int overviewX_ = -1;
+    bool lineIsStrong_ = true;
     bool follows_ = true;
     std::vector<TrackLevel> levels_;
     WaveCache waves_;

@@ -71,9 +71,9 @@ Bench::Bench(Session& session, QWidget* parent) : QWidget(parent), session_(sess
 void Bench::buildHead() {
     auto* title = new QLabel(tr("Bench"), this);
     title->setFont(textFont(sizes::strong, QFont::DemiBold));
-    name_ = new QLabel(this);
+    name_ = new ElidedLabel(Qt::ElideMiddle, this);
     name_->setFont(textFont(sizes::text));
-    name_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    name_->setObjectName("benchName");
     facts_ = label({}, this);
     head_ = new QWidget(this);
     head_->setObjectName("benchLine");
@@ -432,7 +432,7 @@ QString Bench::factsOf(const project::Source& s) const {
 void Bench::refreshHead(const project::SourcePtr& s) {
     if (isLine_) {
         const QString text = sentence();
-        name_->setText(name_->fontMetrics().elidedText(text, Qt::ElideMiddle, std::max(200, width() - 180)));
+        name_->setText(text);
         name_->setToolTip(text);
         facts_->clear();
         return;
@@ -444,8 +444,7 @@ void Bench::refreshHead(const project::SourcePtr& s) {
         return;
     }
     facts_->setText(factsOf(*s));
-    layout()->activate(); // the facts decide how much room the name has
-    name_->setText(name_->fontMetrics().elidedText(qt(base::shownName(s->file)), Qt::ElideMiddle, name_->width()));
+    name_->setText(qt(base::shownName(s->file)));
     name_->setToolTip(qt(base::shownPath(s->file)));
 }
 

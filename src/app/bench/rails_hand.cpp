@@ -34,7 +34,10 @@ RailsView::Under RailsView::under(const QPointF& at) const {
         const project::Marks m = marks();
         const double toFirst = std::abs(layout_.x(m.from) - at.x());
         const double toSecond = std::abs(layout_.x(m.to) - at.x());
-        if (std::min(toFirst, toSecond) > reach + 2) return {What::UpperRuler, {}, false, 0};
+        if (std::min(toFirst, toSecond) > reach + 2) {
+            const bool between = scene_->source()->marks && layout_.x(m.from) < at.x() && at.x() < layout_.x(m.to);
+            return {between ? What::Marks : What::UpperRuler, {}, false, 0};
+        }
         return {What::Mark, {}, false, toFirst <= toSecond ? 1 : 2};
     }
     if (layout_.upper().contains(p)) return {What::Upper, {}, false, 0};
@@ -115,10 +118,7 @@ void RailsView::pressBeat(const Under& on, const QPointF& at, Qt::KeyboardModifi
 }
 
 void RailsView::pressFitted(const QPointF& at) {
-    stepped_.reset();
     const Seconds heard = layout_.heardAt(at.x());
-    const Seconds recorded = scene_->recordedAt(heard);
-    if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
     if (scene_->isPlaced()) emit fittedAsked(scene_->project().tempo.beatAt(heard).value);
 }
 
@@ -143,14 +143,16 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
         drag_.mark = on.mark;
         drag_.what = Drag::What::Mark;
         break;
+    case What::Marks:
     case What::UpperRuler:
-        drag_.what = Drag::What::NewMarks;
-        drag_.marks = shownMarks(*scene_->source());
+        drag_.marks = drag_.grabbed = shownMarks(*scene_->source());
+        drag_.what = on.what == What::Marks && !event->modifiers().testFlag(Qt::ControlModifier)
+                         ? Drag::What::Marks
+                         : Drag::What::NewMarks;
         break;
     case What::Upper: {
         const Seconds from = std::clamp(layout_.at(at.x()), Seconds(0), scene_->source()->length());
-        stepped_.reset();
-        here_ = from;
+        goHere(from);
         emit rawAsked(from.value);
         break;
     }
@@ -189,6 +191,7 @@ void RailsView::mouseMoveEvent(QMouseEvent* event) {
     drag_.moved = true;
     switch (drag_.what) {
     case Drag::What::Mark:
+    case Drag::What::Marks:
     case Drag::What::NewMarks:
         dragMarks(*event);
         break;
@@ -274,7 +277,12 @@ void RailsView::dragMarks(QMouseEvent& event) {
     };
     const Seconds at = place(x);
     const Seconds least(shortestMarks);
-    if (drag_.what == Drag::What::NewMarks) {
+    if (drag_.what == Drag::What::Marks) { // the first goes where something begins, the other stays as far from it
+        const Seconds span = drag_.grabbed.to - drag_.grabbed.from;
+        const Seconds from = place(layout_.x(drag_.grabbed.from) + x - drag_.began.x());
+        drag_.marks.from = std::clamp(from, Seconds(0), std::max(Seconds(0), scene_->source()->length() - span));
+        drag_.marks.to = drag_.marks.from + span;
+    } else if (drag_.what == Drag::What::NewMarks) {
         const Seconds began = place(drag_.began.x());
         drag_.marks = {std::min(at, began), std::max(at, std::min(at, began) + least)};
     } else if (drag_.mark == 1) {
@@ -298,7 +306,7 @@ void RailsView::mouseReleaseEvent(QMouseEvent* event) {
     const Drag done = drag_;
     endDrag();
     if (!scene_ || !done.moved) return;
-    if (done.what == Drag::What::Mark || done.what == Drag::What::NewMarks) {
+    if (done.what == Drag::What::Mark || done.what == Drag::What::Marks || done.what == Drag::What::NewMarks) {
         emit marksAsked(done.marks.from.value, done.marks.to.value, true);
     } else if (done.what == Drag::What::Phase) {
         emit phaseAsked(0, true);
@@ -337,12 +345,10 @@ void RailsView::mouseDoubleClickEvent(QMouseEvent* event) {
         return;
     }
     if (on.what == What::Rung) {
-        stepped_.reset();
-        here_ = scene_->beats().secondsAt(*on.beat);
+        goHere(scene_->beats().secondsAt(*on.beat));
         pinHere();
     } else if (on.what == What::Upper || on.what == What::Onsets) {
-        stepped_.reset();
-        here_ = snapped(event->position().x(), event->modifiers().testFlag(Qt::ShiftModifier));
+        goHere(snapped(event->position().x(), event->modifiers().testFlag(Qt::ShiftModifier)));
         emit rawAsked(-1); // the press began to play: that was not meant
         pinHere();
     }
@@ -364,6 +370,10 @@ void RailsView::pointAt(const QPointF& at) {
     switch (on.what) {
     case What::Mark:
         shape = Qt::SizeHorCursor;
+        break;
+    case What::Marks:
+        shape = Qt::OpenHandCursor;
+        text = tr("drag: both marks · Ctrl: new ones");
         break;
     case What::Upper:
     case What::Onsets:

@@ -157,8 +157,12 @@ void paintLowerWave(QPainter& p, const StillRails& r) {
     bool allRendered = true;
     p.setPen(QPen(t.ink, 1));
     paintColumns(p, l.lower(), first, last, [&](double left, double right) {
-        const ClipWave::Column c = wave.over(frame(left), std::max(frame(right), frame(left) + metre::Frames(1)));
-        allRendered = allRendered && c.isRendered;
+        const metre::Frames from = frame(left);
+        const metre::Frames to = std::max(frame(right), from + metre::Frames(1));
+        const ClipWave::Column c = wave.over(from, to);
+        // The outermost columns may lie a hair outside, where nothing is ever rendered.
+        const bool isWithin = to > metre::Frames(0) && from < clip.time().length;
+        allRendered = allRendered && (c.isRendered || !isWithin);
         return c.extent;
     });
     if (allRendered || !r.scene.isPlaced() || first >= last) return;
@@ -411,13 +415,24 @@ void paintNoRails(QPainter& p, const QRect& all) {
                     "shown here."));
 }
 
-void paintPosition(QPainter& p, const RailsScene& scene, const RailsLayout& l, Seconds here, bool isMoving) {
-    const Tokens& t = tokens();
-    const QColor colour = isMoving ? t.wax : t.brass;
-    const double width = isMoving ? 2 : 1;
+void paintLine(QPainter& p, const RailsScene& scene, const RailsLayout& l, Seconds here, const LineLooks& looks) {
+    const QColor& colour = looks.colour;
+    const double width = looks.isStrong ? 2 : 1;
     const double upper = l.x(here);
-    if (upper >= 0 && upper <= l.size.width())
+    if (upper >= 0 && upper <= l.size.width()) {
         p.fillRect(QRectF(upper - width / 2, 0, width, l.onsets().bottom()), colour);
+        if (looks.saysTime) {
+            const QString text = QObject::tr("%1 s").arg(here.value, 0, 'f', 3);
+            p.setFont(textFont(sizes::label, QFont::DemiBold));
+            const QRect ruler = l.upperRuler();
+            QRect box(static_cast<int>(upper) + 3, ruler.top() + 1, p.fontMetrics().horizontalAdvance(text) + 8,
+                      ruler.height() - 2);
+            if (box.right() > l.size.width() - 2) box.moveRight(static_cast<int>(upper) - 3);
+            p.fillRect(box, tokens().sheet);
+            p.setPen(tokens().brassText);
+            p.drawText(box, Qt::AlignCenter, text);
+        }
+    }
     if (!l.two) return;
     const double lower = l.xHeard(scene.heardAt(here));
     if (lower >= 0 && lower <= l.size.width())

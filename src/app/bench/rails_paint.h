@@ -42,8 +42,14 @@ const prove::Hit* hitAt(const StillRails& rails, const QPointF& at);
 void paintRails(QPainter& p, const StillRails& rails);
 void paintStrip(QPainter& p, const StillRails& rails);
 void paintNoRails(QPainter& p, const QRect& all);
-// On both rails; `isMoving`: something is heard there.
-void paintPosition(QPainter& p, const RailsScene& scene, const RailsLayout& layout, Seconds here, bool isMoving);
+// A line on both rails that says where one is.
+struct LineLooks {
+    QColor colour;
+    bool isStrong = false; // keys and commands act on it
+    bool saysTime = false; // in seconds of the recording, in the upper ruler
+};
+void paintLine(QPainter& p, const RailsScene& scene, const RailsLayout& layout, Seconds here,
+               const LineLooks& looks);
 void paintBand(QPainter& p, const RailsLayout& layout, double from, double to);
 // A word beside the pointer; `wrong`: what is refused.
 void paintTold(QPainter& p, const QRect& all, const QPointF& at, const QString& text, bool wrong);

@@ -52,21 +52,48 @@ RailsView::RailsView(Session& session, QWidget* parent) : QWidget(parent), sessi
         stale_ = true;
         update();
     });
-    connect(&session_, &Session::ticked, this, [this] {
-        if (!scene_) return;
-        play::Player& player = session_.player();
-        const Seconds before = here_;
-        if (player.isPlayingRaw()) {
-            here_ = player.rawPosition();
-        } else if (const Beats at = player.position(); at != lastPosition_) {
-            lastPosition_ = at;
-            const Seconds recorded = scene_->recordedAt(scene_->project().tempo.secondsAt(at));
-            if (recorded >= Seconds(0) && recorded <= scene_->source()->length()) here_ = recorded;
-        }
-        if (here_ == before) return;
-        if (player.isPlayingRaw() || player.isPlaying()) follow(here_);
+    connect(&session_, &Session::ticked, this, &RailsView::followPlaying);
+    connect(&session_.transport(), &Transport::moved, this, [this] { setOwnCounts(false); });
+}
+
+void RailsView::followPlaying() {
+    if (!scene_) return;
+    play::Player& player = session_.player();
+    const bool isRaw = player.isPlayingRaw();
+    if (isRaw && !wasRaw_) setOwnCounts(true);
+    if (!isRaw && wasRaw_) {
+        if (announced_) own_ = announced_;
+        announced_.reset();
+    }
+    const bool ended = wasRaw_ && !isRaw;
+    wasRaw_ = isRaw;
+    if (isRaw) {
+        own_ = player.rawPosition();
+        follow(*own_);
         update();
-    });
+        return;
+    }
+    const Beats at = player.position();
+    if (at == lastPosition_ && !ended) return;
+    lastPosition_ = at;
+    if (const auto line = projectLine(); line && player.isPlaying() && !ownCounts_) follow(*line);
+    update();
+}
+
+std::optional<Seconds> RailsView::projectLine() const {
+    if (!scene_ || !scene_->isHeard()) return {};
+    const Beats at = session_.player().position();
+    const Seconds recorded = scene_->recordedAt(scene_->project().tempo.secondsAt(at));
+    if (recorded < Seconds(0) || recorded > scene_->source()->length()) return {};
+    return recorded;
+}
+
+void RailsView::setOwnCounts(bool own) {
+    if (!own) announced_.reset();
+    if (ownCounts_ == own) return;
+    ownCounts_ = own;
+    update();
+    emit lineChanged(own);
 }
 
 void RailsView::refresh() {
@@ -94,8 +121,9 @@ void RailsView::refresh() {
         picked_.clear();
         drag_ = {};
         tried_.reset();
-        stepped_.reset();
-        here_ = scene->hasBeats() ? std::max(Seconds(0), scene->beats().secondsAt(Beats(0))) : Seconds(0);
+        own_.reset();
+        announced_.reset();
+        setOwnCounts(false);
         lastPosition_ = session_.player().position();
         wholeView_ = true;
     }
@@ -150,15 +178,25 @@ void RailsView::resizeEvent(QResizeEvent*) {
 }
 
 Seconds RailsView::here() const {
-    return stepped_.value_or(here_);
+    if (ownCounts_ && announced_) return *announced_;
+    if (!ownCounts_)
+        if (const auto line = projectLine()) return *line;
+    if (own_) return *own_;
+    return scene_ && scene_->hasBeats() ? std::max(Seconds(0), scene_->beats().secondsAt(Beats(0))) : Seconds(0);
+}
+
+std::optional<Beats> RailsView::hereInProject() const {
+    if (!scene_ || !scene_->isPlaced()) return {};
+    return scene_->project().tempo.beatAt(scene_->heardAt(here()));
 }
 
 void RailsView::goHere(Seconds at) {
     if (!scene_) return;
-    stepped_.reset();
-    here_ = std::clamp(at, Seconds(0), scene_->source()->length());
-    const double x = layout_.x(here_);
-    if (x < 0 || x > width()) scrollTo(here_ - layout_.span(width() / 3.0));
+    own_ = std::clamp(at, Seconds(0), scene_->source()->length());
+    announced_.reset();
+    setOwnCounts(true);
+    const double x = layout_.x(*own_);
+    if (x < 0 || x > width()) scrollTo(*own_ - layout_.span(width() / 3.0));
     update();
 }
 
@@ -166,14 +204,18 @@ void RailsView::stepOnset(bool forward) {
     if (!scene_) return;
     // What plays runs on meanwhile: the next step is from the onset that was told, unless that is long past.
     constexpr Seconds longPast(3);
-    const bool goesOn = stepped_ && std::abs((*stepped_ - here_).value) < longPast.value;
-    const auto at = scene_->onsetFrom(goesOn ? *stepped_ : here_, forward);
+    const play::Player& player = session_.player();
+    const std::optional<Seconds> running = player.isPlayingRaw() ? own_
+                                           : player.isPlaying()  ? projectLine()
+                                                                 : std::nullopt;
+    const bool isPast = running && std::abs((here() - *running).value) >= longPast.value;
+    const auto at = scene_->onsetFrom(isPast ? *running : here(), forward);
     if (!at) {
         session_.say(forward ? tr("No onset comes after this.") : tr("No onset comes before this."));
         return;
     }
     goHere(*at);
-    if (session_.player().isPlayingRaw() || session_.player().isPlaying()) stepped_ = *at;
+    if (player.isPlayingRaw()) announced_ = *at;
     QString said = tr("Onset at %1 s").arg(at->value, 0, 'f', 3);
     if (const auto miss = scene_->missOf(*at, grid_)) said += " · " + missText(*miss, scene_->project());
     session_.say(said);
@@ -256,7 +298,7 @@ void RailsView::zoomToPicked() {
 void RailsView::zoomToBeat() {
     if (!scene_ || !scene_->hasBeats()) return;
     const Beats beat(picked_.size() == 1 ? picked_.front()
-                                         : Beats(std::floor(scene_->beats().beatAt(here_).value + 1e-6)));
+                                         : Beats(std::floor(scene_->beats().beatAt(here()).value + 1e-6)));
     const Seconds from = scene_->beats().secondsAt(beat);
     const Seconds to = scene_->beats().secondsAt(beat + Beats(1));
     wholeView_ = false;
@@ -382,9 +424,9 @@ void RailsView::keyPressEvent(QKeyEvent* event) {
         return namePicked();
     case Qt::Key_Plus:
     case Qt::Key_Equal:
-        return zoomBy(1.25, std::clamp(layout_.x(here_), 0.0, double(width())));
+        return zoomBy(1.25, std::clamp(layout_.x(here()), 0.0, double(width())));
     case Qt::Key_Minus:
-        return zoomBy(0.8, std::clamp(layout_.x(here_), 0.0, double(width())));
+        return zoomBy(0.8, std::clamp(layout_.x(here()), 0.0, double(width())));
     case Qt::Key_0:
         if (coarse) return zoomToAll();
         break;
@@ -411,7 +453,7 @@ void RailsView::contextMenuEvent(QContextMenuEvent* event) {
             goHere(snapped(event->pos().x(), false));
         emit menuAsked(event->globalPos());
     } else {
-        emit menuAsked(mapToGlobal(QPoint(static_cast<int>(layout_.x(here_)), layout_.upper().center().y())));
+        emit menuAsked(mapToGlobal(QPoint(static_cast<int>(layout_.x(here())), layout_.upper().center().y())));
     }
 }
 
@@ -441,6 +483,16 @@ void RailsView::paintStill() {
     stale_ = false;
 }
 
+void RailsView::paintLines(QPainter& p) const {
+    const Tokens& t = tokens();
+    const auto line = projectLine();
+    if (line) paintLine(p, *scene_, layout_, *line, {t.wax, !ownCounts_, false});
+    // Without either, the first downbeat is where one is.
+    const std::optional<Seconds> own = own_ || line ? own_ : here();
+    if (own) paintLine(p, *scene_, layout_, *own, {t.brass, ownCounts_ && !announced_, ownCounts_ && !announced_});
+    if (announced_) paintLine(p, *scene_, layout_, *announced_, {t.brass, true, true});
+}
+
 void RailsView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     if (!scene_) {
@@ -449,8 +501,7 @@ void RailsView::paintEvent(QPaintEvent*) {
     }
     if (stale_) paintStill();
     p.drawPixmap(0, 0, still_);
-    if (stepped_) paintPosition(p, *scene_, layout_, *stepped_, false);
-    paintPosition(p, *scene_, layout_, here_, session_.player().isPlayingRaw() || session_.player().isPlaying());
+    paintLines(p);
     if (drag_.what == Drag::What::Band && drag_.moved) paintBand(p, layout_, drag_.began.x(), drag_.bandTo);
     if (!told_.isEmpty()) paintTold(p, rect(), toldAt_, told_, toldWrong_);
     if (hasFocus()) {

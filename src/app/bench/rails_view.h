@@ -28,10 +28,14 @@ class RailsView : public QWidget {
     const RailsScenePtr& scene() const { return scene_; } // null: nothing is shown
     const RailsLayout& layout() const { return layout_; }
 
-    // Where one is in the recording: where it is heard as recorded, else where the project's play position is in
-    // it, else where one has stepped or pressed.
+    // Two lines say where one is: the project's play position, as far as it is in the recording, and the Bench's
+    // own, where the recording is heard by itself, or was stepped or pressed to. What keys and commands act on is
+    // the line of the place that was worked in last; it is drawn strong.
     Seconds here() const;
-    void goHere(Seconds at); // shows it too
+    bool isOwnLine() const { return ownCounts_; }
+    // The same as a place of the project; none where the clip is not heard there.
+    std::optional<Beats> hereInProject() const;
+    void goHere(Seconds at); // the own line; shows it too
     void stepOnset(bool forward);
 
     // What the beats of the click are while they are tried (by_ear.h); none: the source's own.
@@ -73,6 +77,7 @@ class RailsView : public QWidget {
     void triedTurned(double byBpm);          // the tried tempo
     void triedScaled(double factor);
     void viewChanged();
+    void lineChanged(bool isOwn); // which of the two lines counts
     void gridChanged();
     void pickedChanged();
     void hinted(const QString& hint); // what the hand can do here; empty: it has gone
@@ -99,6 +104,7 @@ class RailsView : public QWidget {
             Nothing,
             UpperRuler,
             Mark,
+            Marks, // between the two that were set
             Upper,
             Onsets,
             UpperKnob,
@@ -114,7 +120,7 @@ class RailsView : public QWidget {
         int mark = 0; // 1 the first, 2 the second
     };
     struct Drag {
-        enum class What { Nothing, Mark, NewMarks, Upper, Lower, Band, Phase };
+        enum class What { Nothing, Mark, Marks, NewMarks, Upper, Lower, Band, Phase };
         What what = What::Nothing;
         Beats beat; // as it was when it began
         bool isPin = false;
@@ -122,7 +128,8 @@ class RailsView : public QWidget {
         bool moved = false;
         int mark = 0;
         project::Marks marks{};
-        project::Project before; // each step is worked out from this, so that going back undoes what gave way
+        project::Marks grabbed{}; // as they were when it began
+        project::Project before;  // each step is worked out from this, so that going back undoes what gave way
         std::int64_t revision = 0;
         bool fine = false;  // with Shift: a tenth of the way, from here on
         double pointer = 0; // where the pointer was then
@@ -136,6 +143,9 @@ class RailsView : public QWidget {
     void changedByHand(const QString& name, const base::Result<project::Project>& next, const QPointF& at);
     void pressBeat(const Under& on, const QPointF& at, Qt::KeyboardModifiers modifiers);
     void pressFitted(const QPointF& at);
+    std::optional<Seconds> projectLine() const; // none where it is not in the recording
+    void setOwnCounts(bool own);
+    void followPlaying();
     void pickNeighbour(int by);                               // the pin before or after
     void step(int by, Qt::KeyboardModifiers modifiers);       // what is picked, or all
     void turnTried(int way, Qt::KeyboardModifiers modifiers); // the tried tempo
@@ -149,6 +159,7 @@ class RailsView : public QWidget {
     project::Marks marks() const;
     StillRails still() const; // REQUIRES scene_
     void paintStill();
+    void paintLines(QPainter& p) const;
     void follow(Seconds at);
     void keepPicked();
 
@@ -158,8 +169,10 @@ class RailsView : public QWidget {
     EyeGrid grid_ = EyeGrid::Eighths;
     bool wholeView_ = true; // shows all of it, whatever its width
     std::vector<Beats> picked_;
-    Seconds here_{0};
-    std::optional<Seconds> stepped_; // the onset that was told last, while playing runs on
+    std::optional<Seconds> own_;       // the Bench's own line
+    std::optional<Seconds> announced_; // the onset that was told last, while the recording is heard and runs on
+    bool ownCounts_ = false;
+    bool wasRaw_ = false;
     Beats lastPosition_{-1e9};
     std::optional<metre::BeatMap> tried_;
     Drag drag_;

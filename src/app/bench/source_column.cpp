@@ -3,6 +3,7 @@
 #include "app/bench/by_ear.h"
 #include "app/bench/source_figures.h"
 #include "app/session/session.h"
+#include "app/session/several_sources.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
@@ -111,14 +112,20 @@ void SourceColumn::buildButtons() {
     grid->addWidget(twice_, 0, 1);
     grid->addWidget(tap_, 1, 0, 1, 2);
     connect(tap_, &QPushButton::pressed, &byEar_, &ByEar::tap);
-    connect(half_, &QPushButton::clicked, this, [this] { scaleTempo(0.5); });
-    connect(twice_, &QPushButton::clicked, this, [this] { scaleTempo(2); });
+    connect(half_, &QPushButton::clicked, this, [this] {
+        if (source_) scaleTempos(session_, {source_->id}, 0.5);
+    });
+    connect(twice_, &QPushButton::clicked, this, [this] {
+        if (source_) scaleTempos(session_, {source_->id}, 2);
+    });
 }
 
 QHBoxLayout* SourceColumn::roundRow() {
     round_ = button(tr("Round the tempo"), tr("To the whole number next to it (Alt+R)"), this);
     round_->setObjectName("roundTempo");
-    connect(round_, &QPushButton::clicked, this, &SourceColumn::roundTempo);
+    connect(round_, &QPushButton::clicked, this, [this] {
+        if (source_) roundTempos(session_, {source_->id});
+    });
     auto* row = new QHBoxLayout;
     row->addWidget(round_);
     row->addStretch(1);
@@ -277,30 +284,6 @@ void SourceColumn::turnMetre(int steps) {
     session_.edit(tr("Metre of the source"),
                   project::setSourceMetre(session_.now(), source_->id, metres[static_cast<std::size_t>(to)]),
                   {"source metre", source_->id.value, metre_->turn()});
-}
-
-void SourceColumn::scaleTempo(double factor) {
-    if (!source_ || !source_->beats) {
-        session_.say(tr("Select a source with a tempo first."));
-        return;
-    }
-    const QString name = qt(source_->name);
-    const Bpm bpm(source_->beats->meanTempo().value * factor);
-    if (session_.settle(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
-                        project::setSourceTempo(session_.now(), source_->id, bpm, hear::Witness::Typed)))
-        session_.say(tr("%1 is now %2 BPM").arg(name, qt(metre::tempoLabel(bpm))));
-}
-
-void SourceColumn::roundTempo() {
-    const auto whole = source_ && source_->beats ? hear::roundedTempo(source_->beats->meanTempo()) : std::nullopt;
-    if (!whole) {
-        session_.say(tr("There is no whole number within 0.2 BPM."));
-        return;
-    }
-    const QString name = qt(source_->name);
-    if (session_.settle(tr("Round tempo"),
-                        project::setSourceTempo(session_.now(), source_->id, *whole, hear::Witness::Typed)))
-        session_.say(tr("%1 is now %2 BPM").arg(name, qt(metre::tempoLabel(*whole))));
 }
 
 void SourceColumn::pick(hear::Witness by) {

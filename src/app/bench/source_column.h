@@ -23,8 +23,6 @@ class SourceColumn : public QWidget {
     SourceColumn(Session& session, ByEar& byEar, QWidget* parent = nullptr);
     void show(const project::SourcePtr& source);
 
-    void scaleTempo(double factor); // ½, ×2
-    void roundTempo();
     void pick(hear::Witness by);
     void pickOther(hear::Witness by, int which);
     void typeTempo(const QString& text);

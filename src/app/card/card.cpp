@@ -399,6 +399,15 @@ void Card::refresh() {
     refreshTime();
     refreshSound();
     refreshMore();
+    const auto& clips = session_.selection().clips;
+    const auto isLocked = [this](ClipId id) {
+        const project::LaidClip* c = session_.laid()->find(id);
+        return c != nullptr && c->clip->locked;
+    };
+    const bool locked = std::any_of(clips.begin(), clips.end(), isLocked);
+    for (Figure* f : findChildren<Figure*>())
+        f->setLocked(locked);
+    if (locked) purpose_->setText(tr("locked · %1").arg(purpose_->text()));
 }
 
 void Card::refreshTime() {

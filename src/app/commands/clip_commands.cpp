@@ -1,5 +1,7 @@
 // The menu of the selected clips: what they play, how loud, and where they lie.
 #include "app/bars/bars_view.h"
+#include "app/bench/bench.h"
+#include "app/bench/rails_view.h"
 #include "app/commands/asking.h"
 #include "app/commands/command.h"
 #include "app/widgets/text.h"
@@ -70,10 +72,20 @@ void loopClips(Reach& r) {
                on ? words("loops") : words("plays once"));
 }
 
+// Of the Bench and the bars the line of the place that was worked in last.
+Beats lineThatCounts(const Reach& r, const project::LaidClip& clip) {
+    const RailsView& rails = r.bench.rails();
+    const bool isShown =
+        rails.scene() && rails.scene()->clip() != nullptr && rails.scene()->clip()->id() == clip.id();
+    if (isShown && rails.isOwnLine())
+        if (const auto at = rails.hereInProject()) return *at;
+    return r.session.player().position();
+}
+
 void trimClips(Reach& r, project::Side side) {
     const project::LaidClip* c = firstChosen(r);
     if (c == nullptr) return;
-    const Beats at = r.session.player().position();
+    const Beats at = lineThatCounts(r, *c);
     const Beats edge = side == project::Side::Left ? c->time().start : c->time().end;
     const QString place = qt(metre::positionLabel(r.session.now().metre.positionAt(at)));
     editChosen(r, words("Trim"), project::trim(r.session.now(), chosenClips(r), side, at - edge),

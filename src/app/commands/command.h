@@ -12,7 +12,7 @@
 namespace app {
 
 // When a command can be given.
-enum class Needs { Nothing, Clips, OneClip, Source, Set, Track, Pick, Pins, Undo, Redo };
+enum class Needs { Nothing, Clips, OneClip, Source, Sources, Set, Track, Pick, Pins, Undo, Redo };
 
 // Where a command stands in a menu at the pointer: in the order of the work, with lines between.
 enum class Among { Most, Fit, Sound, Recording, Rest };

@@ -45,6 +45,11 @@ std::vector<SourceId> sourcesOfChosen(const Reach& reach) {
     return ids;
 }
 
+std::vector<SourceId> sourcesMeant(const Reach& reach) {
+    const auto one = reach.session.selection().source;
+    return one ? std::vector<SourceId>{*one} : sourcesOfChosen(reach);
+}
+
 QString nameOfChosen(const Reach& reach) {
     const project::LaidClip* first = firstChosen(reach);
     const auto n = static_cast<int>(chosenClips(reach).size());

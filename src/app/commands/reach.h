@@ -64,6 +64,8 @@ project::SourcePtr chosenSource(const Reach& reach);
 std::optional<ClipId> chosenClip(const Reach& reach);
 // The sources of the selected clips, each once.
 std::vector<SourceId> sourcesOfChosen(const Reach& reach);
+// The sources that a command about several is meant for: the selected one, else those of the selected clips.
+std::vector<SourceId> sourcesMeant(const Reach& reach);
 // What is selected, for a sentence: a clip's name, or how many clips.
 QString nameOfChosen(const Reach& reach);
 

@@ -1,8 +1,8 @@
 // The menu of the selected source: what holds for the recording, wherever it is placed.
 #include "app/bench/bench.h"
 #include "app/bench/by_ear.h"
-#include "app/bench/source_column.h"
 #include "app/commands/command.h"
+#include "app/session/several_sources.h"
 #include "app/sources/write_into_files.h"
 #include "app/widgets/text.h"
 #include "metre/tempo.h"
@@ -17,14 +17,6 @@ namespace {
 
 std::vector<SourceId> oneSource(const Reach& r) {
     return {*r.session.selection().source};
-}
-
-void followOrStop(Reach& r) {
-    const project::SourcePtr s = chosenSource(r);
-    if (s && r.session.edit(s->following ? words("Stop following") : words("Follow"),
-                            project::setSourceFollowing(r.session.now(), {s->id}, !s->following)))
-        r.session.say(s->following ? words("%1 stays as long as it is now").arg(qt(s->name))
-                                   : words("%1 follows the project's tempo").arg(qt(s->name)));
 }
 
 void countBy(Reach& r, double factor) {
@@ -53,22 +45,22 @@ CommandMenu sourceCommands() {
               {{"half",
                 words("&Half tempo"),
                 "Alt+-",
-                Needs::Source,
-                [](Reach& r) { r.bench.column().scaleTempo(0.5); },
+                Needs::Sources,
+                [](Reach& r) { scaleTempos(r.session, sourcesMeant(r), 0.5); },
                 {},
                 tempo},
                {"double",
                 words("&Double tempo"),
                 "Alt++",
-                Needs::Source,
-                [](Reach& r) { r.bench.column().scaleTempo(2); },
+                Needs::Sources,
+                [](Reach& r) { scaleTempos(r.session, sourcesMeant(r), 2); },
                 {},
                 tempo},
                {"round",
                 words("&Round the tempo"),
                 "Alt+R",
-                Needs::Source,
-                [](Reach& r) { r.bench.column().roundTempo(); },
+                Needs::Sources,
+                [](Reach& r) { roundTempos(r.session, sourcesMeant(r)); },
                 {},
                 tempo},
                {"tapSourceKey",
@@ -93,13 +85,22 @@ CommandMenu sourceCommands() {
                {"sourceFollows",
                 words("&Follow the project's tempo"),
                 "",
-                Needs::Source,
-                followOrStop,
+                Needs::Sources,
+                [](Reach& r) { toggleFollowing(r.session, sourcesMeant(r)); },
                 [](const Reach& r) {
-                    const project::SourcePtr s = chosenSource(r);
+                    const auto ids = sourcesMeant(r);
+                    const project::SourcePtr s =
+                        ids.empty() ? nullptr : project::sourceOf(r.session.now(), ids.front());
                     return s && s->following;
                 },
-                {OnSource, Among::Fit}}}},
+                {OnSource, Among::Fit}},
+               {"listenAgain",
+                words("&Listen again"),
+                "",
+                Needs::Sources,
+                [](Reach& r) { listenAgain(r.session, sourcesMeant(r)); },
+                {},
+                {OnSource, Among::Recording}}}},
              {words("&Set"),
               {{"makeSet",
                 words("&Make a set of the selected"),
@@ -126,15 +127,15 @@ CommandMenu sourceCommands() {
               {{"forgetSettled",
                 words("F&orget the settled tempo"),
                 "",
-                Needs::Source,
-                [](Reach& r) { r.session.remembered().forget(oneSource(r)); },
+                Needs::Sources,
+                [](Reach& r) { r.session.remembered().forget(sourcesMeant(r)); },
                 {},
                 {OnSource, Among::Recording}},
                {"writeTempo",
                 words("&Write tempo as a tag…"),
                 "",
-                Needs::Source,
-                [](Reach& r) { askToWriteIntoFiles(&r.frame.widget(), r.session, oneSource(r)); },
+                Needs::Sources,
+                [](Reach& r) { askToWriteIntoFiles(&r.frame.widget(), r.session, sourcesMeant(r)); },
                 {},
                 {OnSource, Among::Rest}}}}}};
 }

@@ -1,6 +1,7 @@
 #include "app/sources/sources_page.h"
 
 #include "app/session/session.h"
+#include "app/session/several_sources.h"
 #include "app/sources/sources_delegate.h"
 #include "app/sources/sources_model.h"
 #include "app/sources/write_into_files.h"
@@ -143,26 +144,11 @@ void SourcesPage::connectTools(QPushButton* half, QPushButton* twice, QPushButto
         else
             session_.listening().makeSet(selected());
     });
-    connect(half, &QPushButton::clicked, this, [this] { scale(0.5); });
-    connect(twice, &QPushButton::clicked, this, [this] { scale(2); });
-    connect(roundAll, &QPushButton::clicked, this, &SourcesPage::round);
-    connect(follow, &QPushButton::clicked, this, [this] {
-        const auto ids = selected();
-        if (ids.empty()) return;
-        const bool on = !project::sourceOf(session_.now(), ids.front())->following;
-        if (session_.edit(on ? tr("Follow") : tr("Stop following"),
-                          project::setSourceFollowing(session_.now(), ids, on)))
-            session_.say(ids.size() == 1 ? (on ? tr("The source follows the project's tempo")
-                                               : tr("The source stays as long as it is now"))
-                         : on            ? tr("%1 sources follow the project's tempo").arg(ids.size())
-                                         : tr("%1 sources stay as long as they are now").arg(ids.size()));
-    });
-    connect(again, &QPushButton::clicked, this, [this] {
-        const auto ids = selected();
-        if (ids.empty()) return;
-        const project::SourcePtr first = project::sourceOf(session_.now(), ids.front());
-        session_.listening().again(ids, first->window);
-    });
+    connect(half, &QPushButton::clicked, this, [this] { scaleTempos(session_, selected(), 0.5); });
+    connect(twice, &QPushButton::clicked, this, [this] { scaleTempos(session_, selected(), 2); });
+    connect(roundAll, &QPushButton::clicked, this, [this] { roundTempos(session_, selected()); });
+    connect(follow, &QPushButton::clicked, this, [this] { toggleFollowing(session_, selected()); });
+    connect(again, &QPushButton::clicked, this, [this] { listenAgain(session_, selected()); });
     connect(write, &QPushButton::clicked, this, [this] { askToWriteIntoFiles(this, session_, selected()); });
     connect(tempo_, &QLineEdit::returnPressed, this, [this] { setTempo(tempo_->text(), selected()); });
 }
@@ -271,48 +257,6 @@ void SourcesPage::refresh() {
     set_->setEnabled(parts || chosen > 1);
     empty_->setVisible(all == 0);
     table_->setVisible(all > 0);
-}
-
-void SourcesPage::changeSelected(const QString& what, const Change& change) {
-    project::Project p = session_.now();
-    int reached = 0;
-    QString refused;
-    for (const project::SourceId id : project::oneOfEachSet(p, selected())) {
-        const project::SourcePtr s = project::sourceOf(p, id);
-        if (!s) continue;
-        auto next = change(p, *s);
-        if (!next) {
-            refused = qt(next.error().text);
-            continue;
-        }
-        p = std::move(*next);
-        ++reached;
-    }
-    if (reached == 0) {
-        if (!refused.isEmpty()) session_.say(refused);
-        return;
-    }
-    if (session_.settle(what, std::move(p)))
-        session_.say(refused.isEmpty() ? tr("%1: %2 sources").arg(what).arg(reached)
-                                       : tr("%1: %2 sources. %3").arg(what).arg(reached).arg(refused));
-}
-
-void SourcesPage::scale(double factor) {
-    changeSelected(factor < 1 ? tr("Half tempo") : tr("Double tempo"),
-                   [factor](const project::Project& p, const project::Source& s) -> base::Result<project::Project> {
-                       if (!s.beats) return base::problem(s.name + " has no tempo yet.");
-                       return project::setSourceTempo(p, s.id, Bpm(s.beats->meanTempo().value * factor),
-                                                      hear::Witness::Typed);
-                   });
-}
-
-void SourcesPage::round() {
-    changeSelected(tr("Round tempo"),
-                   [](const project::Project& p, const project::Source& s) -> base::Result<project::Project> {
-                       const auto whole = s.beats ? hear::roundedTempo(s.beats->meanTempo()) : std::nullopt;
-                       if (!whole) return base::problem(s.name + " is not within 0.2 BPM of another whole number.");
-                       return project::setSourceTempo(p, s.id, *whole, hear::Witness::Typed);
-                   });
 }
 
 void SourcesPage::setTempo(const QString& text, const std::vector<project::SourceId>& ids) {

@@ -39,11 +39,6 @@ class SourcesPage : public QWidget {
     std::vector<project::SourceId> selected() const;
     void refresh();
     void followSelection();
-    // One edit over all selected rows; says how many it reached.
-    using Change = std::function<base::Result<project::Project>(const project::Project&, const project::Source&)>;
-    void changeSelected(const QString& what, const Change& change);
-    void scale(double factor);
-    void round();
     void setTempo(const QString& text, const std::vector<project::SourceId>& ids);
 
     Session& session_;

@@ -40,6 +40,15 @@ void Figure::setAlignment(Qt::Alignment alignment) {
     update();
 }
 
+void Figure::setLocked(bool locked) {
+    if (locked == isLocked_) return;
+    isLocked_ = locked;
+    if (locked) tip_ = toolTip();
+    setToolTip(locked ? tr("locked: unlock the clip to change it") : tip_);
+    setAccessibleDescription(locked ? tr("locked") : QString());
+    update();
+}
+
 bool Figure::isTyping() const {
     return edit_->isVisible();
 }
@@ -58,7 +67,7 @@ void Figure::paintEvent(QPaintEvent*) {
         p.drawLine(0, height() - 1, width(), height() - 1);
     }
     p.setFont(figureFont(pixels_));
-    p.setPen(isEnabled() ? t.ink : t.inkSoft);
+    p.setPen(isEnabled() && !isLocked_ ? t.ink : t.inkSoft);
     p.drawText(rect().adjusted(1, 0, -2, 0), static_cast<int>(alignment_ | Qt::AlignVCenter), text_);
 }
 

@@ -22,6 +22,8 @@ class Figure : public QWidget {
     void setRoomFor(const QString& text);
     // Right-aligned in columns of figures.
     void setAlignment(Qt::Alignment alignment);
+    // What it belongs to refuses to be changed: shown softly, and said in the tooltip and to readers of the screen.
+    void setLocked(bool locked);
     bool isTyping() const;
     // The turn that is under way: a fresh number for each focus, each entry of the pointer, and after each pause.
     std::int64_t turn() const { return turn_; }
@@ -55,6 +57,8 @@ class Figure : public QWidget {
     int pixels_;
     QString text_;
     QString room_;
+    QString tip_; // while it is locked, what stands there else
+    bool isLocked_ = false;
     Qt::Alignment alignment_ = Qt::AlignLeft;
     QLineEdit* edit_;
     std::int64_t turn_ = 0;

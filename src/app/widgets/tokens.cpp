@@ -65,7 +65,8 @@ Tokens lampTokens() {
 }
 
 QString styleSheet(const Tokens& t) {
-    // %1 paper %2 sheet %3 panel %4 bar %5 rule %6 ruleStrong %7 ink %8 inkSoft %9 brass %10 onInk
+    // %1 paper %2 sheet %3 panel %4 bar %5 rule %6 ruleStrong %7 ink %8 inkSoft %9 brass %10 onInk; %11 the ending
+    // of the marks of the theme (tools/make_marks.py)
     return QStringLiteral(R"(
 QMainWindow, QDialog { background: %1; }
 QMenuBar { background: %4; color: %7; padding: 2px 6px; }
@@ -92,6 +93,12 @@ QPushButton[narrow="true"] { padding: 2px 3px; }
 QPushButton[narrow="true"]:focus { padding: 1px 2px; }
 QLineEdit, QSpinBox, QDoubleSpinBox { background: %2; color: %7; border: 1px solid %6; border-radius: 3px; padding: 3px 6px; selection-background-color: %9; selection-color: %2; }
 QLineEdit:focus, QSpinBox:focus, QDoubleSpinBox:focus { border: 2px solid %9; padding: 2px 5px; }
+QSpinBox, QDoubleSpinBox { padding-right: 50px; min-height: 18px; }
+QSpinBox::up-button, QDoubleSpinBox::up-button, QSpinBox::down-button, QDoubleSpinBox::down-button { subcontrol-origin: border; subcontrol-position: center right; width: 23px; height: 22px; border: none; border-left: 1px solid %5; }
+QSpinBox::down-button, QDoubleSpinBox::down-button { right: 24px; }
+QSpinBox::up-button:hover, QDoubleSpinBox::up-button:hover, QSpinBox::down-button:hover, QDoubleSpinBox::down-button:hover { background: %3; }
+QSpinBox::up-arrow, QDoubleSpinBox::up-arrow { image: url(:/plus%11.png); width: 9px; height: 9px; }
+QSpinBox::down-arrow, QDoubleSpinBox::down-arrow { image: url(:/minus%11.png); width: 9px; height: 9px; }
 QComboBox { background: %2; color: %7; border: 1px solid %6; border-radius: 4px; padding: 3px 8px; min-width: 52px; }
 QComboBox::drop-down { border: none; width: 20px; }
 QComboBox::down-arrow { image: url(:/arrow.png); width: 9px; height: 6px; }
@@ -130,12 +137,12 @@ QLabel { color: %7; }
 QLabel[soft="true"] { color: %8; }
 QCheckBox { color: %7; spacing: 7px; }
 QCheckBox::indicator { width: 12px; height: 12px; background: %2; border: 1px solid %6; border-radius: 2px; }
-QCheckBox::indicator:checked { background: %7; border-color: %7; }
-QCheckBox::indicator:focus { border: 2px solid %9; }
+QCheckBox::indicator:checked { background: %7; border-color: %7; image: url(:/tick%11.png); }
+QCheckBox::indicator:focus { width: 10px; height: 10px; border: 2px solid %9; }
 )")
         .arg(t.paper.name(), t.sheet.name(), t.panel.name(), t.bar.name(), t.rule.name(), t.ruleStrong.name(),
              t.ink.name(), t.inkSoft.name(), t.brass.name())
-        .arg(t.onInk.name());
+        .arg(t.onInk.name(), current == Theme::Paper ? QString() : QStringLiteral("-lamp"));
 }
 
 } // namespace

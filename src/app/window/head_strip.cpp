@@ -102,10 +102,10 @@ void HeadStrip::buildTransport() {
 }
 
 void HeadStrip::layOut() {
-    auto* transport = new QHBoxLayout;
-    transport->setSpacing(5);
+    transport_ = new QHBoxLayout;
+    transport_->setSpacing(5);
     for (QPushButton* b : {back_, play_, stop_, loop_, click_, tap_})
-        transport->addWidget(b);
+        transport_->addWidget(b);
 
     auto* right = new QVBoxLayout;
     right->setSpacing(2);
@@ -134,7 +134,7 @@ void HeadStrip::layOut() {
     meetingBox->setLayout(meeting);
     row->addLayout(column(tr("Sources meet at"), meetingBox));
     row->addStretch(1);
-    row->addLayout(transport);
+    row->addLayout(transport_);
     row->addLayout(column(tr("Bar · beat · part"), position_));
     row->addStretch(1);
     row->addLayout(column(tr("Proof"), proof_));
@@ -329,7 +329,10 @@ void HeadStrip::dropEvent(QDropEvent* event) {
 void HeadStrip::resizeEvent(QResizeEvent*) {
     constexpr int roomy = 1240;
     const bool narrow = width() < roomy;
-    layout()->setSpacing(narrow ? 9 : 14);
+    layout()->setSpacing(narrow ? 7 : 14);
+    transport_->setSpacing(narrow ? 3 : 5);
+    position_->setMinimumWidth(
+        QFontMetrics(figureFont(28)).horizontalAdvance(narrow ? "00 · 0 · 00" : "000 · 0 · 00"));
     proof_->setNarrow(narrow);
     meet_->setVisible(!narrow);
 }

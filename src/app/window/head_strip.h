@@ -8,6 +8,7 @@
 #include <QWidget>
 
 class QComboBox;
+class QHBoxLayout;
 class QLabel;
 class QPushButton;
 
@@ -67,6 +68,7 @@ class HeadStrip : public QWidget {
     QLabel* meeting_;
     QPushButton* meet_;
     ProofSummary* proof_;
+    QHBoxLayout* transport_;
     Meter* meter_;
     metre::Taps taps_;
     std::int64_t tapping_ = 1; // a fresh number for each time somebody begins to tap

@@ -182,6 +182,7 @@ void MainWindow::connectPlaces() {
     connect(&bench_->rails(), &RailsView::hinted, this, &MainWindow::showHint);
     connect(bars_, &BarsView::pickedChanged, this, &MainWindow::refreshActions);
     connect(&bench_->rails(), &RailsView::pickedChanged, this, &MainWindow::refreshActions);
+    connect(&bench_->rails(), &RailsView::lineChanged, bars_, [this](bool own) { bars_->setLineStrong(!own); });
     connect(&bars_->emptyPage(), &EmptyPage::importAsked, this, [this] { commands_->action("import")->trigger(); });
     connect(&bars_->emptyPage(), &EmptyPage::folderAsked, this,
             [this] { commands_->action("addFolder")->trigger(); });
@@ -325,6 +326,8 @@ bool MainWindow::can(Needs needs) {
         return !bench_->rails().picked().empty();
     case Needs::Source:
         return session_.selection().source.has_value();
+    case Needs::Sources:
+        return session_.selection().source.has_value() || !session_.selection().clips.empty();
     case Needs::Set: {
         const auto id = session_.selection().source;
         const project::SourcePtr s = id ? project::sourceOf(session_.now(), *id) : nullptr;

@@ -1,0 +1,112 @@
+// Every visible label of the window has room for its words: at two sizes, on every page, in both themes, and, run
+// by CTest with QT_SCALE_FACTOR, at 100, 150 and 200 %. Names of files are shortened in their middle and are left
+// out.
+#include "app/widgets/elided_label.h"
+#include "app/widgets/figure.h"
+#include "ui/window.h"
+
+#include <QAbstractButton>
+#include <QComboBox>
+#include <QStyleOptionButton>
+
+namespace {
+
+using app::Figure;
+
+struct Said {
+    QWidget* widget;
+    QString text;
+    int needs; // pixels across
+    int has;
+};
+
+// What the widget says, and how much room that takes; none where it says nothing or shortens it by itself.
+std::optional<Said> saidBy(QWidget* w) {
+    const auto across = [w](const QString& text) {
+        int most = 0;
+        for (const QString& line : text.split('\n'))
+            most = std::max(most, w->fontMetrics().horizontalAdvance(QString(line).remove('&')));
+        return most;
+    };
+    if (auto* label = qobject_cast<QLabel*>(w)) {
+        if (dynamic_cast<app::ElidedLabel*>(w) != nullptr || label->text().isEmpty()) return {};
+        if (label->textFormat() == Qt::RichText || Qt::mightBeRichText(label->text())) return {};
+        if (label->wordWrap()) return {};
+        return Said{w, label->text(), across(label->text()), label->contentsRect().width()};
+    }
+    if (auto* button = qobject_cast<QAbstractButton*>(w)) {
+        if (button->text().isEmpty()) return {};
+        return Said{w, button->text(), across(button->text()), button->width() - 2};
+    }
+    if (auto* box = qobject_cast<QComboBox*>(w))
+        return Said{w, box->currentText(), across(box->currentText()), box->width() - 14};
+    if (auto* figure = qobject_cast<Figure*>(w))
+        return Said{w, figure->text(), figure->sizeHint().width(), figure->width() + 1};
+    return {};
+}
+
+// All that stands in a window, and is not behind something that scrolls.
+std::vector<Said> saidIn(QWidget& window) {
+    std::vector<Said> all;
+    for (QWidget* w : window.findChildren<QWidget*>())
+        if (w->isVisible() && !w->visibleRegion().isEmpty())
+            if (auto said = saidBy(w)) all.push_back(*said);
+    return all;
+}
+
+QString nameOf(const Said& said) {
+    return QStringLiteral("“%1” (%2 in %3)")
+        .arg(said.text,
+             said.widget->objectName().isEmpty() ? said.widget->metaObject()->className()
+                                                 : said.widget->objectName(),
+             said.widget->parentWidget() != nullptr ? said.widget->parentWidget()->objectName() : QString());
+}
+
+// What has no room, and what lies on its neighbour.
+QStringList faultsOf(ui::Window& w) {
+    QStringList faults;
+    const std::vector<Said> all = saidIn(*w.window);
+    if (all.size() < 20) faults << "hardly anything is shown";
+    for (const Said& said : all)
+        if (said.needs > said.has)
+            faults << QStringLiteral("%1 needs %2 and has %3").arg(nameOf(said)).arg(said.needs).arg(said.has);
+    for (std::size_t i = 0; i < all.size(); ++i)
+        for (std::size_t k = i + 1; k < all.size(); ++k) {
+            if (all[i].widget->parentWidget() != all[k].widget->parentWidget()) continue;
+            const QRect both = all[i].widget->geometry().intersected(all[k].widget->geometry());
+            if (both.width() > 1 && both.height() > 1)
+                faults << QStringLiteral("%1 lies on %2").arg(nameOf(all[i]), nameOf(all[k]));
+        }
+    return faults;
+}
+
+void expectRoom(ui::Window& w, const QString& where) {
+    // Layouts settle over a few turns of the event loop.
+    static_cast<void>(QTest::qWaitFor([&] { return faultsOf(w).isEmpty(); }, 3000));
+    EXPECT_EQ(faultsOf(w).join('\n').toStdString(), "") << where.toStdString();
+}
+
+TEST(Labels, HaveRoomOnEveryPageAtEverySizeInBothThemes) {
+    ui::Window w;
+    w.import({ui::hands(), ui::bass(), ui::shaker()});
+    const auto clips = project::allClips(w.now());
+    w.session().document().select({clips.front()});
+    for (const app::Theme theme : {app::Theme::Paper, app::Theme::Lamp}) {
+        app::setTheme(theme);
+        for (const QSize size : {QSize(1280, 800), QSize(1100, 700)}) {
+            w.window->resize(size);
+            for (const char* page : {"pageBars", "pageSources", "pageStrain"}) {
+                w.child<QAction>(page)->trigger();
+                const QString where = QStringLiteral("%1 at %2x%3, %4")
+                                          .arg(page)
+                                          .arg(size.width())
+                                          .arg(size.height())
+                                          .arg(theme == app::Theme::Paper ? "paper" : "lamp");
+                expectRoom(w, where);
+            }
+        }
+    }
+    app::setTheme(app::Theme::Paper);
+}
+
+} // namespace
