@@ -33,7 +33,7 @@ base::Result<CheckAsked> checkUnderstood(const CheckCommand& command) {
     if (command.first) {
         const auto first = base::typedNumber(*command.first);
         if (!first || *first < -3600 || *first > 86400)
-            return base::problem(fmt::format("“{}” is no number of seconds for --first.", *command.first));
+            return base::problem(fmt::format("“{}” is not a number of seconds for --first.", *command.first));
         asked.first = Seconds(*first);
     }
     if (command.tolerance) {

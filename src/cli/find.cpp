@@ -30,7 +30,8 @@ base::Result<shelf::Query> queryOf(const FindCommand& command) {
     }
     if (!command.key.empty()) {
         query.key = hear::parseKey(command.key);
-        if (!query.key) return base::problem(fmt::format("“{}” is no key. Say it as Dm or F#.", command.key));
+        if (!query.key)
+            return base::problem(fmt::format("“{}” is not a key. Type one such as Dm or F#.", command.key));
         query.relation = command.related ? shelf::KeyRelation::Related : shelf::KeyRelation::Same;
     } else if (command.related) {
         return base::problem("--related says something of --key, which is missing.");
@@ -41,7 +42,7 @@ base::Result<shelf::Query> queryOf(const FindCommand& command) {
         const auto kind = hear::kindFromWord(word);
         if (!kind)
             return base::problem(fmt::format(
-                "“{}” is no kind of sound: struck, bass, keys, held, voice, mix, one-hit or no-beat.", word));
+                "“{}” is not a kind of sound: struck, bass, keys, held, voice, mix, one-hit or no-beat.", word));
         query.kinds.push_back(*kind);
     }
     query.withGone = query.withDamaged = false;

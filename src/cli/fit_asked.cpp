@@ -94,7 +94,7 @@ Result<Asked> understood(const FitOptions& o) {
         a.method = stretch::methodFromWord(o.style);
         if (!a.method)
             return base::problem(
-                fmt::format("“{}” is no style. There are auto, struck, held, blend, sung and tape.", o.style));
+                fmt::format("“{}” is not a style. There are auto, struck, held, blend, sung and tape.", o.style));
     }
     if (o.depth) {
         const auto depth = depthIn(*o.depth);

@@ -27,7 +27,7 @@ std::optional<std::vector<fs::path>> foldersOf(const Given& given, Output& outpu
             std::error_code error;
             const fs::path folder = fs::canonical(name, error);
             if (error || !fs::is_directory(folder, error)) {
-                output.say(fmt::format("{} is no folder that could be looked into.", base::shownPath(name)));
+                output.say(fmt::format("{} is not a folder that can be read.", base::shownPath(name)));
                 failed = true;
                 continue;
             }

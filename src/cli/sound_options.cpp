@@ -19,7 +19,8 @@ Result<sound::Depth> depthIn(const std::string& word) {
 Result<sound::FileKind> formatIn(const std::string& word) {
     const auto kind = sound::kindFromWord(word);
     if (!kind)
-        return base::problem(fmt::format("“{}” is no format. There are wav, aiff, flac, ogg, opus and mp3.", word));
+        return base::problem(
+            fmt::format("“{}” is not a format. There are wav, aiff, flac, ogg, opus and mp3.", word));
     return *kind;
 }
 

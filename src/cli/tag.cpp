@@ -37,7 +37,8 @@ base::Result<Said> saidBy(const TagCommand& command) {
     }
     if (!command.key.empty()) {
         said.music.key = hear::parseKey(command.key);
-        if (!said.music.key) return base::problem(fmt::format("“{}” is no key. Say it as Dm or F#.", command.key));
+        if (!said.music.key)
+            return base::problem(fmt::format("“{}” is not a key. Type one such as Dm or F#.", command.key));
     }
     if (command.beats != 0) {
         if (command.bpm.empty())

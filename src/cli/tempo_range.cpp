@@ -13,7 +13,7 @@ base::Result<hear::Window> tempoRange(const std::string& text) {
         const auto high = metre::parseTempo(text.substr(dash + 1));
         if (low && high && *low < *high) return hear::Window{*low, *high};
     }
-    return base::problem(fmt::format("“{}” is not a range of tempos. Say it as 70-140.", text));
+    return base::problem(fmt::format("“{}” is not a range of tempos. Type one such as 70-140.", text));
 }
 
 } // namespace cli

@@ -9,7 +9,7 @@ namespace metre {
 base::Result<BarPosition> parsePosition(std::string_view text) {
     const auto wrong = [&] {
         return base::problem(
-            fmt::format("“{}” is no place: type bar, beat and part, such as 7.3 or 7.3.24.", text));
+            fmt::format("“{}” is not a place: type bar, beat and part, such as 7.3 or 7.3.24.", text));
     };
     std::string plain;
     for (std::size_t i = 0; i < text.size(); ++i) {

@@ -201,7 +201,7 @@ Result<Project> repeatUntil(const Project& p, ClipId id, Beats end) {
             // From the first downbeat it plays, or where it begins.
             Seconds from = c.from;
             if (s.beats && c.from < time.downbeat() && time.downbeat() < c.to) from = time.downbeat();
-            if ((c.to - from).value < shortestTurn) return base::problem("That is too short to go round.");
+            if ((c.to - from).value < shortestTurn) return base::problem("That is too short to loop.");
             c.turn = Marks{from, c.to};
             c.stretch.loop = true;
         }
@@ -217,7 +217,7 @@ Result<Project> setRepeats(const Project& p, const std::vector<ClipId>& ids, dou
         return tl::unexpected(fits.error());
     auto longer = eachWithTime(p, ids, [&](Clip& c, const ClipTime& time, const Source&) -> Result<void> {
         if (!time.turn()) {
-            if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to go round.");
+            if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to loop.");
             if (times == 1) return {};
             c.turn = Marks{c.from, c.to};
             c.stretch.loop = true;
@@ -286,7 +286,7 @@ Result<Project> setGoesRound(const Project& p, const std::vector<ClipId>& ids, b
                 c.to = std::max(c.from + shortest, time.turn()->to);
             }
         } else if (!s.wholeBeats() || c.from > Seconds(0) || c.to < s.wholeEnd()) {
-            if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to go round.");
+            if ((c.to - c.from).value < shortestTurn) return base::problem("That is too short to loop.");
             c.turn = Marks{c.from, c.to};
         }
         return {};

@@ -73,7 +73,7 @@ Result<Project> setTrackRule(const Project& p, TrackId id, std::optional<TimeRul
 }
 
 Result<Project> setTrackTint(const Project& p, TrackId id, int tint) {
-    if (tint < 0 || tint >= tints) return base::problem("There are eight tints.");
+    if (tint < 0 || tint >= tints) return base::problem("There are eight colours.");
     return withTrack(p, id, [tint](Track& t) { t.tint = tint; });
 }
 

@@ -156,7 +156,7 @@ Result<void> mayChangeTempo(const Project& p) {
     if (!p.lead) return {};
     const SourcePtr source = sourceOf(p, p.lead->source);
     return base::problem(
-        fmt::format("{} leads, and the tempo is its own. Let it go first: Led by, in the head strip.",
+        fmt::format("{} leads, and the tempo is its own. Stop leading first: Led by, in the head strip.",
                     source ? source->name : std::string("A recording")));
 }
 

@@ -162,7 +162,7 @@ Result<void> mayBeSet(const Project& p, const std::vector<SourceId>& ids) {
     if (members.size() < 2 || members.size() != ids.size())
         return base::problem("A set takes two sources or more that were recorded together.");
     for (const SourcePtr& s : members) {
-        if (s->set) return base::problem(fmt::format("{} belongs to a set already; part that first.", s->name));
+        if (s->set) return base::problem(fmt::format("{} belongs to a set already; dissolve that first.", s->name));
         if (!s->sound) return base::problem(fmt::format("The audio of {} is missing.", s->name));
         if (!areEquallyLong(*s, *members.front()))
             return base::problem(

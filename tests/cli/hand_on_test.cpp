@@ -119,7 +119,7 @@ TEST(PmetreFitFolder, RefusesWhatWouldDoNothing) {
           {hands + out + "--from 112 --trust-hearing", "--trust-hearing does nothing"},
           {hands + out + "--like x.wav", "not both"},
           {hands + into + "--format mp3 --depth 16", "such files have none"},
-          {hands + into + "--format doc", "no format"},
+          {hands + into + "--format doc", "is not a format"},
           {hands + into + "--format ogg --quality 11", "0 to 10"},
           {hands + " --to 104", "--out"},
           {hands + " " + quoted(folder.path()) + " --to 104", "is a folder"}}) {

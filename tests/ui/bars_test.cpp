@@ -317,7 +317,7 @@ TEST(CardMany, NormalisingMeasuresEachClip) {
     BarsWindow w;
     const ClipId second = w.now().tracks[1]->clips[0].id;
     w.session().document().select({w.first, second});
-    QTest::mouseClick(w.child<QPushButton>("normalise-loud"), Qt::LeftButton);
+    QTest::mouseClick(w.child<QPushButton>("normalise-loudness"), Qt::LeftButton);
     ASSERT_TRUE(waitFor([&] { return w.laid(second).clip->normalise == project::Normalise::Loudness; }));
     EXPECT_NE(w.laid(w.first).clip->normaliseDb, w.laid(second).clip->normaliseDb);
     EXPECT_NEAR(w.laid(w.first).chain.clipDb, w.laid(w.first).clip->normaliseDb, 1e-9);

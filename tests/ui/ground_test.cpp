@@ -588,7 +588,7 @@ TEST(WriteTempo, AsksFirstAndLeavesWhatStandsInTheFile) {
         w.activate();
         w.settle();
     };
-    answered("Leave as it is");
+    answered("Cancel");
     EXPECT_TRUE(support::readBytes(file) == before);
     answered("Write");
     ASSERT_TRUE(waitFor([&] { return support::readBytes(file) != before; }));

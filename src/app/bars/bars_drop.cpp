@@ -69,7 +69,7 @@ void BarsView::dropEvent(QDropEvent* event) {
         std::vector<std::filesystem::path> files = filesIn(*event->mimeData(), &elsewhere);
         for (QString& each : elsewhere)
             each = tr("%1 is not a file on this machine.").arg(each);
-        if (!elsewhere.isEmpty()) session_.complain(tr("Not everything can be brought in"), elsewhere);
+        if (!elsewhere.isEmpty()) session_.complain(tr("Not all files can be imported"), elsewhere);
         session_.importing().bringIn(std::move(files), track, *drag.landing);
     }
     event->acceptProposedAction();
@@ -98,7 +98,7 @@ void BarsView::handOut() {
 
 void BarsView::carryOut(const QList<QUrl>& urls) {
     if (!QApplication::mouseButtons().testFlag(Qt::LeftButton)) {
-        session_.say(tr("Let go before it was fitted: drag it out again, it is ready now."));
+        session_.say(tr("The loop was not ready yet: drag the clip out again."));
         return;
     }
     auto* drag = new QDrag(this);

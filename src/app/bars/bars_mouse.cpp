@@ -148,7 +148,7 @@ void BarsView::showUnder(const Under& u) {
         break;
     case Under::What::Point:
         cursor = Qt::SizeAllCursor;
-        hint = tr("Drag along the bars and up or down · wheel turns it · double click types it");
+        hint = tr("Drag: place and tempo · wheel: tempo · double click: type the tempo");
         break;
     case Under::What::TempoLane:
         hint = tr("Double click makes a point · drag selects a range");

@@ -25,7 +25,7 @@ ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
     hear_ = toggle(tr("Play alone"),
                    tr("Plays the recording alone, unstretched, from the brass line (Shift+Space)"), this);
     hear_->setObjectName("hearRaw");
-    click_ = toggle(tr("Click"), tr("A click on its beats while it is heard as recorded"), this);
+    click_ = toggle(tr("Click"), tr("A click on the recording's beats while it plays alone"), this);
     click_->setObjectName("rawClick");
     loop_ = toggle(tr("Loop"), tr("Loops between the marks, which can be dragged meanwhile"), this);
     loop_->setObjectName("rawLoop");
@@ -36,7 +36,7 @@ ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
     tempo_->setToolTip(
         tr("Tempo of the click, to be tried by ear: the project is left alone until it is used. Wheel: "
            "±0.1, with Shift ±0.01. In the rails: Up and Down, with Ctrl ±1, with both half and double."));
-    use_ = button(tr("Use"), tr("The source has this tempo, and its beats where the click is"), this);
+    use_ = button(tr("Use"), tr("Set the source to the click's tempo and beats"), this);
     use_->setObjectName("useTried");
     back_ = button(tr("Back"), tr("The click goes back to the source's own beats"), this);
     back_->setObjectName("triedBack");

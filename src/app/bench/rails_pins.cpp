@@ -30,7 +30,7 @@ void RailsView::changedByHand(const QString& name, const base::Result<project::P
 
 void RailsView::pinHere() {
     if (!scene_ || !scene_->hasBeats()) {
-        session_.say(tr("Say the tempo first; then there are beats to pin."));
+        session_.say(tr("No beats to pin yet: type a tempo first."));
         return;
     }
     const Seconds at = here();
@@ -69,7 +69,7 @@ void RailsView::nudgeBeat(Beats by) {
                          project::setPinBeat(session_.now(), scene_->source()->id, picked_.front(), to)))
         return;
     pick({to});
-    session_.say(tr("It is beat %1 now").arg(beatNumber(to)));
+    session_.say(tr("The pin is beat %1 now").arg(beatNumber(to)));
 }
 
 void RailsView::lockPicked() {

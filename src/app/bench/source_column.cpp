@@ -54,14 +54,13 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     straighten_ =
         button(tr("Straighten…"), tr("Finds the beats, and lays the playing on them as strictly as you say"), this);
     straighten_->setObjectName("straighten");
-    lead_ = button(tr("Let it lead…"),
+    lead_ = button(tr("Let this source lead…"),
                    tr("The beats of this recording become the project's tempo, and it plays as recorded"), this);
     lead_->setObjectName("letItLead");
-    take_ =
-        button(tr("Take project time here"),
-               tr("It was played to this project: the project's tempo, where it lies, is its own. From then on it "
-                  "follows."),
-               this);
+    take_ = button(tr("Take project time here"),
+                   tr("For a recording that was played to this project: its beats become the project's here, and "
+                      "follow from then on"),
+                   this);
     take_->setObjectName("takeTime");
 
     auto* column = new QVBoxLayout(this);
@@ -241,7 +240,7 @@ QHBoxLayout* SourceColumn::onsetRow() {
 }
 
 QHBoxLayout* SourceColumn::followRow() {
-    follow_ = new Figure(tr("How strictly it is laid on its beats"), sizes::strong, this);
+    follow_ = new Figure(tr("Strictness of straightening"), sizes::strong, this);
     follow_->setObjectName("followPlaying");
     follow_->setRoomFor(QStringLiteral("100 %"));
     follow_->setAlignment(Qt::AlignRight);
@@ -273,7 +272,7 @@ void SourceColumn::followBy(double percent) {
     if (session_.edit(tr("Follow the playing"), project::setStraightness(session_.now(), source_->id, straight),
                       {"follow playing", source_->id.value, follow_->turn()}))
         session_.say(straight.percent == 0 ? tr("As it was played, at one tempo")
-                                           : tr("Laid on its beats to %1 %").arg(straight.percent));
+                                           : tr("Straightened to %1 %").arg(straight.percent));
 }
 
 void SourceColumn::turnMetre(int steps) {
@@ -392,7 +391,7 @@ void SourceColumn::show(const project::SourcePtr& s) {
                    : s   ? QStringLiteral("–")
                          : QString());
     const bool leads = s && session_.now().lead && session_.now().lead->source == s->id;
-    lead_->setText(leads ? tr("Leads…") : tr("Let it lead…"));
+    lead_->setText(leads ? tr("Leads…") : tr("Let this source lead…"));
 }
 
 } // namespace app

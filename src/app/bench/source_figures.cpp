@@ -131,7 +131,7 @@ void SourceFigures::connectOthers() {
     connect(key_, &Figure::typed, this, [this](const QString& text) {
         const auto key = hear::parseKey(text.trimmed().toStdString());
         if (!text.trimmed().isEmpty() && !key)
-            session_.say(tr("“%1” is no key.").arg(text));
+            session_.say(tr("“%1” is not a key.").arg(text));
         else if (source_)
             session_.edit(tr("Key of the recording"), project::setSourceKey(session_.now(), source_->id, key));
     });

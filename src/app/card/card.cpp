@@ -225,16 +225,15 @@ void Card::buildFigures() {
         f->setAlignment(Qt::AlignRight);
         return f;
     };
-    countsAs_ =
-        figure("countsAs", tr("Counts as, in BPM"),
-               tr("The tempo that the selected clips count as, they alone. Wheel: ±1, with Shift ±0.1. Typed "
-                  "empty: their recording's own."),
-               "000.00");
+    countsAs_ = figure("countsAs", tr("Counts as, in BPM"),
+                       tr("The tempo that the selected clips alone count as. Wheel: ±1, with Shift ±0.1. Empty: "
+                          "their recording's own."),
+                       "000.00");
     forRecording_ = button(tr("all"), {}, this);
     forRecording_->setObjectName("forRecording");
     forRecording_->setProperty("link", true);
     bars_ =
-        figure("clipBars", tr("Bars that it fills"),
+        figure("clipBars", tr("Bars filled"),
                tr("How many bars each selected clip fills; of what loops, one turn. Wheel: ±1. Whole bars can be "
                   "typed (F)."),
                "000.00");
@@ -430,7 +429,7 @@ void Card::refreshTime() {
     const auto all = std::count_if(laid.clips().begin(), laid.clips().end(),
                                    [&](const project::LaidClip& c) { return source && c.clip->source == *source; });
     forRecording_->setVisible(isOwn);
-    forRecording_->setText(source && all > 1 ? tr("all %1").arg(all) : tr("all"));
+    forRecording_->setText(source && all > 1 ? tr("for all %1").arg(all) : tr("all"));
     forRecording_->setToolTip(source ? counted(all, tr("Make this the tempo of the recording"),
                                                tr("Make this the tempo of the recording, for all its %1 clips"))
                                      : tr("Make these the tempos of the recordings, for all their clips"));

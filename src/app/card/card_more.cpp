@@ -163,9 +163,9 @@ void Card::addPitchRows(QGridLayout* grid, int& row) {
 
 void Card::addLevelRows(QGridLayout* grid, int& row) {
     const std::tuple<project::Normalise, QString, QString> ways[] = {
-        {project::Normalise::No, tr("No"), tr("Its level as recorded")},
+        {project::Normalise::No, tr("Off"), tr("Its level as recorded")},
         {project::Normalise::Peak, tr("Peak"), tr("True peak to −1 dBTP")},
-        {project::Normalise::Loudness, tr("Loud"), tr("Integrated loudness to −16 LUFS (EBU R 128)")}};
+        {project::Normalise::Loudness, tr("Loudness"), tr("Integrated loudness to −16 LUFS (EBU R 128)")}};
     std::vector<QWidget*> buttons;
     for (const auto& [how, text, tip] : ways) {
         QPushButton* b = toggle(text, tip, this);

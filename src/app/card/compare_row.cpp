@@ -20,7 +20,7 @@ CompareRow::CompareRow(Session& session, QWidget* parent) : QWidget(parent), ses
     with_->addItem(tr("as recorded"));
     for (const stretch::Method m : stretch::methods())
         with_->addItem(QString::fromLatin1(stretch::methodLabel(m)));
-    hear_ = toggle(QStringLiteral("A|B"), tr("Hears the other, as loud as this (X)"), this);
+    hear_ = toggle(QStringLiteral("A|B"), tr("Compare: the other, as loud as the clip (X)"), this);
     hear_->setObjectName("hearOther");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
@@ -60,18 +60,18 @@ void CompareRow::hearOther(bool on) {
     if (on) player.compare(play::Player::Comparison{session_.selection().clips, other()});
     player.hearOther(on);
     if (!on)
-        session_.say(tr("Heard as it is set"));
+        session_.say(tr("Hearing the clip as it is set"));
     else if (player.hearsOther())
         tell();
     else
-        session_.say(tr("Heard as soon as it is rendered: %1").arg(with_->currentText()));
+        session_.say(tr("%1 is heard once it is rendered").arg(with_->currentText()));
 }
 
 void CompareRow::tell() {
     told_ = true;
     const double db = session_.player().otherGainDb();
     const QString by = QString::number(db, 'f', 1).replace('-', QChar(0x2212));
-    session_.say(tr("Heard now: %1, turned by %2 dB to be as loud").arg(with_->currentText(), by));
+    session_.say(tr("Hearing %1, by %2 dB to be as loud").arg(with_->currentText(), by));
 }
 
 void CompareRow::refresh() {

@@ -128,7 +128,7 @@ void lockClips(Reach& r) {
 void muteClips(Reach& r) {
     const bool mute = !areAll(r, isMuted);
     editChosen(r, words("Mute"), project::setClipMute(r.session.now(), chosenClips(r), mute),
-               mute ? words("muted") : words("not muted any more"));
+               mute ? words("muted") : words("unmuted"));
 }
 
 void nameClips(Reach& r) {

@@ -22,7 +22,7 @@ void fitClipsToBars(Reach& r) {
     const auto n = static_cast<int>(chosenClips(r).size());
     QString question = counted(n, words("How many bars shall the selected clip fill?"),
                                words("How many bars shall each of the %1 selected clips fill?"));
-    if (n == 1 && fills) question += words(" It fills %1 now.").arg(std::round(*fills * 100) / 100);
+    if (n == 1 && fills) question += words(" Now: %1.").arg(std::round(*fills * 100) / 100);
     askNumber(r.frame.widget(), {words("Fit to bars"), question, proposed, 1, 1024, 0}, [&r](double bars) {
         editChosen(r, words("Fit to bars"),
                    project::fitToBars(r.session.now(), chosenClips(r), static_cast<int>(bars)),

@@ -60,7 +60,7 @@ void forgetThePins(Reach& r) {
     settleSource(
         r, words("Forget pins"),
         [&](const project::Source& s) { return project::forgetPins(r.session.now(), s.id); },
-        words("the beats of its reading again"));
+        words("back to the beats of the reading"));
 }
 
 using To = project::Straightness::To;

@@ -131,7 +131,7 @@ void ProjectDialogs::offerRecent() {
             whenSafe(tr("Opening another project"), [this, folder] { session_.files().open(folder); });
         });
     }
-    if (menu->isEmpty()) menu->addAction(tr("Nothing was opened or saved yet"))->setEnabled(false);
+    if (menu->isEmpty()) menu->addAction(tr("No project was opened or saved yet"))->setEnabled(false);
     menu->setToolTipsVisible(true);
     menu->popup(window_.mapToGlobal(QPoint(20, 60)));
 }

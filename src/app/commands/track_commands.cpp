@@ -27,7 +27,7 @@ void editTrack(Reach& r, const QString& step, const TrackEdit& change, const QSt
 void makeTrack(Reach& r) {
     const QString name = words("track %1").arg(r.session.now().tracks.size() + 1);
     if (r.session.edit(words("New track"), project::addTrack(r.session.now(), name.toStdString()).project))
-        r.session.say(words("%1 made").arg(name));
+        r.session.say(words("%1 added").arg(name));
 }
 
 void copyTrack(Reach& r) {
@@ -75,7 +75,7 @@ void muteTrack(Reach& r) {
     editTrack(
         r, words("Mute"),
         [mute](const project::Project& p, const project::Track& t) { return project::setMute(p, t.id, mute); },
-        mute ? words("muted") : words("not muted any more"));
+        mute ? words("muted") : words("unmuted"));
 }
 
 void soloTrack(Reach& r) {
@@ -83,7 +83,7 @@ void soloTrack(Reach& r) {
     editTrack(
         r, words("Solo"),
         [solo](const project::Project& p, const project::Track& t) { return project::setSolo(p, t.id, solo); },
-        solo ? words("solo") : words("not solo any more"));
+        solo ? words("solo") : words("solo off"));
 }
 
 void tintTrack(Reach& r) {

@@ -295,7 +295,7 @@ void DeliverSheet::addRange(QGridLayout& grid) {
             } else if (isNumber) {
                 set(n);
             } else {
-                session_.say(tr("“%1” is no bar.").arg(text));
+                session_.say(tr("“%1” is not a bar number.").arg(text));
             }
         });
     };
@@ -311,7 +311,7 @@ void DeliverSheet::addRange(QGridLayout& grid) {
         if (const auto v = numberIn(text))
             setTail(*v);
         else
-            session_.say(tr("“%1” is no number of seconds.").arg(text));
+            session_.say(tr("“%1” is not a number of seconds.").arg(text));
     });
 }
 
@@ -398,12 +398,12 @@ void DeliverSheet::refresh() {
     else if (!files)
         trouble = qt(files.error().text);
     else if (folder_->text().trimmed().isEmpty())
-        trouble = tr("Say into which folder.");
+        trouble = tr("Choose a folder.");
     else if (existing && !replace_->isChecked())
         trouble = tr("Some of these names are taken. Tick the box to replace those files, or choose another folder "
                      "or pattern.");
     else if (const int rate = deliver::rateOf(*session_.laid(), o); rate != o.rate.value_or(session_.now().rate))
-        trouble = tr("%1 holds no %2 kHz: it will be at %3 kHz.")
+        trouble = tr("%1 cannot hold %2 kHz: written at %3 kHz.")
                       .arg(QString::fromLatin1(sound::kindLabel(o.kind)))
                       .arg(o.rate.value_or(session_.now().rate) / 1000.0)
                       .arg(rate / 1000.0);

@@ -95,13 +95,13 @@ void Files::recover(const fs::path& autosaved) {
                 return;
             }
             if (!recovered.found) {
-                say(tr("It is no longer there, or another window has it."));
+                say(tr("The unsaved work is no longer there, or another window has it."));
                 return;
             }
             replaceDocument(std::move(recovered.found->project), recovered.found->projectFolder, false);
             // What the crash left stays until this is written, or saved.
             autosave_.supersedes(recovered.found->file);
-            say(tr("Recovered. Save it to keep it."));
+            say(tr("Recovered. Save the project to keep it."));
             QStringList lines;
             for (const std::string& w : recovered.warnings)
                 lines << qt(w);

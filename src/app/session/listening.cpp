@@ -125,7 +125,7 @@ void Listening::makeSet(const std::vector<SourceId>& sources) {
                 return;
             }
             if (!together) {
-                say(together.error().cancelled ? tr("They stay apart.") : qt(together.error().text));
+                say(together.error().cancelled ? tr("The sources stay apart.") : qt(together.error().text));
                 return;
             }
             if (!edit(tr("Make a set"), project::makeSet(now(), sources, *together))) return;
@@ -141,7 +141,7 @@ void Listening::partSets(const std::vector<SourceId>& sources) {
     for (const SourceId id : project::withTheirSets(now(), sources))
         if (project::SourcePtr s = project::sourceOf(now(), id); s && s->set) members.push_back(std::move(s));
     if (members.empty()) {
-        say(tr("Nothing of this belongs to a set."));
+        say(tr("None of these sources belongs to a set."));
         return;
     }
     const auto n = static_cast<int>(members.size());
@@ -169,7 +169,7 @@ void Listening::partSets(const std::vector<SourceId>& sources) {
             for (const project::SetId set : sets)
                 if (next) next = project::partSet(*next, set, own);
             if (edit(tr("Dissolve the set"), std::move(next)))
-                say(tr("%n sources go their own ways from where they are", nullptr, n));
+                say(tr("Set dissolved: %n sources go by their own beats", nullptr, n));
         });
 }
 

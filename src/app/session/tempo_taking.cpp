@@ -28,12 +28,13 @@ void TempoTaking::fromFile(const fs::path& file) {
         [this, file, taken = document_.snapshot()](const base::Result<project::ImportedSource>& read) {
             if (!document_.isOf(taken)) return;
             if (!read) {
-                if (!read.error().cancelled) complain(tr("Its tempo was not taken"), {qt(read.error().text)});
+                if (!read.error().cancelled)
+                    complain(tr("The tempo of the file was not taken"), {qt(read.error().text)});
                 return;
             }
             const project::Source& s = read->source;
             if (!s.beats) {
-                say(tr("%1 has no beat that is known: the project's tempo stays.").arg(qt(s.name)));
+                say(tr("%1: no beat found, the project's tempo stays.").arg(qt(s.name)));
                 return;
             }
             const Bpm bpm = s.beats->meanTempo();
@@ -100,7 +101,7 @@ void TempoTaking::letGo() {
         return;
     }
     if (edit(tr("Let go"), project::letGo(now())))
-        say(tr("The tempo stays as it is, and is the project's own: Faster or slower scales it"));
+        say(tr("Nothing leads any more: the tempo stays, and is the project's own"));
 }
 
 void TempoTaking::meet() {

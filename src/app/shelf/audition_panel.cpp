@@ -58,7 +58,7 @@ void AuditionPanel::buildParts() {
     inTempo_ = toggle(tr("In tempo"), tr("Fitted to the project's tempo; else as it was recorded"), this);
     inTempo_->setObjectName("auditionInTempo");
     repeat_ = toggle(tr("Repeat"), tr("Repeats until another file is selected"), this);
-    automatic_ = toggle(tr("Auto"), tr("Whatever is picked is heard at once"), this);
+    automatic_ = toggle(tr("Auto"), tr("Plays a file as soon as it is selected"), this);
     automatic_->setObjectName("auditionAuto");
     inKey_ = toggle(tr("In key"), tr("In the project's key as well, where both keys are known"), this);
     atOnce_ = toggle(tr("Start at once"), tr("While the project plays: does not wait for the next bar line"), this);

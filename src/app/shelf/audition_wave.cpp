@@ -11,8 +11,8 @@ namespace app {
 AuditionWave::AuditionWave(QWidget* parent) : QWidget(parent) {
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setFocusPolicy(Qt::TabFocus);
-    setAccessibleName(tr("What is picked, as a waveform"));
-    setToolTip(tr("Press: it is heard from there (Left and Right by a second)"));
+    setAccessibleName(tr("Waveform of the selected file"));
+    setToolTip(tr("Press: the audition goes on from there (Left and Right: a second)"));
 }
 
 void AuditionWave::show(const std::shared_ptr<const project::Source>& source) {

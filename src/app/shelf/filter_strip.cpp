@@ -25,7 +25,7 @@ constexpr double nearPercent = 8; // about as far as everything bears it (common
 FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
     setObjectName("filterStrip");
     chips_ = new ChipFlow(this);
-    chips_->setAccessibleName(tr("What is looked for"));
+    chips_->setAccessibleName(tr("Filters of the library"));
 
     const QString percent = QString::number(nearPercent, 'f', 0);
     near_ = chip(tr("± %1 %").arg(percent),
@@ -43,7 +43,7 @@ FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
     }
     modes_ = {{chip(tr("major"), tr("In a major key")), shelf::Mode::Major},
               {chip(tr("minor"), tr("In a minor key")), shelf::Mode::Minor},
-              {chip(tr("no key"), tr("Of which no key is known")), shelf::Mode::Neither}};
+              {chip(tr("no key"), tr("No key known")), shelf::Mode::Neither}};
     for (const auto& [b, mode] : modes_)
         connect(b, &QPushButton::clicked, this, [this, b = b](bool on) {
             for (const auto& other : modes_)
@@ -129,7 +129,7 @@ void FilterStrip::buildLimits() {
         key_->addItem(qt(hear::keyLabel({k % 12, k >= 12})), k);
     relation_ = new QComboBox(limits_);
     relation_->setObjectName("filterRelation");
-    relation_->setAccessibleName(tr("How the key goes with that"));
+    relation_->setAccessibleName(tr("Relation to that key"));
     relation_->addItem(tr("same"), static_cast<int>(shelf::KeyRelation::Same));
     relation_->addItem(tr("related"), static_cast<int>(shelf::KeyRelation::Related));
     shortest_ = field("filterShortest", tr("Shortest, in seconds"), tr("any"));
@@ -142,7 +142,7 @@ void FilterStrip::buildLimits() {
           std::pair(tr("by tempo"), shelf::SortedBy::Tempo), std::pair(tr("by key"), shelf::SortedBy::Key),
           std::pair(tr("by kind"), shelf::SortedBy::Kind), std::pair(tr("by length"), shelf::SortedBy::Length)})
         order_->addItem(text, static_cast<int>(order));
-    present_ = new QCheckBox(tr("only what is there and whole"), limits_);
+    present_ = new QCheckBox(tr("only files that are there and whole"), limits_);
 }
 
 void FilterStrip::fold(bool open) {

@@ -25,7 +25,7 @@ OwnWordsEditor::OwnWordsEditor(QWidget* parent) : QWidget(parent) {
     notes_->setAccessibleName(tr("Notes"));
     notes_->setPlaceholderText(tr("Notes"));
     auto* keepIt = button(tr("Keep"), tr("Keep tags and notes (Enter)"), this);
-    auto* leave = button(tr("Not now"), tr("Leave them as they were (Escape)"), this);
+    auto* leave = button(tr("Not now"), tr("Discard the changes (Escape)"), this);
     auto* row = new QHBoxLayout;
     row->addStretch(1);
     row->addWidget(leave);

@@ -38,7 +38,7 @@ void askToWriteIntoFiles(QWidget* parent, Session& session, const std::vector<pr
     box->setTextFormat(Qt::PlainText);
     box->setAttribute(Qt::WA_DeleteOnClose);
     QPushButton* write = box->addButton(QObject::tr("Write"), QMessageBox::AcceptRole);
-    QPushButton* stay = box->addButton(QObject::tr("Leave as it is"), QMessageBox::RejectRole);
+    QPushButton* stay = box->addButton(QObject::tr("Cancel"), QMessageBox::RejectRole);
     box->setDefaultButton(stay);
     box->setEscapeButton(stay);
     QObject::connect(box, &QMessageBox::buttonClicked, &session, [&session, box, write, timed](QAbstractButton* b) {

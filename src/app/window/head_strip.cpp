@@ -281,7 +281,8 @@ void HeadStrip::refreshMeeting() {
     const QString tip =
         !at ? tr("The tempo at which all sources together are stretched least: none is stretched yet")
         : p.lead
-            ? tr("The tempo at which all sources together are stretched least. A recording leads: let it go first.")
+            ? tr("The tempo at which all sources together are stretched least. A recording leads: stop leading "
+                 "first.")
             : tr("The tempo at which all sources together are stretched least: strained %1 % together there, %2 % "
                  "now")
                   .arg(prove::strainTogether(all, *at, comfort), 0, 'f', 1)
@@ -318,7 +319,7 @@ void HeadStrip::dropEvent(QDropEvent* event) {
         if (source && source->beats)
             setTempo(source->beats->meanTempo().value, {});
         else
-            session_.say(tr("No beat is known of it: the project's tempo stays."));
+            session_.say(tr("No beat found in it: the project's tempo stays."));
     } else if (const auto files = filesIn(*event->mimeData()); !files.empty()) {
         session_.tempoTaking().fromFile(files.front());
     }

@@ -224,13 +224,13 @@ void ImportReport::fill(Row& row) {
     const std::vector<ClipId> clips = clipsOf(p, id);
     if (clips.empty() || !s->beats) return;
     if (mayLead_ == id)
-        offer(tr("Let it lead"), tr("The project takes the tempo of this source, which plays as recorded"),
+        offer(tr("Let this source lead"), tr("The project takes the tempo of this source, which plays as recorded"),
               "reportLead", [this, clip = clips.front()] { session_.tempoTaking().leadAsItIsPlayed(clip); });
     if (session_.laid()->find(clips.front())->time().stretched)
-        offer(tr("As recorded"), tr("Leave it at its own tempo and pitch"), "reportAsRecorded",
+        offer(tr("As recorded"), tr("Keep the source's own tempo and pitch"), "reportAsRecorded",
               [this, clips] { session_.edit(tr("As recorded"), project::setAsRecorded(session_.now(), clips)); });
     else
-        offer(tr("Fit"), tr("Stretch it to the project's tempo"), "reportFit", [this, clips] {
+        offer(tr("Fit"), tr("Stretch the source to the project's tempo"), "reportFit", [this, clips] {
             session_.edit(tr("Fit"), project::setRule(session_.now(), clips, project::TimeRule::Stretch));
         });
 }

@@ -107,7 +107,7 @@ QLayout* MainWindow::buildPageHead(QWidget* page) {
     newSources_ = new QComboBox(page);
     newSources_->setObjectName("newSources");
     newSources_->setAccessibleName(tr("New sources"));
-    newSources_->setToolTip(tr("What a file that is imported does"));
+    newSources_->setToolTip(tr("On import"));
     for (const auto& [text, way] : newSourceWays())
         newSources_->addItem(text, static_cast<int>(way));
     snapLabel_ = label(tr("Snap"), page);

@@ -138,11 +138,10 @@ void PreferencesSheet::addDevice() {
     for (const int block : {64, 128, 256, 512, 1024, 2048})
         blocks.emplace_back(tr("%1 frames").arg(block), block);
     add(page, tr("Buffer"),
-        choice("outputBlock", tr("Block of the sound device"), blocks, now.block,
+        choice("outputBlock", tr("Buffer of the sound device"), blocks, now.block,
                [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.block = v.toInt(); }); }),
-        tr("How much sound it asks for at once: less answers sooner, more is safer on a busy machine. A sound "
-           "server "
-           "has its own."));
+        tr("How much sound the device asks for at once: less answers sooner, more is safer on a busy machine. A "
+           "sound server has its own."));
     page->addStretch(1);
 }
 
@@ -212,13 +211,13 @@ void PreferencesSheet::addSources() {
     std::vector<std::pair<QString, QVariant>> ways;
     for (const auto& [text, way] : newSourceWays())
         ways.emplace_back(text, static_cast<int>(way));
-    add(page, tr("What comes in"),
-        choice("preferNewSources", tr("What comes in"), ways, static_cast<int>(session_.preferences().newSources),
+    add(page, tr("New sources, on import"),
+        choice("preferNewSources", tr("New sources, on import"), ways,
+               static_cast<int>(session_.preferences().newSources),
                [this](const QVariant& v) {
                    prefer([&](Preferences& p) { p.newSources = static_cast<NewSources>(v.toInt()); });
                }),
-        tr("It is fitted to the project's time; or stays as it was recorded; or the project takes the tempo of the "
-           "first."));
+        tr("Fitted to the project's time; or kept as recorded; or the project takes the tempo of the first."));
     std::vector<std::pair<QString, QVariant>> octaves;
     for (const int from : {40, 45, 50, 55, 60, 65, 70, 75, 80, 85, 90, 95, 100, 110, 120})
         octaves.emplace_back(tr("%1 to %2 BPM").arg(from).arg(2 * from), double(from));
@@ -233,16 +232,14 @@ void PreferencesSheet::addSources() {
                session_.preferences().copyAudio,
                [this](const QVariant& v) { prefer([&](Preferences& p) { p.copyAudio = v.toBool(); }); }),
         tr("When the project is saved: copied into its folder, which can then be moved; or left where it lies."));
-    auto* empty = button(tr("Empty it"), {}, this);
+    auto* empty = button(tr("Empty the cache"), {}, this);
     empty->setObjectName("emptyStore");
     connect(empty, &QPushButton::clicked, this, [this, empty] {
         session_.sounds().emptyStore();
         empty->setEnabled(false);
     });
-    add(page, tr("Kept on disk"), empty,
-        tr("What was decoded and fitted, %1 GB in %2, so that it is there at once the next time. All of it can be "
-           "made "
-           "again.")
+    add(page, tr("Cache"), empty,
+        tr("Decoded and fitted audio, %1 GB in %2, there at once the next time. All of it can be made again.")
             .arg(double(session_.store().bytes()) / 1e9, 0, 'f', 1)
             .arg(qt(base::shownPath(session_.store().folder()))));
     page->addStretch(1);
@@ -280,7 +277,7 @@ void PreferencesSheet::addProof() {
             if (const auto v = numberIn(QString(text).remove(QStringLiteral("±"))))
                 set(std::abs(*v));
             else
-                session_.say(tr("“%1” is no number of per cent.").arg(text));
+                session_.say(tr("“%1” is not a percentage.").arg(text));
         });
         show();
         auto* row = new QHBoxLayout;

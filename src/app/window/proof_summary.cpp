@@ -46,7 +46,7 @@ void ProofSummary::show(const Proofs& proofs) {
     const auto worst = proofs.worst();
     setToolTip(worst ? tr("%1. The hit that is farthest off is %2: press to go there.")
                            .arg(told.join(QStringLiteral(", ")), offText(*worst->hit.off))
-                     : tr("How what comes out of the clips lies on the grid, measured"));
+                     : tr("Measured: how the rendered clips lie on the grid"));
     updateGeometry();
     update();
 }

@@ -20,7 +20,7 @@ StatusLine::Row StatusLine::makeRow(std::size_t index) {
     row.progress->setFixedWidth(90);
     row.progress->setRange(0, 1000);
     row.progress->setAccessibleName(tr("Progress"));
-    row.cancel = button(QStringLiteral("×"), tr("Cancel this"), row.box);
+    row.cancel = button(QStringLiteral("×"), tr("Cancel this job"), row.box);
     row.cancel->setAccessibleName(tr("Cancel"));
     row.cancel->setProperty("link", true);
     row.cancel->setStyleSheet("text-decoration: none;");
