@@ -4,10 +4,6 @@
 <context>
     <name>QObject</name>
     <message>
-        <source>Sections</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Tempo</source>
         <translation type="unfinished"></translation>
     </message>
@@ -32,10 +28,6 @@
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source> held</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>several rules</source>
         <translation type="unfinished"></translation>
     </message>
@@ -53,15 +45,6 @@
     </message>
     <message>
         <source>R</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Drop loops, samples or stems here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>or bring them in with Ctrl+I. Each gets a track of its own,
-fitted to the project&apos;s tempo by its name or tag, or by what is heard.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -162,10 +145,6 @@ fitted to the project&apos;s tempo by its name or tag, or by what is heard.</sou
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>%1 comes here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Move track</source>
         <translation type="unfinished"></translation>
     </message>
@@ -192,38 +171,6 @@ fitted to the project&apos;s tempo by its name or tag, or by what is heard.</sou
     </message>
     <message>
         <source>pick-up</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>quarters</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>eighths</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>triplets</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>sixteenths</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>On the grid – bars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>As it is placed – bars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The grid follows it – bars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>As it would lie from bar 1 on – bars</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -444,18 +391,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Slices</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Place</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fixed</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>the clip&apos;s own</source>
         <translation type="unfinished"></translation>
     </message>
@@ -469,10 +404,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>it leads</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>no beat is known</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -495,6 +426,206 @@ its recording, its beats and where they land are shown here.</source>
         <source>stereo</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>▸ %1 · %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>▾ Sections</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>counts as </source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>this clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no longer there</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>today</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>yesterday</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 moves here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set the recording&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 BPM, %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its only clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all %1 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>leads</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>held at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>counts as %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Write tempo into files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo, key and beats are written into this file. What is not named stays as it is, and the audio bit for bit.
+
+%1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo, key and beats are written into %1 files. What is not named stays as it is, and the audio bit for bit.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Write</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no beat found</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>SourceColumns</name>
+    <message>
+        <source>Source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By hand</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Kind</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Confidence</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strain %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proof</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app</name>
+    <message>
+        <source>free</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not following the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>several</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the clips differ</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not on the page</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unread</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 hits, median %3 ms, 95 % within %4 ms, worst %5, drift %6 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, pitch %1 cents</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>; %1 of %2 clips are being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>
@@ -505,10 +636,6 @@ its recording, its beats and where they land are shown here.</source>
 </context>
 <context>
     <name>app::AuditionPanel</name>
-    <message>
-        <source>Hear what is picked, or stop it (A)</source>
-        <translation type="unfinished"></translation>
-    </message>
     <message>
         <source>In tempo</source>
         <translation type="unfinished"></translation>
@@ -522,15 +649,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>It goes round until something else is picked</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Auto</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Whatever is picked is heard at once</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -542,23 +661,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>At once</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>While the project plays, it does not wait for the next bar line</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Level of the audition</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing is picked</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pick a file: it is heard at once.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -569,15 +672,43 @@ its recording, its beats and where they land are shown here.</source>
         <source>being read</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Audition the selected file, or stop (A)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeats until another file is selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Plays a file as soon as it is selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Start at once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>While the project plays: does not wait for the next bar line</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No file selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a file to hear it.</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::AuditionWave</name>
     <message>
-        <source>What is picked, as a waveform</source>
+        <source>Waveform of the selected file</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Press: it is heard from there (Left and Right by a second)</source>
+        <source>Press: the audition goes on from there (Left and Right: a second)</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -715,22 +846,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Not everything can be brought in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Let go before it was fitted: drag it out again, it is ready now.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 handed out</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 loops handed out</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Right edge of %1</source>
         <translation type="unfinished"></translation>
     </message>
@@ -768,10 +883,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Drag to move, with Ctrl to copy, with Alt free of the grid</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Drag along the bars and up or down · wheel turns it · double click types it</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -858,6 +969,26 @@ its recording, its beats and where they land are shown here.</source>
         <source>Click: play from here. Drag: loop range.</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Not all files can be imported</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The loop was not ready yet: drag the clip out again.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 exported</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loops exported</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drag: place and tempo · wheel: tempo · double click: type the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Bench</name>
@@ -874,10 +1005,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>What is known of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Card: settings of the selection</source>
         <translation type="unfinished"></translation>
     </message>
@@ -890,35 +1017,11 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>B opens</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>B folds</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 clips selected</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing is selected</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source> (%1)</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>, no beat is known</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Select a clip or a source to work on it here.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 · %2 kHz %3 · %4 s</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -930,40 +1033,126 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source> · played free</source>
+        <source>More</source>
         <translation type="unfinished"></translation>
     </message>
-    <message numerus="yes">
-        <source> · set of %n</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
+    <message>
+        <source>The rarer figures of the recording, and what can be done about its beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rarer figures of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>quarters</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>eighths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>sixteenths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines of the grid in the lower rail</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>B opens the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>B folds the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, no beat found</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips of %2 selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 recordings</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded above · as it would lie from bar 1 below</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded above · the grid that follows it below</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded above · as it is placed below</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded above · on the grid below</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 kHz %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>first downbeat %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>played free</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>set of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all %1 clips</source>
+        <translation type="unfinished"></translation>
     </message>
 </context>
 <context>
     <name>app::ByEar</name>
     <message>
-        <source>Hear</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Plays the source as recorded, unstretched, from where one is (Shift+Space)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Click</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>A click on its beats while it is heard as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Loop</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Goes round between the marks; drag them while it does</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -979,10 +1168,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>The source has this tempo, and its beats where the click is</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Back</source>
         <translation type="unfinished"></translation>
     </message>
@@ -991,15 +1176,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>As recorded – seconds</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>%1 as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempos lie between 20 and 400 BPM.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1022,39 +1199,31 @@ its recording, its beats and where they land are shown here.</source>
         <source>%1 tapped: %2 BPM · %3. Pick it among the readings to use it.</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Play alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Plays the recording alone, unstretched, from the brass line (Shift+Space)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A click on the recording&apos;s beats while it plays alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loops between the marks, which can be dragged meanwhile</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set the source to the click&apos;s tempo and beats</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Card</name>
     <message>
         <source>Method</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Compare</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo of the source in BPM. Wheel: ±1, with Shift ±0.1.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Beats in the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Beats from the first downbeat to the end: says the tempo from the length.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First downbeat, in seconds</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First downbeat, in seconds into the recording</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1071,18 +1240,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Gain in decibels</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>beats</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First downbeat</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1106,23 +1263,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>By how much of its length a clip is stretched, and what becomes of its tempo, where it begins</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Strain</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>“%1” is not a number of beats.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Beats</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>“%1” is not a time in seconds.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1131,10 +1272,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>“%1” is not a number of semitones between −24 and 24.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo of the sources</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1147,22 +1284,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>“%1” is not %2.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fills its beats at every tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Starts on its beat; the length stays as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Keeps its seconds, whatever the tempo does</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1218,10 +1339,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>No</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Its level as recorded</source>
         <translation type="unfinished"></translation>
     </message>
@@ -1234,23 +1351,11 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Loud</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Integrated loudness to −16 LUFS (EBU R 128)</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>Normalise</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Quieten</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Turns the noise that lies under it down, gently</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1266,15 +1371,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Turns the left channel upside down</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>R</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Turns the right channel upside down</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1310,15 +1407,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Fades</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Repeats</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How often it goes round</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1326,35 +1415,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Goes round from this beat of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>What goes round begins at this beat of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Goes round up to this beat of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>What goes round ends at this beat of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Goes round from</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>a beat</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Goes round up to</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Goes round</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1362,19 +1423,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Begins at this beat of the source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Which beat of its source the clip begins with; it stays where it is</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Offset</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Begins at</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1394,27 +1443,11 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Refuses every edit (Ctrl+K)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Unlock</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>Mute</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Is not heard (M)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tint</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Another tint for it</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1427,6 +1460,213 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>as its source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>More</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The rarer settings of the selected clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Counts as</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fades, s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Counts as, in BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo that the selected clips alone count as. Wheel: ±1, with Shift ±0.1. Empty: their recording&apos;s own.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars filled</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many bars each selected clip fills; of what loops, one turn. Wheel: ±1. Whole bars can be typed (F).</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begins at bar, beat and part</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where the first of the selected clips begins: bar · beat · part. Wheel: a beat, with Shift a sixteenth.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Offset, in beats of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Which beat of the recording the clip begins with; the clip stays where it is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many times the clip plays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a whole number of bars.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit to bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>locked · %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>for all %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Make this the tempo of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Make this the tempo of the recording, for all its %1 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Make these the tempos of the recordings, for all their clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By how much of its length the clip is stretched where it begins: %1 % of its length, %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Voice</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loudness</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Reduce noise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Turns steady noise under the recording down, gently</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Invert the left channel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Invert the right channel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop from this beat of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The loop begins at this beat of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop up to this beat of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The loop ends at this beat of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop from</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock the clip: edits change nothing (Ctrl+K)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mute the clip (M)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Change colour</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Clipboard</name>
+    <message>
+        <source>Nothing is selected.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One clip copied</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips copied</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One clip cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Paste</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pasted at %1</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -1445,19 +1685,19 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Hears the other, as loud as this (X)</source>
+        <source>Compare: the other, as loud as the clip (X)</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Heard as it is set</source>
+        <source>Hearing the clip as it is set</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Heard as soon as it is rendered: %1</source>
+        <source>%1 is heard once it is rendered</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Heard now: %1, turned by %2 dB to be as loud</source>
+        <source>Hearing %1, by %2 dB to be as loud</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -1476,10 +1716,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>About</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Replace the files that are there already</source>
         <translation type="unfinished"></translation>
     </message>
@@ -1489,10 +1725,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Close</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>What</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1624,14 +1856,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>“%1” is no bar.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>“%1” is no number of seconds.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>%1 s</source>
         <translation type="unfinished"></translation>
     </message>
@@ -1648,15 +1872,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Say into which folder.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Some of these names are taken. Tick the box to replace those files, or choose another folder or pattern.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 holds no %2 kHz: it will be at %3 kHz.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1691,6 +1907,120 @@ its recording, its beats and where they land are shown here.</source>
         <source>Delivered</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Size</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a bar number.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number of seconds.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Choose a folder.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 cannot hold %2 kHz: written at %3 kHz.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Delivery</name>
+    <message>
+        <source>Delivering</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delivering %1 files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 of %2 files written to %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delivery cancelled · </source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · one sample was above full scale and was cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 samples were above full scale and were cut</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Exporting</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not everything could be exported</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is in the library already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not everything was added to the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Adding to the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One loop added to the library: a right click there gives it tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loops added to the library: a right click there gives them tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>None of these has a tempo to write.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Writing tempos into files</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Some tempos were not written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Written into files that have other names</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo was written into one file; its audio is unchanged.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempos were written into %1 files; their audio is unchanged.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Device</name>
+    <message>
+        <source>The sound device has gone (%1): playing silently.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Looking for a sound device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Playing through %1</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Document</name>
@@ -1699,31 +2029,152 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Taken back: %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Done again: %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Recover</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The oldest steps can no longer be undone: together they took more than %1 MB.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Undone: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Redone: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::EmptyPage</name>
+    <message>
+        <source>Ways to begin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drop loops, samples or stems here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Each gets a track, its first downbeat on a bar line, fitted to the project&apos;s tempo.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Import files…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ctrl+I</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add a folder to the library…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>then found by tempo and key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Open the demo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>ten recordings, in time at 104</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recent</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
 <context>
     <name>app::EntryModel</name>
     <message>
-        <source>It was not there when it was last looked for.</source>
+        <source>The file was not there at the last scan.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Figure</name>
+    <message>
+        <source>locked: unlock the clip to change it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>locked</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Files</name>
+    <message>
+        <source>Opening %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening was cancelled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project was not opened</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 opened</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project opened, but not all of its audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Looking for unsaved work</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a project that was never saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovering</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovering was cancelled; it is offered again at the next start.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The unsaved work is no longer there, or another window has it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovered. Save the project to keep it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recovered, but not all of its audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Saving %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Saving was cancelled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project was not saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 saved</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
 <context>
     <name>app::FilterStrip</name>
-    <message>
-        <source>What is looked for</source>
-        <translation type="unfinished"></translation>
-    </message>
     <message>
         <source>± %1 %</source>
         <translation type="unfinished"></translation>
@@ -1773,18 +2224,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Of which no key is known</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Limits</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Exact limits and the order</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Slowest tempo</source>
         <translation type="unfinished"></translation>
     </message>
@@ -1806,10 +2245,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>any key</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How the key goes with that</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1837,10 +2272,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>what goes with the project</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>by tempo</source>
         <translation type="unfinished"></translation>
     </message>
@@ -1854,10 +2285,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>by length</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>only what is there and whole</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1876,15 +2303,39 @@ its recording, its beats and where they land are shown here.</source>
         <source>One of your own tags</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Filters of the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No key known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Filters</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All filters, exact limits and the order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Relation to that key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>best match first</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>only files that are there and whole</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::FoldersPage</name>
     <message>
         <source>Folders</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Show only names that hold this</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -1949,6 +2400,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source> · %1 to read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show names containing this</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2095,10 +2550,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>The tempo at which all sources together are stretched least. A recording leads: let it go first.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>The tempo at which all sources together are stretched least: strained %1 % together there, %2 % now</source>
         <translation type="unfinished"></translation>
     </message>
@@ -2111,7 +2562,15 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>No beat is known of it: the project&apos;s tempo stays.</source>
+        <source>Project tempo %1 BPM: all tempos × %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo at which all sources together are stretched least. A recording leads: stop leading first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No beat found in it: the project&apos;s tempo stays.</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2146,14 +2605,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>What it does</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>In the menu</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Close</source>
         <translation type="unfinished"></translation>
     </message>
@@ -2161,13 +2612,17 @@ its recording, its beats and where they land are shown here.</source>
         <source>Back to the bars (Escape)</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Command</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Menu</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::ImportReport</name>
-    <message>
-        <source>What came in, file by file</source>
-        <translation type="unfinished"></translation>
-    </message>
     <message>
         <source>Change readings</source>
         <translation type="unfinished"></translation>
@@ -2186,24 +2641,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>and %1 more, on the page Sources</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n files are equally long. Were they recorded together?</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>Keep together</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>A set: heard on its sum, one beat map for all, together to the sample</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>taken back</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -2235,31 +2672,106 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Let it lead</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The project takes its tempo, and it plays as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>As recorded</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Leave it at its own tempo and pitch</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fit it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stretch it to the project&apos;s tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Fit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What was imported, file by file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Shows all lines, or the first three</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1, %2 and %3 more</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 and %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: equally long, %2 s. Recorded together?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Make a set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One beat map, heard on their sum, for all of them; they stay together to the sample</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>undone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let this source lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project takes the tempo of this source, which plays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep the source&apos;s own tempo and pitch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch the source to the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Importing</name>
+    <message>
+        <source>Importing %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Importing and listening</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Import</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> The rest was cancelled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The import was cancelled; nothing was imported.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing was imported</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 sources imported.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 imported</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>, %1 problems</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2312,9 +2824,79 @@ its recording, its beats and where they land are shown here.</source>
     </message>
 </context>
 <context>
+    <name>app::KeyPlot</name>
+    <message>
+        <source>Transposition of all sources for every project key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: no source is transposed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 of %3 transposed, %4</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> and others</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key: how far the sources with a known key are transposed, in semitones, by the shorter way</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all meet, now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all meet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · a click sets the project&apos;s key</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
     <name>app::LevelBar</name>
     <message>
         <source>%1: %2. Drag or turn; a double click goes back</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Levels</name>
+    <message>
+        <source>Normalise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The audio of a selected clip is missing; its level cannot be measured.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Measuring levels</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 LUFS</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Brought to %1: %2 dB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips brought to %2</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2409,1185 +2991,114 @@ its recording, its beats and where they land are shown here.</source>
     </message>
 </context>
 <context>
-    <name>app::MainWindow</name>
+    <name>app::Listening</name>
     <message>
-        <source>%1: one clip</source>
+        <source>Listening to %1</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>%1: %2 clips</source>
+        <source>Listening again</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>One clip selected</source>
+        <source>Listen again</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>%1 clips selected</source>
+        <source>Listened to %1 sources again</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>&amp;File</source>
+        <source>%1 is heard at %2 BPM</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>&amp;New project</source>
+        <source>No beat is heard between these tempos.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Starting anew</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Open…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Opening another project</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Open a &amp;recent one…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Save</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Save &amp;as…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Add a &amp;folder to the library…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Scan the &amp;library&apos;s folders again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Bring all audio into the folder</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All audio lies in the project&apos;s folder now.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Find &amp;missing audio…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Add to the li&amp;brary</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take a &amp;tempo map (MIDI)…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Deliver…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Preferences…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Quit</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Edit</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Undo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Redo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cu&amp;t</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Copy</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Paste at the play position</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Delete</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Delete clip</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Delete clips</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>One clip deleted</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 clips deleted</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select &amp;all clips</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select all &amp;others</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select what is on the same trac&amp;k</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select all of the same &amp;source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Import…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Half tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Double tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Round tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Ta&amp;p its tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Hear it as &amp;recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Follows the project&apos;s tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stop following</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Follow</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 stays as long as it is now</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 follows the project&apos;s tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Keep together as a set</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Part the s&amp;et</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select all of its set</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Write tempo into the file</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>F&amp;orget what was settled</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Clip</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Split at the play position</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Split</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Slice</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Slice into &amp;parts…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Slice into parts</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Into how many equal parts?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Slice at &amp;onsets…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Slice at onsets</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Sensitivity in per cent: 0 cuts at the strongest only, 100 at all</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Turn their order round</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Turn round</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Mix up their order</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Mix up</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>E&amp;xtract as a source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Repeat…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Repeat</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How often does it go round?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Goes ro&amp;und</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Go round</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Trim silence before it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Trim silence</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Begins where it begins to sound</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Trim</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Begin at the play position</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>End at the play position</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fade in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fade out</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Over how many seconds?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fade and level</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fade &amp;in…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fade ou&amp;t…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cross over where they touch…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cross over</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>They cross over by equal power</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Normalise the peak to −1 dBTP</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Normalise the loudness to −16 LUFS</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take normalising back</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Loc&amp;k</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lock</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Unlock</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Locked: edits leave it as it is</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Unlocked</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Mute</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Mute</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Name…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Name</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Name and number them</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Name; empty gives them their sources&apos; names again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Another &amp;tint</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tint</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Bring to the play position</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Bring here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Moved to %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move &amp;earlier</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move &amp;later</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move to the track a&amp;bove</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move to the track belo&amp;w</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fi&amp;t</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Fit to bars…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fit to bars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How many bars shall the selected clips fill?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fitted to %1 bars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fit otherwise</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stretch by &amp;percentage…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stretch</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>To how many per cent of its length as recorded?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Back to as &amp;recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>As recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>As recorded: neither stretched nor transposed</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fit to the project &amp;now</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fit now</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fitted to the project&apos;s tempo as it is now</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Time rule</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 (time rule)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>As its track says (time rule)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Key</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Follow the &amp;key</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Follow the key</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>In the key it was recorded in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Struck sounds, and those without a key, do not follow one.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Follows the key: %1 semitones here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The project has no key here that it could follow.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Also into the relative key</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Relative keys</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>T&amp;rack</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;New track</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>New track</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>track %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Rename…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Duplicate</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Duplicate track</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Remo&amp;ve</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Remove track</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move track</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move it &amp;up</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Move it do&amp;wn</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Mute it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Solo it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Solo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Another &amp;tint for it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 for all of it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>As the project says</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All tracks &amp;lower</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All tracks &amp;higher</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Te&amp;mpo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>T&amp;ype the project tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Tap the project tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo &amp;point here…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo point</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pick a point in the tempo&apos;s lane first.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Hold from it on</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Ramp to the next</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Faster or &amp;slower…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>S&amp;ection here…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Metre or key here…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Clips &amp;follow the tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Follow the tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Clips fill their beats at every tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Clips stay as long as they are now, whatever the tempo does</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1, where nothing else is said</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Play</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Play or stop</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Back to the &amp;beginning</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Loop the range</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Loop range around the &amp;selection</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>He&amp;ar what is picked on the shelf</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Hear the &amp;other way (A|B)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Click</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Count &amp;in before playing</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>To section &amp;%1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>To section %1 at once</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Look for a sound &amp;device again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;View</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Page B&amp;ars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Page So&amp;urces</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Page S&amp;train</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Zoom &amp;in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Zoom &amp;out</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Show &amp;all</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Show the selection</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Follow the play position</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Lanes over the bars</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Search the li&amp;brary</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Search the library within li&amp;mits</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Shelf</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Bench</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select a clip or a source: the Bench opens with it.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>By &amp;lamplight</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Help</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;First steps</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Words</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Keys</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;About Patient Metre</source>
+        <source>Finding the beats of %1</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>Straighten</source>
         <translation type="unfinished"></translation>
     </message>
+    <message numerus="yes">
+        <source>%1: %n pins follow the playing</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
     <message>
-        <source>Every beat lands</source>
+        <source>%1 runs at one tempo, %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Listening to %n sources together</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The project&apos;s rate was changed meanwhile: keep them together once more.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Every bar lands; within it the playing stays</source>
+        <source>The sources stay apart.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Every four bars land; within them the playing stays</source>
+        <source>Make a set</source>
         <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources are a set, heard at %1 on their sum</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n sources are a set; no beat is heard on their sum</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
     </message>
     <message>
-        <source>Place the source first: it leads where it lies.</source>
+        <source>None of these sources belongs to a set.</source>
         <translation type="unfinished"></translation>
     </message>
+    <message numerus="yes">
+        <source>Listening to %n sources one by one</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Dissolve the set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Set dissolved: %n sources go by their own beats</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>Listening to %n sources</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Not everything could be heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::MainWindow</name>
     <message>
         <source>Project</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pi&amp;ns</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Pin here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Next onset</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pre&amp;vious onset</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First &amp;downbeat here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First downbeat</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The first downbeat of %1 is at %2 s</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The first downbeat is a beat later</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The first downbeat is a beat earlier</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First downbeat a beat &amp;later</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>First downbeat a beat &amp;earlier</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Introduction before here…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Introduction</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How many bars come before this moment?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n bars of introduction</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>Count otherwise</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 is now %2 BPM</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Its beats were dotted ones (×1½)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>They were not (×⅔)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>By ear</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>L&amp;oop between the marks</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Play the &amp;marked part alone</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The marked part alone</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Only what lies between the marks plays, round and round</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tried click half as fast</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tried click twice as fast</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Use what was tried by ear</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>N&amp;ame the pin…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lock or unloc&amp;k</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Remove the pins</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Straight</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>&amp;Straight between these</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Straight from here &amp;to the last</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Straight from here, on and &amp;back</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Back to what was heard</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Forget pins</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 has the beats of its reading again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>It was played &amp;free: find every beat</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>It was played to a &amp;click: one tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lay every &amp;beat on the grid</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lay every ba&amp;r on the grid</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lay every p&amp;hrase of four bars on the grid</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Keep the playing, at one tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lead</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>In the Bench</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lines on quarters</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lines on eighths</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lines on triplets</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lines on sixteenths</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All of it in the Bench</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>What is picked or marked, in the Bench</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>One beat in the Bench</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lead with &amp;one tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lead bar by bar</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lead beat by beat</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Smooth the lead…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing leads yet.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Smooth the lead</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>By how many milliseconds may a beat miss?</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Let the lead &amp;go</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Hold at its mean tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Hold</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tempo is the project&apos;s own, and one: %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Let it go, a little faster or slower…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The same feel, at another tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Per cent of its tempo:</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Scale the tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The same feel at %1 %; the recording follows like the others</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take project time &amp;here</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take project time</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>It has the project&apos;s time where it lies, and follows from now on</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n clips have the project&apos;s time where they lie</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>Go to the tempo where all &amp;meet</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pro&amp;ve all</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>To the hit that is farthest o&amp;ff</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>To the &amp;next hit that is off</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>In time up to…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tolerance</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Up to how many milliseconds off a hit counts as in time:</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -3635,31 +3146,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>What a file that comes in does</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Place</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take it again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Drop audio on the bars · Space plays · double click a figure to type it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>No hit was measured yet.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>No hit is off by more than %1 ms.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Loop range</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -3667,79 +3154,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Import audio</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All files (*)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Open a project: its folder, or the project.json in it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Projects (project.json)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Save the project as a folder</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Folder:</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The project was not saved</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 holds other things already. Choose a new name; the project becomes a folder of that name.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Not saved yet</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 loses what was changed since the last save.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Save first</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lose changes</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stay</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Quitting</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing was opened or saved yet</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Where may the missing audio lie? All folders within are looked through</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take tempo and metre from a Standard MIDI File</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Standard MIDI Files (*.mid *.midi *.MID)</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -3763,10 +3178,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>a project that was never saved</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Patient Metre ended unexpectedly while working on %1.</source>
         <translation type="unfinished"></translation>
     </message>
@@ -3776,6 +3187,14 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Recovering</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>On import</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Reconnect the device</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -3791,6 +3210,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Close this message (Escape)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Close (%1 more)</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -3840,19 +3263,19 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Leave</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Leave them as they were (Escape)</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>%1 files</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>mixed: what is typed takes their place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Discard the changes (Escape)</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -3868,10 +3291,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Sound device</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>whichever there is</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -3891,10 +3310,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Its rate</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Rate of the sound device</source>
         <translation type="unfinished"></translation>
     </message>
@@ -3904,18 +3319,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>%1 frames</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Block</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Block of the sound device</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How much sound it asks for at once: less answers sooner, more is safer on a busy machine. A sound server has its own.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4003,39 +3406,11 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>What comes in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>It is fitted to the project&apos;s time; or stays as it was recorded; or the project takes the tempo of the first.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Its audio</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>copied into the project</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>referred to</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>When the project is saved: copied into its folder, which can then be moved; or left where it lies.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Empty it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Kept on disk</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>What was decoded and fitted, %1 GB in %2, so that it is there at once the next time. All of it can be made again.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4059,15 +3434,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>“%1” is no number of per cent.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Up to so much longer or shorter a sound is stretched gently by each method; up to twice as much firmly. The meeting tempo spares what bears less.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Look</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4084,6 +3451,157 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Paper is light; by lamplight it is dark.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>system default</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Looking for sound devices</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Device rate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Buffer</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Buffer of the sound device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How much sound the device asks for at once: less answers sooner, more is safer on a busy machine. A sound server has its own.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>New sources, on import</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted to the project&apos;s time; or kept as recorded; or the project takes the tempo of the first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 to %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempos I work at</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where a recording may be counted twice as fast or half as fast, these count more; so do the project&apos;s tempo and what came from the same folder. What is clearly heard, named or tagged stays.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>used where it is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Empty the cache</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cache</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Decoded and fitted audio, %1 GB in %2, there at once the next time. All of it can be made again.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a percentage.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Appearance</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::ProjectDialogs</name>
+    <message>
+        <source>Import audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Audio (*.wav *.aif *.aiff *.flac *.ogg *.oga *.opus *.mp3)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All files (*)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Open a project: its folder, or the project.json in it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Projects (project.json)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Save the project as a folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Folder:</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project was not saved</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds other things already. Choose a new name; the project becomes a folder of that name.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not saved yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loses what was changed since the last save.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Save first</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Discard changes</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stay</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening another project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No project was opened or saved yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where may the missing audio lie? All folders within are looked through</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take tempo and metre from a Standard MIDI File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Standard MIDI Files (*.mid *.midi *.MID)</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -4122,7 +3640,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>How what comes out of the clips lies on the grid, measured</source>
+        <source>Measured: how the rendered clips lie on the grid</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -4160,11 +3678,21 @@ its recording, its beats and where they land are shown here.</source>
         <source> · worst hit %1 ms %2</source>
         <translation type="unfinished"></translation>
     </message>
-    <message numerus="yes">
-        <source>Proving %n clips</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
+    <message>
+        <source>There is not enough memory for it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be proven: %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proving one clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proving %1 clips</source>
+        <translation type="unfinished"></translation>
     </message>
 </context>
 <context>
@@ -4226,10 +3754,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Say the tempo first; then there are beats to pin.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Pin</source>
         <translation type="unfinished"></translation>
     </message>
@@ -4241,22 +3765,12 @@ its recording, its beats and where they land are shown here.</source>
         <source>Remove pins</source>
         <translation type="unfinished"></translation>
     </message>
-    <message numerus="yes">
-        <source>%n pins removed</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
     <message>
         <source>Move pins</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>Beat %1 at %2 s</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>It is beat %1 now</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4315,19 +3829,43 @@ its recording, its beats and where they land are shown here.</source>
         <source>Straight from this pin on, and before it</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>drag: both marks · Ctrl: new ones</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No beats to pin yet: type a tempo first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One pin removed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 pins removed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The pin is beat %1 now</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
-    <name>app::ReadingsList</name>
+    <name>app::ReadingsStrip</name>
     <message>
         <source>Readings of the source&apos;s tempo</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>not tapped yet</source>
+        <source>Tempo of the source, typed</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>click to type it</source>
+        <source>not yet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>click to type</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4344,7 +3882,7 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>
-Sure %1. A click uses it.</source>
+Confidence %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4360,6 +3898,14 @@ Sure %1. A click uses it.</source>
     </message>
     <message>
         <source>Forgotten what was settled for %1 sources.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Forget</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Forgotten what was settled for one source.</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -4398,10 +3944,6 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>, worst %1 ms</source>
         <translation type="unfinished"></translation>
     </message>
@@ -4417,159 +3959,103 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>From the next bar line on at %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>At %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 · %2 · %3</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>There are no sections yet: double click in their lane makes one.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>There are %1 sections.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing is selected.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>One clip copied</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 clips copied</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cut</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>One clip cut</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 clips cut</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Paste</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pasted at %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Audio could not be read from the disk</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Part of what lies in %1 was cut short, or its disk went; it is silent now. Open the project again to read it anew.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Not everything could be fitted; playing tries it again</source>
         <translation type="unfinished"></translation>
     </message>
+</context>
+<context>
+    <name>app::Shelf</name>
     <message>
-        <source>The sound device has gone (%1): playing silently.</source>
+        <source>Where audio comes from</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Playing through %1</source>
+        <source>Library</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Opening %1</source>
+        <source>Folders</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Opening was cancelled.</source>
+        <source>In project</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>The project was not opened</source>
+        <source>No longer a favourite</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>%1 opened</source>
+        <source>A favourite</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>The project opened, but not all of its audio</source>
+        <source>Tags and notes…</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Recovering</source>
+        <source>Show in its folder</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Recovering was cancelled; it is offered again at the next start.</source>
+        <source>Stop the audition	A</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Recovered. Save it to keep it.</source>
+        <source>Audition	A</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Recovered, but not all of its audio</source>
+        <source>Import at the play position	Enter</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>It is no longer there, or another window has it.</source>
+        <source>Set the project to this tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Sounds</name>
+    <message>
+        <source>Reading the audio at %1 kHz</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Saving %1</source>
+        <source>The rate stays as it was.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Saving was cancelled.</source>
+        <source>Sample rate</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>The project was not saved</source>
+        <source>The project is at %1 kHz</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>%1 saved</source>
+        <source>Not all of the audio could be read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Reading %n sources at the project&apos;s rate</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Nothing is missing.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Normalise</source>
+        <source>Looking for missing audio in %1</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>The audio of a selected clip is missing; its level cannot be measured.</source>
+        <source>All of the missing audio was found</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Measuring levels</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 dBTP</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 LUFS</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Brought to %1: %2 dB</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 clips brought to %2</source>
+        <source>%1 of %2 found; %3 still missing</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4597,42 +4083,6 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Reading the audio at %1 kHz</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The rate stays as it was.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Sample rate</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The project is at %1 kHz</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Not all of the audio could be read</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing is missing.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Looking for missing audio in %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All of the missing audio was found</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 of %2 found; %3 still missing</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Emptying the cache</source>
         <translation type="unfinished"></translation>
     </message>
@@ -4641,338 +4091,11 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Delivering</source>
+        <source>Audio could not be read from the disk</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Delivering %1 files</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 of %2 files written to %3</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Delivery cancelled · </source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source> · %1 samples were above full scale and were cut</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Handing out</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Not everything could be handed out</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tempo map was not taken</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 says nothing of tempo or metre.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo map</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tempo is %1 now, as %2 has it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 tempos taken from %2</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tempo map was taken, but not all of it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Importing %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Importing and listening</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Import</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source> The rest was cancelled.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The import was cancelled; nothing came in.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Nothing came in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 sources came in.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 came in</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>, %1 to look at</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Finding the tempo of %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Its tempo was not taken</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 has no beat that is known: the project&apos;s tempo stays.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The project&apos;s tempo is %1 now, as %2 has it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 is in the library already.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Not everything was added to the library</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Adding to the library</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>One loop added to the library: a right click there gives it tags</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 loops added to the library: a right click there gives them tags</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Listening to %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Listening again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Listen again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Listened to %1 sources again</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 is heard at %2 BPM</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>No beat is heard between these tempos.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Finding the beats of %1</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Straighten</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%1: %n pins follow the playing</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>%1 runs at one tempo, %2 BPM</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Lead</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 leads: %2, no beat misses by more than %3 ms</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>one tempo, %1 BPM</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n tempos</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>The tempo is the project&apos;s own already.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Let go</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tempo stays as it is, and is the project&apos;s own: Faster or slower scales it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>None of these has a tempo to write.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Writing tempos into files</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Some tempos were not written</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>The tempo was written into one file; its audio is unchanged.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempos were written into %1 files; their audio is unchanged.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>Listening to %n sources together</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>They stay apart.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Keep together</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n sources are a set, heard at %1 on their sum</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message numerus="yes">
-        <source>%n sources are a set; no beat is heard on their sum</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>Nothing of this belongs to a set.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>Listening to %n sources one by one</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>Part the set</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n sources go their own ways from where they are</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message>
-        <source>No source is stretched: there is nothing to meet.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Meet</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>All meet at %1: none is strained more than %2 %</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source> · %n count as half or double</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-</context>
-<context>
-    <name>app::Shelf</name>
-    <message>
-        <source>Where audio comes from</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Library</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Folders</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>In project</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stop hearing it	A</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Hear it	A</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Bring in at the play position	Enter</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Take its tempo as the project&apos;s</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>No longer a favourite</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>A favourite</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tags and notes…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Show in its folder</source>
+        <source>Part of what lies in %1 was cut short, or its disk went; it is silent now. Open the project again to read it anew.</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -4983,55 +4106,11 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Find its beats, and lay the playing on them: as strictly as you say</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Let it lead…</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Its beats become the project&apos;s tempo, and it plays as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Take project time here</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>It was played to this project: the project&apos;s tempo, where it lies, is its own. From then on it follows.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Readings – pick what the source is</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pick reading</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Half the tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Twice the tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Round</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>To the whole number next to it</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Tap</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tap while the source plays as recorded (Shift+T): the tempo stands among the readings</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -5083,14 +4162,6 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Its metre: 2 to 12 beats in a bar, or 6/8, 7/8, 9/8, 12/8. Wheel, or type it.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Its metre</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Tap bars</source>
         <translation type="unfinished"></translation>
     </message>
@@ -5106,18 +4177,8 @@ Sure %1. A click uses it.</source>
         <source>Which onsets count: the strongest alone on the left, all that were found on the right. Knobs, marks and steps hold to these.</source>
         <translation type="unfinished"></translation>
     </message>
-    <message numerus="yes">
-        <source>%n onsets count</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
     <message>
         <source>Onsets</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How strictly it is laid on its beats</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -5137,31 +4198,7 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Laid on its beats to %1 %</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Select a source with a tempo first.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Half tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Double tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>%1 is now %2 BPM</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>There is no whole number within 0.2 BPM.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Round tempo</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -5193,90 +4230,102 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Follow it by bars</source>
+        <source>Finds the beats, and lays the playing on them as strictly as you say</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Follow it by phrases</source>
+        <source>Let this source lead…</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>It leads…</source>
+        <source>The beats of this recording become the project&apos;s tempo, and it plays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>For a recording that was played to this project: its beats become the project&apos;s here, and follow from then on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half the tempo (Alt+−)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Twice the tempo (Alt++)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tap while the recording plays alone (Shift+T): the tempo stands among the readings</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Round the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the whole number next to it (Alt+R)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre of the recording: 2 to 12 beats in a bar, or 6/8, 7/8, 9/8, 12/8. Wheel, or type it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One onset counts</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 onsets count</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strictness of straightening</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straightened to %1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use a reading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 BPM, %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 BPM, typed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow by bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow by phrases</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Leads…</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
 <context>
-    <name>app::SourcesModel</name>
-    <message>
-        <source>free</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>not following the tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>several</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>its clips differ</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>it is not on the page</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1: %2 hits, median %3 ms, 95 % within %4 ms, worst %5, drift %6 ms</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>, pitch %1 cents</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>being measured</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>unread</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 ms</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>; %1 of %2 clips are being measured</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Source</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Name</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tag</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Heard</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Length</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Said</source>
-        <translation type="unfinished"></translation>
-    </message>
+    <name>app::SourceFigures</name>
     <message>
         <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of the recording in BPM. Wheel: ±1, with Shift ±0.1.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -5284,27 +4333,47 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
+        <source>Beats from the first downbeat to the end: this says the tempo from the length.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat, in seconds into the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
         <source>Key</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Kind</source>
+        <source>Key of the recording, such as Dm; empty: it has none</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Rule</source>
+        <source>Tempo of the recording</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Sure</source>
+        <source>“%1” is not a number of beats.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Strain %</source>
+        <source>“%1” is not a time in seconds.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Proof</source>
+        <source>“%1” is not a key.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Key of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mixed</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -5343,10 +4412,6 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Write into files</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Writes tempo and key into the selected rows&apos; own files; the audio stays bit for bit</source>
         <translation type="unfinished"></translation>
     </message>
@@ -5365,26 +4430,6 @@ Sure %1. A click uses it.</source>
     <message>
         <source>tempo</source>
         <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Keep together</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Stop following</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message numerus="yes">
-        <source>%n sources follow the project&apos;s tempo</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
-    </message>
-    <message numerus="yes">
-        <source>%n sources stay as long as they are now</source>
-        <translation type="unfinished">
-            <numerusform></numerusform>
-        </translation>
     </message>
     <message>
         <source>Sources with their readings</source>
@@ -5411,35 +4456,11 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Part</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Each of the selected rows goes its own way again</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>The selected rows were recorded together: one beat map for all of them</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1: %2 sources</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1: %2 sources. %3</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Half tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Double tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Round tempo</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -5454,15 +4475,35 @@ Sure %1. A click uses it.</source>
         <source>%1 sources are now %2 BPM</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Write tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Make a set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use a reading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 BPM, %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Dissolve</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::StatusLine</name>
     <message>
         <source>Progress</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cancel this</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -5487,6 +4528,17 @@ Sure %1. A click uses it.</source>
     </message>
     <message>
         <source>and %1 more</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cancel this job</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::StrainBar</name>
+    <message>
+        <source>Strain</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -5521,11 +4573,27 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Left out: %1</source>
+        <source>Point at a line to read it · click selects its source · drag the red line to try a tempo · wheel zooms</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Point at a line to read it · click selects its source · drag the red line to try a tempo · wheel zooms</source>
+        <source>Shows what is left out, and why</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project key %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 left out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 left out</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -5599,10 +4667,6 @@ Sure %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>no tempo is known yet</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>tempo as played</source>
         <translation type="unfinished"></translation>
     </message>
@@ -5612,6 +4676,122 @@ Sure %1. A click uses it.</source>
     </message>
     <message>
         <source> · nothing played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tempo not known</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::TempoTaking</name>
+    <message>
+        <source>Finding the tempo of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo of the file was not taken</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: no beat found, the project&apos;s tempo stays.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project tempo %1, from %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Reading %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo map was not taken</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo map</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 tempos taken from %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo map was taken, but not all of it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 leads: %2, no beat misses by more than %3 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one tempo, %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n tempos</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The tempo is the project&apos;s own already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Let go</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing leads any more: the tempo stays, and is the project&apos;s own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Meet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All meet at %1: none is strained more than %2 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · one counts as half or double</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> · %1 count as half or double</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Transport</name>
+    <message>
+        <source>From the next bar line on at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>At %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 · %2 · %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There are no sections yet: double click in their lane makes one.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There are %1 sections.</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
