@@ -17,6 +17,7 @@ struct Strained {
     stretch::Method method = stretch::Method::Struck;
     // Whether it may count as half or double its tempo. What is locked or leads may not.
     bool octaves = true;
+    bool operator==(const Strained&) const = default;
 };
 
 // Between which tempos the meeting tempo is looked for.

@@ -7,6 +7,7 @@
 
 #include <QAbstractButton>
 #include <QComboBox>
+#include <QHeaderView>
 #include <QStyleOptionButton>
 
 namespace {
@@ -77,6 +78,20 @@ QStringList faultsOf(ui::Window& w) {
             if (both.width() > 1 && both.height() > 1)
                 faults << QStringLiteral("%1 lies on %2").arg(nameOf(all[i]), nameOf(all[k]));
         }
+    for (auto* header : w.window->findChildren<QHeaderView*>()) {
+        if (!header->isVisible() || header->orientation() != Qt::Horizontal) continue;
+        constexpr int sides = 14; // what the style leaves free on both sides
+        for (int i = 0; i < header->count(); ++i) {
+            const QString text = header->model()->headerData(i, Qt::Horizontal).toString();
+            if (header->isSectionHidden(i) || text.isEmpty()) continue;
+            const int needs = header->fontMetrics().horizontalAdvance(text) + sides;
+            if (needs > header->sectionSize(i))
+                faults << QStringLiteral("header “%1” needs %2 and has %3")
+                              .arg(text)
+                              .arg(needs)
+                              .arg(header->sectionSize(i));
+        }
+    }
     return faults;
 }
 

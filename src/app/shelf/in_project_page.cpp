@@ -15,6 +15,7 @@
 #include <QMimeData>
 #include <QStandardItemModel>
 #include <QVBoxLayout>
+#include <utility>
 
 namespace app {
 
@@ -80,8 +81,11 @@ void InProjectPage::refresh() {
     const project::Project& p = session_.now();
     const auto count = static_cast<int>(p.sources.size());
     if (model_->rowCount() > count) model_->removeRows(count, model_->rowCount() - count);
+    const std::vector<project::SourcePtr> before = std::exchange(shown_, p.sources);
     for (int i = 0; i < count; ++i) {
-        const project::Source& s = *p.sources[static_cast<std::size_t>(i)];
+        const auto at = static_cast<std::size_t>(i);
+        if (at < before.size() && before[at] == p.sources[at]) continue; // most edits leave most of them
+        const project::Source& s = *p.sources[at];
         if (model_->rowCount() <= i) model_->appendRow(new QStandardItem);
         QStandardItem* item = model_->item(i);
         const bool missing = !s.sound;

@@ -1,8 +1,11 @@
 // The shelf's page In project: the sources.
 #pragma once
 
+#include "project/project.h"
 #include <QListView>
+
 #include <QWidget>
+#include <vector>
 
 class QLabel;
 class QStandardItemModel;
@@ -29,6 +32,7 @@ class InProjectPage : public QWidget {
 
     Session& session_;
     QStandardItemModel* model_;
+    std::vector<project::SourcePtr> shown_; // by row
     QListView* list_;
     QLabel* empty_;
 };

@@ -229,10 +229,10 @@ constexpr std::array columns{
                   byText<nameText>,
                   nameTip},
     readingColumn<Witness::Name>(QT_TRANSLATE_NOOP("SourceColumns", "Name"), 56),
-    readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 52),
+    readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 48),
     readingColumn<Witness::Heard>(QT_TRANSLATE_NOOP("SourceColumns", "Heard"), 62),
     readingColumn<Witness::Length>(QT_TRANSLATE_NOOP("SourceColumns", "Length"), 62),
-    readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "By hand"), 62),
+    readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "By hand"), 60),
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Tempo"), 76, Looks::Tempo, false, {}, tempoText, tempoKey, rankingTip},
     SourcesColumn{
@@ -244,7 +244,7 @@ constexpr std::array columns{
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 72, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
     SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Confidence"),
-                  76,
+                  88,
                   Looks::Sureness,
                   false,
                   {},
@@ -260,7 +260,7 @@ constexpr std::array columns{
                   strainKey,
                   strainTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 76, Looks::Proof, true, {}, proofText, proofKey, proofTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 80, Looks::Proof, true, {}, proofText, proofKey, proofTip},
 };
 
 } // namespace

@@ -275,6 +275,10 @@ void HeadStrip::refreshMeeting() {
     const Bpm now = p.tempo.points().front().bpm;
     const auto all = prove::strainedSources(*session_.laid()).strained();
     const prove::Comfort& comfort = session_.preferences().comfort;
+    // Most edits change none of that.
+    MetBy by{all, comfort, now, p.lead.has_value()};
+    if (metBy_ == by) return;
+    metBy_ = std::move(by);
     const auto at = prove::meetingTempo(all, {}, comfort, now);
     meeting_->setText(at ? QString::number(at->value, 'f', 1) : QStringLiteral("–"));
     meet_->setEnabled(at && !p.lead && std::abs(at->value - now.value) >= 0.05);

@@ -3,9 +3,12 @@
 
 #include "metre/tap.h"
 #include "project/history.h"
+#include "prove/meeting.h"
 
 #include <QElapsedTimer>
 #include <QWidget>
+#include <optional>
+#include <vector>
 
 class QComboBox;
 class QHBoxLayout;
@@ -68,6 +71,15 @@ class HeadStrip : public QWidget {
     QLabel* meeting_;
     QPushButton* meet_;
     ProofSummary* proof_;
+    // What the meeting tempo was worked out from.
+    struct MetBy {
+        std::vector<prove::Strained> all;
+        prove::Comfort comfort;
+        metre::Bpm now;
+        bool isLed = false;
+        bool operator==(const MetBy&) const = default;
+    };
+    std::optional<MetBy> metBy_;
     QHBoxLayout* transport_;
     Meter* meter_;
     metre::Taps taps_;
