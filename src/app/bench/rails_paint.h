@@ -6,6 +6,7 @@
 #include "play/player.h"
 #include "prove/proof.h"
 
+#include <QColor>
 #include <QString>
 #include <memory>
 #include <optional>
