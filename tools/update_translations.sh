@@ -5,4 +5,4 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 lupdate=$(command -v lupdate || echo /usr/lib/qt6/bin/lupdate)
-"$lupdate" -silent -no-obsolete -locations none -source-language en -I src src/app -ts share/translations/patient-metre_template.ts
+"$lupdate" -silent -tr-function-alias tr+=words -no-obsolete -locations none -source-language en -I src src/app -ts share/translations/patient-metre_template.ts

@@ -520,6 +520,54 @@ its recording, its beats and where they land are shown here.</source>
         <source>no beat found</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 is now %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 sources</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 sources. %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Half tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Double tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Round tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop following</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 follows the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 stays as long as it is now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 sources follow the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 sources stay as long as they are now</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>
@@ -624,6 +672,1410 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>; %1 of %2 clips are being measured</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Split</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice into parts</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Into how many equal parts?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice at onsets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sensitivity in per cent: 0 cuts at the strongest only, 100 at all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Shuffle</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Reverse the order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>shuffled</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>in reverse order</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Repeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How often do the clips play?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 times</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loops</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>plays once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>starts at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>ends at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Over how many seconds?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fades in over %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fades out over %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Crossfade</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>equal-power crossfade of %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Unlock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>locked, edits change nothing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unlocked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>muted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unmuted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name and number the clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name; an empty one gives the clips their sources&apos; names again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: named by the source again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: named %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: named %2 and numbered</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Colour</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the track&apos;s colour</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>colour %1 of 8</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>moved to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim silence</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>starts with its first sound</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sound</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Split at the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Repeat…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>L&amp;oop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>S&amp;lice</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice into &amp;parts…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slice at &amp;onsets…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Reverse the slices</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Shuffle the slices</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Trim</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim &amp;silence at the start</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim s&amp;tart to the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim &amp;end to the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Fade and level</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade &amp;in…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade &amp;out…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Crossfade where clips touch…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Normalise the &amp;peak to −1 dBTP</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Normalise the &amp;loudness to −16 LUFS</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Undo normalising</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>E&amp;xtract as a source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loc&amp;k</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Mute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Name…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Change colour</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Mo&amp;ve</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move to the &amp;play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move &amp;earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move &amp;later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move to the track a&amp;bove</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move to the track belo&amp;w</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Delete clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 deleted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Edit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Undo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Redo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cu&amp;t</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Copy</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Paste at the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Delete</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select &amp;all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select all &amp;others</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select all on the same trac&amp;k</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select all of the same &amp;source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All audio lies in the project&apos;s folder now.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;New project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Starting anew</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Open…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening another project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Open a &amp;recent project…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Save</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Save &amp;as…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Brin&amp;g all audio into the folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Import…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Find &amp;missing audio…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Import a &amp;tempo map (MIDI)…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add a &amp;folder…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Scan its folders again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Add the selected &amp;clips to the library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Deliver…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Preferences…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Quit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many bars shall the selected clip fill?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many bars shall each of the %1 selected clips fill?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> Now: %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit to bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fitted to 1 bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fitted to %1 bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To how many per cent of its length as recorded?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>stretched to %1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as recorded, not stretched, not transposed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted to the project&apos;s tempo as it is now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take project time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 clip has the project&apos;s time here, and follows from now on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips have the project&apos;s time here, and follow from now on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: in the key of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: struck sounds, and those without a key, follow none</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: follows the key, %2 semitones here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: the project has no key here to follow</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Relative keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>may follow into the relative key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>follows into the same key only</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>time rule %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As its &amp;track says</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the track&apos;s time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Other ways to fit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fi&amp;t</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Fit to bars…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch by &amp;percentage…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to as &amp;recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set the recording&apos;s tempo &amp;from the clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fit to the project &amp;now</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take project time &amp;here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the &amp;key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Also into the &amp;relative key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place the source first: it leads where it lies.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing leads yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Smooth the lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By how many milliseconds may a beat miss?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hold</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project holds one tempo: %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop leading and scale the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Per cent of the tempo now:</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Scale the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The same feel at %1 %; the recording follows like the others</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead with &amp;one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead &amp;bar by bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lead b&amp;eat by beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Smooth the lead…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop &amp;leading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Hold at the mean tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop leading and s&amp;cale the tempo…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>first downbeat at %1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>first downbeat a beat later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>first downbeat a beat earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Introduction</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How many bars come before this moment?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 bar of introduction</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bars of introduction</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The marked part alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loops between the marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Forget pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>back to the beats of the reading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Straighten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the playing stays, at one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>every beat on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>every bar on the grid, the playing within stays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>every four bars on the grid, the playing within stays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Strai&amp;ghten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Played &amp;free: find every beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Played to a &amp;click: one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lay every &amp;beat on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lay every ba&amp;r on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lay every p&amp;hrase of four bars on the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Keep the playing, at one tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In the &amp;Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on &amp;quarters</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on &amp;eighths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on &amp;triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lines on &amp;sixteenths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show &amp;all of the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show the selected &amp;pins or the marked part</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show &amp;one beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pi&amp;ns</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Pin here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Next onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pre&amp;vious onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First &amp;downbeat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First &amp;downbeat here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat a beat &amp;later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>First downbeat a beat &amp;earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Introduction before here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By &amp;ear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>L&amp;oop between the marks</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play the &amp;marked part alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trial click &amp;half as fast</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trial click &amp;twice as fast</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Use the trial click&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>N&amp;ame the pin…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock or unloc&amp;k the pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Remove the pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to what was &amp;heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One &amp;tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One tempo &amp;between the selected pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One tempo from here to the &amp;last pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>One tempo &amp;through this pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Loop range from %1 to %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The loop range repeats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Plays through the loop range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Click off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Counts in 1 bar before playing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Plays without a count-in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To section &amp;%1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To section &amp;%1 at once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Play</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Play or stop</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Back to the &amp;beginning</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Loop the range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set the loop range around the &amp;selection</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Audition the selected file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Compa&amp;re (A|B)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Click</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Count &amp;in before playing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To a sec&amp;tion</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To a section at &amp;once</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Reconnect the sound &amp;device</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No hit was measured yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No hit is off by more than %1 ms.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tolerance</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Up to how many milliseconds off does a hit count as in time?</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hits up to %1 ms off count as in time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Proo&amp;f</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pro&amp;ve all clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Go to the hit &amp;farthest off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Go to the &amp;next hit that is off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set the &amp;tolerance…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 clip selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Other counting</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2 → %3 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Source</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Half tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Double tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Round the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ta&amp;p the source&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Other counting</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Count &amp;dotted beats (×1½)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Count &amp;plain beats (×⅔)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play the recording &amp;alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Follow the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Listen again</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Make a set of the selected</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Dissolve the set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select &amp;all of the set</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>F&amp;orget the settled tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Write tempo as a tag…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a point in the tempo lane first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo holds from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo glides to the next</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Follow the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stop following</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips fill their beats at every tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips stay as long as they are now, at every tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project&apos;s time rule is %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Te&amp;mpo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>T&amp;ype the project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Tap the project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Set the tempo where sources &amp;meet</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo &amp;point here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Hold the tempo from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Glide to the next point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Scale the tempo map…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>S&amp;ection here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Metre or &amp;key here…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips &amp;follow the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Time rule of the p&amp;roject</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>track %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>New track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 added</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Duplicate track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: duplicated, with its clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Remove track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>removed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>moved up</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>moved down</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Solo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>solo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>solo off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the project&apos;s time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>As the &amp;project says</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>T&amp;rack</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;New track</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Rename…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Duplicate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Remo&amp;ve</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move &amp;up</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move do&amp;wn</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Solo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All tracks &amp;lower</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>All tracks &amp;higher</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select a clip or a source: the Bench opens with it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;View</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Page B&amp;ars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Page So&amp;urces</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Page S&amp;train</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Zoom &amp;in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Zoom &amp;out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sho&amp;w all</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Show the s&amp;election</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Follow the play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Search the li&amp;brary</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Filter the libra&amp;ry</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Lanes over the bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Shelf</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Be&amp;nch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>By la&amp;mplight</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Help</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;First steps</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Words</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;About Patient Metre</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -1495,10 +2947,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>all</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Bars filled</source>
         <translation type="unfinished"></translation>
     </message>
@@ -1632,6 +3080,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Change colour</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>for all</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -3190,11 +4642,11 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>On import</source>
+        <source>Reconnect the device</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Reconnect the device</source>
+        <source>What imported files do: follow the project&apos;s time, stay as recorded, or lead</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

@@ -48,9 +48,9 @@ struct Reach {
     std::optional<ClipId> ledBy; // whose leading an open menu is about; else the selection's
 };
 
-// Words of commands, translated.
+// Words of commands, translated. The context is the one tools/update_translations.sh gives them.
 inline QString words(const char* text) {
-    return QCoreApplication::translate("Commands", text);
+    return QCoreApplication::translate("app", text);
 }
 
 // What is selected, as commands ask for it.
