@@ -61,11 +61,11 @@ void RailsView::followPlaying() {
     play::Player& player = session_.player();
     const bool isRaw = player.isPlayingRaw();
     if (isRaw && !wasRaw_) setOwnCounts(true);
-    if (!isRaw && wasRaw_) {
+    const bool ended = wasRaw_ && !isRaw;
+    if (ended) {
         if (announced_) own_ = announced_;
         announced_.reset();
     }
-    const bool ended = wasRaw_ && !isRaw;
     wasRaw_ = isRaw;
     if (isRaw) {
         own_ = player.rawPosition();

@@ -29,6 +29,9 @@
 
 namespace app {
 
+using project::Project;
+using Clips = std::vector<ClipId>;
+
 namespace {
 
 // A number with a real minus sign, as it is set; and back from what a person types.
@@ -229,7 +232,7 @@ void Card::buildFigures() {
                        tr("The tempo that the selected clips alone count as. Wheel: ±1, with Shift ±0.1. Empty: "
                           "their recording's own."),
                        "000.00");
-    forRecording_ = button(tr("all"), {}, this);
+    forRecording_ = button(tr("for all"), {}, this);
     forRecording_->setObjectName("forRecording");
     forRecording_->setProperty("link", true);
     bars_ =
@@ -253,9 +256,6 @@ void Card::buildFigures() {
     fadeIn_ = figure("fadeIn", tr("Fade in, in seconds"), tr("Fade in, in seconds; wheel: 0.05 s"), "0.00");
     fadeOut_ = figure("fadeOut", tr("Fade out, in seconds"), tr("Fade out, in seconds; wheel: 0.05 s"), "0.00");
 }
-
-using project::Project;
-using Clips = std::vector<ClipId>;
 
 void Card::connectTime() {
     connectCountsAs();
@@ -429,7 +429,7 @@ void Card::refreshTime() {
     const auto all = std::count_if(laid.clips().begin(), laid.clips().end(),
                                    [&](const project::LaidClip& c) { return source && c.clip->source == *source; });
     forRecording_->setVisible(isOwn);
-    forRecording_->setText(source && all > 1 ? tr("for all %1").arg(all) : tr("all"));
+    forRecording_->setText(source && all > 1 ? tr("for all %1").arg(all) : tr("for all"));
     forRecording_->setToolTip(source ? counted(all, tr("Make this the tempo of the recording"),
                                                tr("Make this the tempo of the recording, for all its %1 clips"))
                                      : tr("Make these the tempos of the recordings, for all their clips"));

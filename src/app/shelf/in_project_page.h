@@ -2,8 +2,8 @@
 #pragma once
 
 #include "project/project.h"
-#include <QListView>
 
+#include <QListView>
 #include <QWidget>
 #include <vector>
 

@@ -107,7 +107,7 @@ QLayout* MainWindow::buildPageHead(QWidget* page) {
     newSources_ = new QComboBox(page);
     newSources_->setObjectName("newSources");
     newSources_->setAccessibleName(tr("New sources"));
-    newSources_->setToolTip(tr("On import"));
+    newSources_->setToolTip(tr("What imported files do: follow the project's time, stay as recorded, or lead"));
     for (const auto& [text, way] : newSourceWays())
         newSources_->addItem(text, static_cast<int>(way));
     snapLabel_ = label(tr("Snap"), page);
