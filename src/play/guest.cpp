@@ -37,7 +37,7 @@ void addTo(project::Project& p, const Guest& guest, project::Clip clip) {
     project::Source source = *guest.source;
     source.id = sourceIdOf(guest.id);
     source.following = true;
-    p.sources.push_back(std::make_shared<const project::Source>(std::move(source)));
+    p.sources.altered().push_back(std::make_shared<const project::Source>(std::move(source)));
     project::Track track;
     track.id = {firstGuestId + 4 * guest.id + 2};
     track.name = guest.source->name;
@@ -73,7 +73,7 @@ project::Project withGuests(const project::Project& p, const std::vector<Guest>&
     project::Project out = p;
     out.following = true; // which the guests do, whatever the others were told
     if (!p.following)
-        for (project::SourcePtr& s : out.sources) {
+        for (project::SourcePtr& s : out.sources.altered()) {
             auto still = std::make_shared<project::Source>(*s);
             still->following = false;
             s = std::move(still);

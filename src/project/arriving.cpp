@@ -40,7 +40,7 @@ Project withHeard(const Project& p, SourceId id, const Source& heard) {
         now->beatUnit = heard.beatUnit;
     }
     Project out = p;
-    for (SourcePtr& s : out.sources)
+    for (SourcePtr& s : out.sources.altered())
         if (s->id == id) s = now;
     for (TrackPtr& t : out.tracks) {
         std::shared_ptr<Track> changed;

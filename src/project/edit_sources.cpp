@@ -24,10 +24,11 @@ Seconds downbeatOf(const Source& s) {
 
 Added addSources(const Project& p, std::vector<Source> sources) {
     Added added{p, {}};
+    std::vector<SourcePtr>& all = added.project.sources.altered();
     for (Source& s : sources) {
         s.id = SourceId{added.project.nextId++};
         added.ids.push_back(s.id);
-        added.project.sources.push_back(std::make_shared<const Source>(std::move(s)));
+        all.push_back(std::make_shared<const Source>(std::move(s)));
     }
     return added;
 }
@@ -218,7 +219,7 @@ Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>
         });
         Source changed = *s;
         changed.following = on;
-        for (SourcePtr& each : out.sources)
+        for (SourcePtr& each : out.sources.altered())
             if (each->id == id) each = std::make_shared<const Source>(changed);
     }
     return out;

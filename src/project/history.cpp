@@ -30,7 +30,9 @@ std::size_t bytesAnew(const std::vector<Pointer>& now, const std::vector<Pointer
 } // namespace
 
 std::size_t bytesBeside(const Arrangement& p, const Arrangement& before) {
-    return sizeof p + bytesAnew(p.sources, before.sources) + bytesAnew(p.tracks, before.tracks) +
+    const std::size_t sources =
+        p.sources.isSharedWith(before.sources) ? 0 : bytesAnew(p.sources.list(), before.sources.list());
+    return sizeof p + sources + bytesAnew(p.tracks, before.tracks) +
            p.tempo.points().size() * sizeof(metre::TempoPoint) + p.sections.size() * sizeof(Section);
 }
 

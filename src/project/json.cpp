@@ -287,6 +287,16 @@ struct Stored<std::vector<T>> {
 };
 
 template <class T>
+struct Stored<base::SharedList<T>> {
+    static Json write(const base::SharedList<T>& values, const std::filesystem::path& folder) {
+        return written(values.list(), folder);
+    }
+    static base::SharedList<T> read(const Json& j, const Place& place) {
+        return readFrom<std::vector<T>>(j, place);
+    }
+};
+
+template <class T>
 struct Stored<std::shared_ptr<const T>> {
     static Json write(const std::shared_ptr<const T>& value, const std::filesystem::path& folder) {
         return written(*value, folder);

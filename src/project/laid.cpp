@@ -272,6 +272,14 @@ class Layer {
     Whole own_;                                                                       // of a clip that shares none
 };
 
+std::shared_ptr<const std::unordered_map<std::int64_t, SourcePtr>>
+byNumber(const base::SharedList<SourcePtr>& sources) {
+    auto list = std::make_shared<std::unordered_map<std::int64_t, SourcePtr>>();
+    for (const SourcePtr& s : sources)
+        list->emplace(s->id.value, s);
+    return list;
+}
+
 Chain chainOf(const Clip& clip, const Track& track, bool anySolo) {
     return {!clip.mute && !track.mute && (!anySolo || track.solo),
             clip.gainDb + (clip.normalise == Normalise::No ? 0 : clip.normaliseDb),
@@ -305,15 +313,14 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
         sameTempo
             ? before->bends_
             : std::make_shared<const std::vector<Beats>>(p.tempo.bends(Beats(1e12), Seconds(halfAFrame / p.rate)));
+    out->sources_ =
+        before && before->project_.sources.isSharedWith(p.sources) ? before->sources_ : byNumber(p.sources);
     const bool sameKeys = before && before->project_.keys == p.keys && before->project_.metre == p.metre;
     const bool sameTimeline = before && static_cast<const Timeline&>(before->project_) == p;
     if (sameTimeline && before->project_.tracks == p.tracks && before->project_.sources == p.sources) {
         out->clips_ = before->clips_;
         return out;
     }
-    std::unordered_map<std::int64_t, SourcePtr> sources;
-    for (const SourcePtr& s : p.sources)
-        sources.emplace(s->id.value, s);
     Layer layer(p, *out->bends_);
     const bool anySolo = std::any_of(p.tracks.begin(), p.tracks.end(), [](const TrackPtr& t) { return t->solo; });
     auto clips = std::make_shared<Laid::Clips>();
@@ -324,7 +331,7 @@ LaidPtr lay(const Project& p, const LaidPtr& before) {
             laid.track = p.tracks[i];
             laid.trackIndex = i;
             laid.clip = &clip;
-            if (const auto found = sources.find(clip.source.value); found != sources.end())
+            if (const auto found = out->sources_->find(clip.source.value); found != out->sources_->end())
                 laid.recording = found->second;
             const LaidClip* old = sameTempo ? before->find(clip.id) : nullptr;
             const Ruling ruling = rulingOf(p, *p.tracks[i], clip, laid.recording.get());

@@ -94,6 +94,7 @@ class Laid {
     Project project_;
     std::shared_ptr<const Clips> clips_;
     std::shared_ptr<const std::vector<Beats>> bends_; // of the tempo map, to half a frame
+    std::shared_ptr<const std::unordered_map<std::int64_t, SourcePtr>> sources_; // by their numbers
     std::size_t laidAnew_ = 0;
 };
 using LaidPtr = std::shared_ptr<const Laid>;

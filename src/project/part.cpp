@@ -136,7 +136,7 @@ Result<Project> playInstead(const Project& p, ClipId id, SourceId part) {
 Project withoutSound(const Project& p, int rate) {
     Project out = p;
     out.rate = rate;
-    for (SourcePtr& s : out.sources) {
+    for (SourcePtr& s : out.sources.altered()) {
         Source silent = *s;
         silent.sound = nullptr;
         s = std::make_shared<const Source>(std::move(silent));

@@ -9,9 +9,9 @@ namespace {
 
 constexpr double nearlyWhole = 0.02; // of a beat
 
-template <class Ptr, class IdType>
-Ptr found(const std::vector<Ptr>& list, IdType id) {
-    const auto it = std::find_if(list.begin(), list.end(), [&](const Ptr& p) { return p->id == id; });
+template <class List, class IdType>
+auto found(const List& list, IdType id) -> typename List::value_type {
+    const auto it = std::find_if(list.begin(), list.end(), [&](const auto& p) { return p->id == id; });
     return it == list.end() ? nullptr : *it;
 }
 

@@ -6,6 +6,7 @@
 #pragma once
 
 #include "base/hash.h"
+#include "base/shared_list.h"
 #include "hear/listen.h"
 #include "metre/beat_map.h"
 #include "metre/metre_map.h"
@@ -289,7 +290,7 @@ struct Timeline {
 struct Arrangement : Timeline {
     std::vector<Section> sections; // by place, each at another
     LoopRange loop{Beats(0), Beats(16)};
-    std::vector<SourcePtr> sources;
+    base::SharedList<SourcePtr> sources;
     std::vector<TrackPtr> tracks;
     std::int64_t nextId = 1;
     // Sources and tracks are the same where they are one object.

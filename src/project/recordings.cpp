@@ -20,8 +20,11 @@ std::shared_ptr<const Sound> anchoredAs(const Project& p, const Source& s, std::
 } // namespace
 
 void Recordings::learn(const Project& p) {
+    if (learned_.isSharedWith(p.sources)) return;
+    learned_ = p.sources;
+    upToDate_.reset();
     for (const SourcePtr& s : p.sources) {
-        const auto [at, isNew] = known_.try_emplace(s->id);
+        const auto [at, isNew] = known_.try_emplace(s->id.value);
         if (isNew) {
             at->second.recording = *s;
             at->second.recording.sound = nullptr;
@@ -31,8 +34,9 @@ void Recordings::learn(const Project& p) {
 }
 
 void Recordings::take(const Patch& patch) {
+    upToDate_.reset();
     for (const Late& late : patch) {
-        const auto at = known_.find(late.source);
+        const auto at = known_.find(late.source.value);
         if (at == known_.end()) continue;
         Known& known = at->second;
         if (late.file) known.recording.file = *late.file;
@@ -45,12 +49,16 @@ void Recordings::take(const Patch& patch) {
 }
 
 Project Recordings::in(const Project& version) const {
+    if (upToDate(version) != nullptr) return version;
     Project out = version;
     for (const SourcePtr& s : version.sources)
-        if (const auto at = known_.find(s->id); at != known_.end() && at->second.heard && isUnheard(*s))
+        if (const auto at = known_.find(s->id.value); at != known_.end() && at->second.heard && isUnheard(*s))
             out = withHeard(out, s->id, *at->second.heard);
-    for (SourcePtr& s : out.sources) {
-        const auto at = known_.find(s->id);
+    std::vector<SourcePtr>* altered = nullptr;
+    const Sources before = out.sources;
+    for (std::size_t i = 0; i < before.size(); ++i) {
+        const SourcePtr& s = before[i];
+        const auto at = known_.find(s->id.value);
         if (at == known_.end()) continue;
         const Known& known = at->second;
         const bool sounds = s->sound && s->sound->audio.rate == out.rate;
@@ -61,15 +69,29 @@ Project Recordings::in(const Project& version) const {
         auto now = std::make_shared<Source>(*s);
         static_cast<Recording&>(*now) = known.recording;
         now->sound = sounds ? s->sound : sound != known.sounds.end() ? anchoredAs(out, *s, sound->second) : nullptr;
-        s = std::move(now);
+        if (altered == nullptr) altered = &out.sources.altered();
+        (*altered)[i] = std::move(now);
     }
-    return out.sources == version.sources ? out : withLead(std::move(out));
+    if (!out.sources.isSharedWith(version.sources)) return withLead(std::move(out));
+    upToDate_ = {version.sources, version.rate, silentOnesOf(version)};
+    return out;
+}
+
+const Recordings::UpToDate* Recordings::upToDate(const Project& version) const {
+    const bool is =
+        upToDate_ && upToDate_->rate == version.rate && upToDate_->sources.isSharedWith(version.sources);
+    return is ? &*upToDate_ : nullptr;
 }
 
 std::vector<SourcePtr> Recordings::toReadIn(const Project& version) const {
+    const UpToDate* known = upToDate(version);
+    return known != nullptr ? known->toRead : silentOnesOf(version);
+}
+
+std::vector<SourcePtr> Recordings::silentOnesOf(const Project& version) const {
     std::vector<SourcePtr> list;
     for (const SourcePtr& s : version.sources)
-        if (const auto at = known_.find(s->id); !s->sound && at != known_.end() && !at->second.sounds.empty())
+        if (const auto at = known_.find(s->id.value); !s->sound && at != known_.end() && !at->second.sounds.empty())
             list.push_back(s);
     return list;
 }

@@ -6,6 +6,7 @@
 #include "project/project.h"
 
 #include <map>
+#include <unordered_map>
 
 namespace project {
 
@@ -20,7 +21,7 @@ struct Late {
 };
 using Patch = std::vector<Late>;
 
-// A value. Any thread.
+// A value. One thread at a time.
 class Recordings {
   public:
     // Takes notice of the sources of a version: of those that were not known, of everything; of others, of a sound
@@ -38,12 +39,23 @@ class Recordings {
     std::int64_t revision() const { return revision_; }
 
   private:
+    using Sources = base::SharedList<SourcePtr>;
     struct Known {
         Recording recording;                                // without its sound
         std::map<int, std::shared_ptr<const Sound>> sounds; // by rate
         std::shared_ptr<const Source> heard;
     };
-    std::map<SourceId, Known> known_;
+    std::unordered_map<std::int64_t, Known> known_; // by source
+    Sources learned_;                               // the last ones of which notice was taken
+    // The last ones that were as they are known: until more is known they still are.
+    struct UpToDate {
+        Sources sources;
+        int rate;
+        std::vector<SourcePtr> toRead;
+    };
+    std::vector<SourcePtr> silentOnesOf(const Project& version) const;
+    const UpToDate* upToDate(const Project& version) const;
+    mutable std::optional<UpToDate> upToDate_;
     std::int64_t revision_ = 0;
 };
 

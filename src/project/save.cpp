@@ -63,7 +63,7 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
     Copies copied;
     std::set<std::string> taken;
     std::size_t done = 0;
-    for (SourcePtr& s : out.sources) {
+    for (SourcePtr& s : out.sources.altered()) {
         progress.at(static_cast<double>(done++) / static_cast<double>(out.sources.size()));
         if (progress.stopped()) return base::cancelled();
         if (!copyAudio || !s->sound || isInside(s->file, folder)) continue;
@@ -86,14 +86,16 @@ std::vector<std::string> loadAudio(Project& p, const base::Progress& progress, s
     std::vector<std::size_t> missing;
     for (std::size_t i = 0; i < p.sources.size(); ++i)
         if (!p.sources[i]->sound) missing.push_back(i);
+    if (missing.empty()) return {};
+    std::vector<SourcePtr>& sources = p.sources.altered();
     std::vector<std::string> warnings;
     base::abreast<Result<ReadSource>>(
         missing.size(),
         [&](std::size_t k, const base::Progress& part) {
-            return readSource(p.sources[missing[k]]->file, {p.rate, store}, part);
+            return readSource(sources[missing[k]]->file, {p.rate, store}, part);
         },
         [&](std::size_t k, Result<ReadSource> read) {
-            SourcePtr& source = p.sources[missing[k]];
+            SourcePtr& source = sources[missing[k]];
             if (!read) {
                 if (!read.error().cancelled) warnings.push_back(read.error().text);
                 return;

@@ -267,7 +267,7 @@ Result<Project> makeSet(const Project& p, const std::vector<SourceId>& ids, cons
         now->set = set;
         now->sound = anchored(*before->sound, together.anchors);
         if (!now->key && together.heard.key && canFollowKey(now->kind)) now->key = together.heard.key->key;
-        for (SourcePtr& s : out.sources)
+        for (SourcePtr& s : out.sources.altered())
             if (s->id == now->id) s = now;
         std::vector<Beats>& own = places.emplace_back();
         std::size_t nth = 0;
@@ -292,7 +292,7 @@ Result<Project> partSet(const Project& p, SetId set,
                         const std::vector<std::pair<SourceId, std::shared_ptr<const Sound>>>& sounds) {
     Project out = p;
     bool any = false;
-    for (SourcePtr& s : out.sources) {
+    for (SourcePtr& s : out.sources.altered()) {
         if (s->set != set) continue;
         any = true;
         auto alone = std::make_shared<Source>(*s);
@@ -318,7 +318,7 @@ void anchorSets(Project& p, sound::AudioStore* store, const base::Progress& prog
         const auto anchors = anchorsOf(members, store, progress.part(done / count, (done + 1) / count));
         ++done;
         if (!anchors) continue; // they keep their own
-        for (SourcePtr& s : p.sources) {
+        for (SourcePtr& s : p.sources.altered()) {
             if (s->set != set || !s->sound) continue;
             auto again = std::make_shared<Source>(*s);
             again->sound = anchored(*s->sound, *anchors);

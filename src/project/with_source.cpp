@@ -62,7 +62,7 @@ Result<Project> withSource(const Project& p, const Source& changed) {
     for (const auto& [id, now] : all)
         if (auto may = clipsFollow(p, *sourceOf(p, id), now); !may) return tl::unexpected(may.error());
     Project out = p;
-    for (SourcePtr& s : out.sources)
+    for (SourcePtr& s : out.sources.altered())
         if (const auto now = all.find(s->id); now != all.end()) s = std::make_shared<const Source>(now->second);
     eachTrack(out, [&](Track& track) {
         bool any = false;

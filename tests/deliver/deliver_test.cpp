@@ -151,7 +151,7 @@ TEST(Deliver, OneThatCannotBeDoneDoesNotStopTheOthers) {
     auto p = withLoops({"winch_hands_112bpm.wav", "rope_shaker_124.wav"});
     project::Source gone = *p.sources[0];
     gone.sound = nullptr;
-    p.sources[0] = std::make_shared<const project::Source>(gone);
+    p.sources.altered()[0] = std::make_shared<const project::Source>(gone);
     const Order options = loops(folder.path(), "{name}");
     const Delivered out =
         deliver::deliver(project::lay(p), *planLoops(*project::lay(p), project::allClips(p), options), options);

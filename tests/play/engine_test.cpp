@@ -320,7 +320,7 @@ TEST(Player, MissingAudioIsTold) {
     project::Project p = demo();
     project::Source gone = *p.sources[0];
     gone.sound = nullptr;
-    p.sources[0] = std::make_shared<const project::Source>(gone);
+    p.sources.altered()[0] = std::make_shared<const project::Source>(gone);
     s.player->setProject(project::lay(p));
     EXPECT_NE(s.player->problemWith(p.tracks[0]->clips[0].id).find("missing"), std::string::npos);
 }

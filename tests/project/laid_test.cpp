@@ -160,7 +160,7 @@ TEST(Laid, AMissingSoundSaysSo) {
     Project p = many(1);
     Source gone = *p.sources[0];
     gone.sound = nullptr;
-    p.sources[0] = std::make_shared<const Source>(gone);
+    p.sources.altered()[0] = std::make_shared<const Source>(gone);
     const LaidPtr laid = lay(p);
     EXPECT_FALSE(laid->clips()[0].time().job());
     EXPECT_NE(laid->clips()[0].time().problem.find("a is missing"), std::string::npos);

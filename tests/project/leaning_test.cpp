@@ -113,7 +113,7 @@ TEST(Leaning, NeighboursAreTheProjectAndTheFolder) {
     const auto add = [&](const char* file, double bpm) {
         project::Source s = heardAt(bpm, 0.01, 0.95, 0.01);
         s.file = file;
-        p.sources.push_back(std::make_shared<const project::Source>(s));
+        p.sources.altered().push_back(std::make_shared<const project::Source>(s));
     };
     add("/loops/a.wav", 174);
     add("/stems/b.wav", 92);

@@ -205,7 +205,7 @@ TEST(Fit, AlongSteepRampsNoPlaceIsOffByMoreThanTheRounding) {
                                             {Seconds(2.6), Beats(5.1)},
                                             {Seconds(6), Beats(12)},
                                             {Seconds(8), Beats(16)}});
-        l.p.sources[0] = std::make_shared<const Source>(free);
+        l.p.sources.altered()[0] = std::make_shared<const Source>(free);
         const auto map = metre::TempoMap::make({{Beats(0), Bpm(from), metre::TempoPoint::Shape::Hold},
                                                 {Beats(6), Bpm(from), metre::TempoPoint::Shape::Ramp},
                                                 {Beats(10), Bpm(to), metre::TempoPoint::Shape::Hold}});
@@ -301,7 +301,7 @@ TEST(History, RefreshingIsNoStep) {
     History h;
     h.push(*setTempo({}, Bpm(90)), "a");
     Arrangement same = h.now();
-    same.sources.push_back(std::make_shared<Source>());
+    same.sources.altered().push_back(std::make_shared<Source>());
     h.refresh(same);
     EXPECT_EQ(h.now().sources.size(), 1U);
     h.undo();

@@ -91,7 +91,7 @@ std::shared_ptr<const Sound> atAnotherRate(const Source& s, int rate) {
 
 // A late answer of any kind, about a source that may be gone by now.
 Patch anyAnswer(Dice& dice, const Project& all, std::set<SourceId>& listenedTo) {
-    const SourcePtr s = dice.of(all.sources);
+    const SourcePtr s = dice.of(all.sources.list());
     Late late{s->id};
     switch (dice.below(4)) {
     case 0:
@@ -142,7 +142,7 @@ Result<Project> arranged(Result<Arranged> made) {
 // One edit of any kind, possible or not.
 Result<Project> anyEdit(Dice& dice, const Project& p) {
     const auto clips = some(dice, p);
-    const SourceId source = dice.of(p.sources)->id;
+    const SourceId source = dice.of(p.sources.list())->id;
     const TrackId track = p.tracks.empty() || dice.below(30) == 0 ? TrackId{424242} : dice.of(p.tracks)->id;
     const Fade fade{Seconds(dice.between(-1, 20)), dice.coin() ? Fade::Shape::Linear : Fade::Shape::EqualPower};
     const std::vector<std::function<Result<Project>()>> kinds = {

@@ -252,7 +252,7 @@ TEST_F(Sets, AreSavedAndHaveTheirAnchorsWhenTheyAreOpened) {
     }
     // One that was missing and is found has them as well.
     Project missing = p;
-    for (SourcePtr& s : missing.sources)
+    for (SourcePtr& s : missing.sources.altered())
         if (s->id == ids[2]) {
             Source gone = *s;
             gone.sound = nullptr;

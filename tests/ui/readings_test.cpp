@@ -48,7 +48,7 @@ struct Loops : Window {
         support::writeSound(file, audio, SF_FORMAT_WAV | SF_FORMAT_PCM_16);
         return file;
     }
-    const project::Source& source(std::size_t i = 0) { return *now().sources.at(i); }
+    const project::Source& source(std::size_t i = 0) { return *now().sources[i]; }
     double tempo(std::size_t i = 0) { return source(i).beats ? source(i).beats->meanTempo().value : 0; }
     void pick(std::size_t i) { session().document().selectSource(source(i).id); }
     // Clicks the row of a witness in the list of readings.

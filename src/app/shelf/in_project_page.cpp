@@ -79,9 +79,13 @@ InProjectPage::InProjectPage(Session& session, QWidget* parent) : QWidget(parent
 
 void InProjectPage::refresh() {
     const project::Project& p = session_.now();
+    if (shown_.isSharedWith(p.sources) && model_->rowCount() > 0) {
+        refreshSelection();
+        return;
+    }
     const auto count = static_cast<int>(p.sources.size());
     if (model_->rowCount() > count) model_->removeRows(count, model_->rowCount() - count);
-    const std::vector<project::SourcePtr> before = std::exchange(shown_, p.sources);
+    const base::SharedList<project::SourcePtr> before = std::exchange(shown_, p.sources);
     for (int i = 0; i < count; ++i) {
         const auto at = static_cast<std::size_t>(i);
         if (at < before.size() && before[at] == p.sources[at]) continue; // most edits leave most of them

@@ -32,7 +32,7 @@ class InProjectPage : public QWidget {
 
     Session& session_;
     QStandardItemModel* model_;
-    std::vector<project::SourcePtr> shown_; // by row
+    base::SharedList<project::SourcePtr> shown_; // by row
     QListView* list_;
     QLabel* empty_;
 };
