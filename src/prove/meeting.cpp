@@ -93,30 +93,53 @@ std::vector<Strained> StrainedSources::strained() const {
     return list;
 }
 
-StrainedSources strainedSources(const project::Laid& laid) {
-    struct Use {
-        const project::LaidClip* following = nullptr; // the first that is
-        bool locked = false;
-    };
+namespace {
+
+// What the clips of a source make of it.
+struct Use {
+    const project::LaidClip* following = nullptr; // the first that is
+    bool locked = false;
+
+    Strained strained() const {
+        return {following->source->beats->meanTempo(), following->clip->stretch.method,
+                !locked && !following->clip->countsAs};
+    }
+};
+
+// By source.
+std::unordered_map<std::int64_t, Use> usesOf(const project::Laid& laid) {
     std::unordered_map<std::int64_t, Use> uses;
     for (const project::LaidClip& clip : laid.clips()) {
         Use& use = uses[clip.clip->source.value];
         use.locked = use.locked || clip.clip->locked;
         if (use.following == nullptr && clip.time().follows) use.following = &clip;
     }
+    return uses;
+}
+
+} // namespace
+
+std::vector<Strained> strainedIn(const project::Laid& laid) {
+    const auto uses = usesOf(laid);
+    std::vector<Strained> list;
+    for (const project::SourcePtr& source : laid.project().sources)
+        if (const auto use = uses.find(source->id.value);
+            use != uses.end() && use->second.following != nullptr && source->beats)
+            list.push_back(use->second.strained());
+    return list;
+}
+
+StrainedSources strainedSources(const project::Laid& laid) {
+    const auto uses = usesOf(laid);
     StrainedSources out;
     for (const project::SourcePtr& source : laid.project().sources) {
         const auto found = uses.find(source->id.value);
         const project::LaidClip* following = found == uses.end() ? nullptr : found->second.following;
-        const bool locked = found != uses.end() && found->second.locked;
         if (!source->beats) {
             out.out.push_back(
                 {source->id, source->name, source->kind == hear::Kind::OneHit ? "one hit" : "no tempo"});
         } else if (following != nullptr) {
-            out.in.push_back({source->id,
-                              source->name,
-                              {following->source->beats->meanTempo(), following->clip->stretch.method,
-                               !locked && !following->clip->countsAs},
+            out.in.push_back({source->id, source->name, found->second.strained(),
                               following->clip->tint ? *following->clip->tint : following->track->tint});
         } else {
             out.out.push_back({source->id, source->name, found == uses.end() ? "not placed" : "not stretched"});

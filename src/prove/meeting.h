@@ -64,6 +64,8 @@ struct StrainedSources {
 // Those sources that have beats and of which a clip follows the project's tempo; each by the method of the first
 // such clip. The others are left out, and why. Any thread; quick.
 StrainedSources strainedSources(const project::Laid& laid);
+// Of those that are not left out, the strain alone. Any thread; quicker.
+std::vector<Strained> strainedIn(const project::Laid& laid);
 
 // A project at the tempo where its sources meet, as it is shown: to a tenth. Those that count as half or double
 // there do so.

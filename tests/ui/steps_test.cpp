@@ -5,6 +5,7 @@
 #include "project/edit_clips.h"
 #include "project/edit_time.h"
 #include "project/pins.h"
+#include "project/settle.h"
 #include "project/timing.h"
 #include "support/audio.h"
 #include "support/free_playing.h"
@@ -19,6 +20,7 @@
 #include <QMenuBar>
 #include <QPushButton>
 #include <QTreeWidget>
+#include <sndfile.h>
 
 #include "app/bench/rails_view.h"
 #include "app/shelf/entry_model.h"

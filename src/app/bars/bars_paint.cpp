@@ -10,6 +10,7 @@
 #include "sound/decibel.h"
 
 #include <QPainterPath>
+#include <QPixmap>
 #include <QTextLayout>
 #include <algorithm>
 #include <cmath>
@@ -84,18 +85,28 @@ void paintWaveform(QPainter& p, const BarsScene& s, const project::LaidClip& cli
     const double half = area.height() * scale / 2;
     const auto factor =
         static_cast<double>(std::min(2.0F, static_cast<float>(sound::factorFromDb(clip.chain.clipDb))));
+    // Where a pixel of the page is one of the screen, whole numbers are drawn several times as fast.
+    const bool isWhole = scale == 1;
+    QVector<QRect> pixels;
     QVector<QRectF> bars;
-    bars.reserve(right - left);
+    (isWhole ? pixels.reserve(right - left) : bars.reserve(right - left));
     for (int x = left; x < right; ++x) {
         const sound::Extent& e = columns[static_cast<std::size_t>(x - left)];
         const double top = middle - std::min(1.0, double(e.high) * factor) * half - 0.4;
         const double bottom = middle - std::max(-1.0, double(e.low) * factor) * half + 0.4;
         const double first = std::floor(top);
-        bars.append(QRectF(x / scale, first / scale, 1 / scale, std::max(1.0, std::ceil(bottom) - first) / scale));
+        const double height = std::max(1.0, std::ceil(bottom) - first);
+        if (isWhole)
+            pixels.append(QRect(x, static_cast<int>(first), 1, static_cast<int>(height)));
+        else
+            bars.append(QRectF(x / scale, first / scale, 1 / scale, height / scale));
     }
     p.setPen(Qt::NoPen);
     p.setBrush(tokens().ink);
-    p.drawRects(bars);
+    if (isWhole)
+        p.drawRects(pixels);
+    else
+        p.drawRects(bars);
 }
 
 // What a clip is besides its name: how its pitch is changed.
@@ -167,6 +178,26 @@ void paintFades(QPainter& p, const BarsScene& s, const project::LaidClip& clip, 
     p.setRenderHint(QPainter::Antialiasing, false);
 }
 
+// A round dot of 4.4, drawn once for each colour and scale: a page has thousands of them.
+void paintDot(QPainter& p, const QPointF& at, const QColor& colour) {
+    constexpr int size = 6;
+    const double scale = p.device()->devicePixelRatioF();
+    static std::map<std::pair<QRgb, double>, QPixmap> dots;
+    QPixmap& dot = dots[{colour.rgba(), scale}];
+    if (dot.isNull()) {
+        dot = QPixmap(static_cast<int>(std::ceil(size * scale)), static_cast<int>(std::ceil(size * scale)));
+        dot.setDevicePixelRatio(scale);
+        dot.fill(Qt::transparent);
+        QPainter once(&dot);
+        once.setRenderHint(QPainter::Antialiasing);
+        once.setPen(Qt::NoPen);
+        once.setBrush(colour);
+        once.drawEllipse(QPointF(size / 2.0, size / 2.0), 2.2, 2.2);
+    }
+    const auto onPixel = [scale](double v) { return std::round((v - size / 2.0) * scale) / scale; };
+    p.drawPixmap(QPointF(onPixel(at.x()), onPixel(at.y())), dot);
+}
+
 // The seam: a mark for every hit that was measured, along the clip's foot, as it landed. Where they are too close
 // to each other the worst of them stands for those around it.
 void paintSeam(QPainter& p, const BarsScene& s, const project::LaidClip& clip, const QRectF& r,
@@ -183,12 +214,15 @@ void paintSeam(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
         return;
     }
     struct Mark {
+        std::int64_t cell = 0; // of the clip, from its beginning
         double x = 0;
         metre::Seconds off;
     };
     std::vector<Mark> marks;
+    const auto cellAt = [&](double x) { return static_cast<std::int64_t>(std::floor((x - r.left()) / apart)); };
+    const std::int64_t first = cellAt(std::max<double>(r.left(), dirty.left() - 8));
     const project::Project& project = s.session.now();
-    const Beats left = s.layout.beat(std::max<double>(r.left(), dirty.left() - 8));
+    const Beats left = s.layout.beat(r.left() + double(first) * apart);
     const Beats right = s.layout.beat(std::min<double>(r.right(), dirty.right() + 8));
     const auto& hits = proof->hits;
     // Where they belong and where they were found differ by less than a beat.
@@ -199,24 +233,23 @@ void paintSeam(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
         const Beats at = project.tempo.beatAt(metre::toSeconds(clip.time().startFrame + hit->at, project.rate));
         const double x = s.layout.x(at);
         if (x < r.left() - 1 || x > r.right()) continue;
-        if (!marks.empty() && x - marks.back().x < apart) {
+        const std::int64_t cell = cellAt(x);
+        if (cell < first) continue;
+        if (!marks.empty() && cell == marks.back().cell) {
             if (std::abs(hit->off->value) > std::abs(marks.back().off.value)) marks.back().off = *hit->off;
             continue;
         }
-        marks.push_back({x, *hit->off});
+        marks.push_back({cell, x, *hit->off});
     }
     p.setRenderHint(QPainter::Antialiasing);
-    QVector<QPointF> inTime;
     for (const Mark& mark : marks) {
         const prove::Landing landing = prove::landingOf(mark.off, proofs.tolerance());
         const QPointF at(std::clamp(mark.x, r.left() + 4, r.right() - 4), y);
         if (landing == prove::Landing::InTime)
-            inTime.append(at);
+            paintDot(p, at, landingColour(landing));
         else
             paintLanding(p, at, landing, 2.6);
     }
-    p.setPen(QPen(landingColour(prove::Landing::InTime), 4.4, Qt::SolidLine, Qt::RoundCap));
-    p.drawPoints(inTime.constData(), static_cast<int>(inTime.size()));
     p.setRenderHint(QPainter::Antialiasing, false);
 }
 
@@ -431,17 +464,19 @@ void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
     paintSets(p, s, field & dirty);
     p.setClipping(false);
     if (dirty.left() < BarsLayout::headers) {
-        p.setClipRect(QRect(0, top, BarsLayout::headers, field.height()));
-        p.fillRect(QRect(0, top, BarsLayout::headers, field.height()), t.panel);
+        const QRect heads = QRect(0, top, BarsLayout::headers, field.height()) & dirty;
+        p.setClipRect(heads);
+        p.fillRect(heads, t.panel);
         for (std::size_t i = 0; i < project.tracks.size(); ++i) {
-            if (s.layout.y(i) > s.size.height() || s.layout.y(i) + s.layout.heightOf(i) < top) continue;
+            const int y = s.layout.y(i);
+            if (y > dirty.bottom() || y + s.layout.heightOf(i) < std::max(top, dirty.top())) continue;
             paintHeader(p, s, i);
             p.fillRect(QRect(0, s.layout.y(i) + s.layout.heightOf(i) - 1, BarsLayout::headers, 1), t.rule);
         }
         p.setClipping(false);
     }
-    if (dirty.top() < top) {
-        paintOverview(p, s);
+    if (dirty.top() < BarsLayout::overview) paintOverview(p, s);
+    if (dirty.top() < top && dirty.bottom() >= BarsLayout::overview) {
         paintRuler(p, s);
         paintLanes(p, s);
     }

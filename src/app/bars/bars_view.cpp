@@ -49,7 +49,7 @@ BarsView::BarsView(Session& session, QWidget* parent)
         placeEmptyPage();
         if (tool_ && !tool_->stillHolds()) cancelDrag();
         updateScrollBars();
-        viewport()->update();
+        paintChanges();
     });
     connect(&session_, &Session::opened, this, [this] {
         layout_.take(session_.now());
@@ -60,9 +60,9 @@ BarsView::BarsView(Session& session, QWidget* parent)
         pick({});
         zoomToAll();
     });
-    connect(&session_, &Session::rendered, viewport(), qOverload<>(&QWidget::update));
-    connect(&session_, &Session::proven, viewport(), qOverload<>(&QWidget::update));
-    connect(&session_, &Session::selectionChanged, viewport(), qOverload<>(&QWidget::update));
+    connect(&session_, &Session::rendered, this, &BarsView::paintChanges);
+    connect(&session_, &Session::proven, this, &BarsView::paintChanges);
+    connect(&session_, &Session::selectionChanged, this, &BarsView::paintChanges);
     connect(&session_, &Session::ticked, this, [this] {
         followPlayPosition();
         takeLevels();
@@ -82,12 +82,28 @@ void BarsView::paintEvent(QPaintEvent* event) {
                     titles_,  hovered_};
     for (const ClipId id : session_.selection().clips)
         scene.selected.insert(id.value);
-    paintBars(p, scene, event->rect());
+    for (const QRect& part : event->region()) {
+        p.save();
+        paintBars(p, scene, part);
+        p.restore();
+    }
     if (hasFocus()) {
         p.setPen(QPen(tokens().brass, 1));
         p.setBrush(Qt::NoBrush);
         p.drawRect(viewport()->rect().adjusted(0, 0, -1, -1));
     }
+}
+
+// Once for all that happens before the page is painted again. Hidden, it is painted whole when it is shown.
+void BarsView::paintChanges() {
+    if (std::exchange(willLook_, true)) return;
+    QMetaObject::invokeMethod(
+        this,
+        [this] {
+            willLook_ = false;
+            if (isVisible()) viewport()->update(changes_.since(session_, layout_, viewport()->size()));
+        },
+        Qt::QueuedConnection);
 }
 
 void BarsView::setLineStrong(bool strong) {

@@ -1,6 +1,7 @@
 // The page Bars: overview, ruler, lanes, tracks and clips, under the hand.
 #pragma once
 
+#include "app/bars/bars_changes.h"
 #include "app/bars/bars_layout.h"
 #include "app/bars/bars_paint.h"
 #include "app/bars/bars_tool.h"
@@ -124,6 +125,7 @@ class BarsView : public QAbstractScrollArea {
     void freshAfterPause();
     bool turnAt(const QPointF& at, int steps, bool fine);
     void updateScrollBars();
+    void paintChanges();
     void foldLanes();
     void placeEmptyPage();
     Beats firstBeat() const;
@@ -163,6 +165,8 @@ class BarsView : public QAbstractScrollArea {
     bool lineIsStrong_ = true;
     bool follows_ = true;
     std::vector<TrackLevel> levels_;
+    BarsChanges changes_;
+    bool willLook_ = false; // for changes, before the page is painted
     WaveCache waves_;
     TitleCache titles_;
     std::optional<ClipId> hovered_;

@@ -41,7 +41,10 @@ SourcesModel::SourcesModel(Session& session, QObject* parent) : QAbstractTableMo
 
 void SourcesModel::setShown(bool on) {
     isShown_ = on;
-    if (on && isBehind_) tellProofs();
+    if (!on || !isBehind_) return;
+    isBehind_ = false;
+    look();
+    if (!rows_.empty()) emit dataChanged(index(0, 0), index(rowCount() - 1, columnCount() - 1));
 }
 
 void SourcesModel::tellProofs() {
@@ -89,12 +92,14 @@ void SourcesModel::refresh() {
             rows_.push_back({sources[k]});
         look();
         endInsertRows();
-    } else {
+    } else if (isShown_) {
         look();
+    } else {
+        isBehind_ = true; // what is not seen is looked up when it is
     }
     for (const int i : changed)
         emit dataChanged(index(i, 0), index(i, columnCount() - 1));
-    if (stay == 0) return;
+    if (stay == 0 || !isShown_) return;
     for (int c = 0; c < columnCount(); ++c)
         if (columnAt(c).fromClips) emit dataChanged(index(0, c), index(stay - 1, c), {Qt::DisplayRole});
 }

@@ -236,6 +236,7 @@ void SourcesPage::followSelection() {
 }
 
 void SourcesPage::refresh() {
+    if (!isVisible()) return; // it is refreshed when it is shown
     const int rows = sorted_->rowCount();
     const int all = model_->rowCount();
     const auto chosen = static_cast<int>(selected().size());
@@ -293,6 +294,7 @@ void SourcesPage::resizeEvent(QResizeEvent* event) {
 void SourcesPage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     model_->setShown(true);
+    refresh();
 }
 
 void SourcesPage::hideEvent(QHideEvent* event) {

@@ -273,7 +273,7 @@ void HeadStrip::refresh() {
 void HeadStrip::refreshMeeting() {
     const project::Project& p = session_.now();
     const Bpm now = p.tempo.points().front().bpm;
-    const auto all = prove::strainedSources(*session_.laid()).strained();
+    const auto all = prove::strainedIn(*session_.laid());
     const prove::Comfort& comfort = session_.preferences().comfort;
     // Most edits change none of that.
     MetBy by{all, comfort, now, p.lead.has_value()};
