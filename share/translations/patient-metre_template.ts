@@ -568,6 +568,102 @@ its recording, its beats and where they land are shown here.</source>
         <source>%1 sources stay as long as they are now</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>as the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 frames</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 to %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>±%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Device rate</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where it differs from the project&apos;s, what is played is converted on its way.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Buffer</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How much sound the device asks for at once: less answers sooner, more is safer on a busy machine. A sound server has its own.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Theme</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Paper is light; by lamplight it is dark.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>paper</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>lamplight</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>New sources, on import</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fitted to the project&apos;s time; or kept as recorded; or the project takes the tempo of the first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempos I work at</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where a recording may be counted twice as fast or half as fast, these count more; so do the project&apos;s tempo and what came from the same folder. What is clearly heard, named or tagged stays.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>When the project is saved: copied into its folder, which can then be moved; or left where it lies.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>copied into the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>used where it is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In time up to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A hit that is farther off counts as early or late. Most ears let 10 ms pass.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bears</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Up to so much longer or shorter a sound is stretched gently by each method; up to twice as much firmly. The meeting tempo spares what bears less.</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>
@@ -3154,17 +3250,44 @@ its recording, its beats and where they land are shown here.</source>
     </message>
 </context>
 <context>
-    <name>app::DeliverSheet</name>
-    <message>
-        <source>Deliver</source>
-        <translation type="unfinished"></translation>
-    </message>
+    <name>app::DeliverList</name>
     <message>
         <source>Files that will be written</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Size</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>is there already</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>waits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not written</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::DeliverSheet</name>
+    <message>
+        <source>Deliver</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -3332,35 +3455,11 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>is there already</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>and %1 more</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>waits</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Cancel</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>written</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>not written</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Delivered</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Size</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4758,22 +4857,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>as the project</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Rate of the sound device</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Where it differs from the project&apos;s, what is played is converted on its way.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 frames</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Playing</source>
         <translation type="unfinished"></translation>
     </message>
@@ -4858,51 +4941,7 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>copied into the project</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>When the project is saved: copied into its folder, which can then be moved; or left where it lies.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Proof and strain</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>±%1 ms</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>In time up to</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>A hit that is farther off counts as early or late. Most ears let 10 ms pass.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 bears</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Up to so much longer or shorter a sound is stretched gently by each method; up to twice as much firmly. The meeting tempo spares what bears less.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Theme</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>paper</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>lamplight</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Paper is light; by lamplight it is dark.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -4911,50 +4950,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Looking for sound devices</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Device rate</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Buffer</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Buffer of the sound device</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>How much sound the device asks for at once: less answers sooner, more is safer on a busy machine. A sound server has its own.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>New sources, on import</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fitted to the project&apos;s time; or kept as recorded; or the project takes the tempo of the first.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 to %2 BPM</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Tempos I work at</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Where a recording may be counted twice as fast or half as fast, these count more; so do the project&apos;s tempo and what came from the same folder. What is clearly heard, named or tagged stays.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Audio</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>used where it is</source>
         <translation type="unfinished"></translation>
     </message>
     <message>

@@ -11,6 +11,7 @@
 #include <QComboBox>
 #include <QMimeData>
 #include <QPushButton>
+#include <set>
 #include <sndfile.h>
 
 namespace {
@@ -180,6 +181,32 @@ TEST(BringingIn, WhatMayBeCountedTwiceAsFastGoesByTheTemposOneWorksAt) {
     EXPECT_EQ(app::loadPreferences().worksFrom, Bpm(100)) << "which is kept";
     w.session().prefer({});
     w.settle();
+}
+
+TEST(Preferences, WhatTheTableHasIsReadWrittenAndKeptWithinItsLimits) {
+    const std::vector<app::PreferenceEntry> table = app::preferenceTable();
+    std::set<QString> keys;
+    app::Preferences p;
+    for (const app::PreferenceEntry& entry : table) {
+        SCOPED_TRACE(entry.key.toStdString());
+        EXPECT_TRUE(keys.insert(entry.key).second) << "it stands there once";
+        ASSERT_TRUE(app::preferenceOf(p, entry.key).isValid());
+        if (!entry.asked) continue;
+        EXPECT_FALSE(entry.asked->title.isEmpty());
+        for (const auto& [text, value] : entry.asked->choices) {
+            app::setPreference(p, entry.key, value);
+            EXPECT_EQ(app::preferenceOf(p, entry.key), value) << text.toStdString() << " can be chosen";
+        }
+    }
+    EXPECT_GE(table.size(), 30U);
+    const app::Preferences first;
+    p = first;
+    app::setPreference(p, "output/block", 1);
+    EXPECT_EQ(p.output.block, 16) << "the least there is";
+    app::setPreference(p, "sources/new", "what nobody wrote");
+    app::setPreference(p, "comfort/struck", "no number");
+    EXPECT_EQ(p.newSources, first.newSources);
+    EXPECT_EQ(p.comfort, first.comfort);
 }
 
 } // namespace

@@ -24,6 +24,9 @@ void foldBench(Reach& r) {
 void switchLamp(Reach& r) {
     setTheme(theme() == Theme::Lamp ? Theme::Paper : Theme::Lamp);
     r.frame.repaintAll();
+    Preferences p = r.session.preferences();
+    p.lamp = theme() == Theme::Lamp;
+    r.session.prefer(p);
 }
 
 } // namespace

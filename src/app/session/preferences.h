@@ -9,8 +9,13 @@
 #include "prove/strain.h"
 
 #include <QByteArray>
+#include <QString>
 #include <QStringList>
+#include <QVariant>
 #include <filesystem>
+#include <optional>
+#include <utility>
+#include <vector>
 
 namespace app {
 
@@ -38,6 +43,32 @@ struct Preferences {
     static constexpr int mostRecent = 10;
     bool operator==(const Preferences&) const = default;
 };
+
+// How a preference is asked for in the window.
+struct Asked {
+    enum class Group { Device, NewSources, Proof, Appearance };
+    Group group = Group::Device;
+    QString name;                                        // of the control
+    QString title;                                       // what is chosen
+    QString tells;                                       // what that changes; empty: the next one says it for both
+    std::vector<std::pair<QString, QVariant>> choices{}; // none: a figure in ±%
+};
+
+// One preference, as a table has it.
+struct PreferenceEntry {
+    QString key;                // its name in the file
+    std::optional<Asked> asked; // none: it is kept without being asked for here
+};
+
+// What a file that is imported does, in words, by its word in the file.
+std::vector<std::pair<QString, QVariant>> newSourceWays();
+
+// Every preference, in the order of the file and of the window.
+std::vector<PreferenceEntry> preferenceTable();
+// What a preference is, as the file would have it. REQUIRES that the table has the key.
+QVariant preferenceOf(const Preferences& preferences, const QString& key);
+// A value that makes no sense is brought within the limits, or leaves it as it is.
+void setPreference(Preferences& preferences, const QString& key, const QVariant& value);
 
 // preferences.ini in the data folder. What is missing or makes no sense has its first value. Interface thread.
 Preferences loadPreferences();

@@ -4,7 +4,6 @@
 #include "app/bars/empty_page.h"
 #include "app/bench/bench.h"
 #include "app/bench/rails_view.h"
-#include "app/session/preference_words.h"
 #include "app/shelf/shelf.h"
 #include "app/sources/sources_page.h"
 #include "app/strain/strain_page.h"
@@ -109,7 +108,7 @@ QLayout* MainWindow::buildPageHead(QWidget* page) {
     newSources_->setAccessibleName(tr("New sources"));
     newSources_->setToolTip(tr("What imported files do: follow the project's time, stay as recorded, or lead"));
     for (const auto& [text, way] : newSourceWays())
-        newSources_->addItem(text, static_cast<int>(way));
+        newSources_->addItem(text, way);
     snapLabel_ = label(tr("Snap"), page);
     head->addWidget(tabs_);
     head->addStretch(1);
@@ -162,11 +161,11 @@ void MainWindow::connectPlaces() {
     });
     connect(newSources_, &QComboBox::activated, this, [this](int index) {
         Preferences p = session_.preferences();
-        p.newSources = static_cast<NewSources>(newSources_->itemData(index).toInt());
+        setPreference(p, "sources/new", newSources_->itemData(index));
         session_.prefer(p);
     });
     const auto showWay = [this] {
-        newSources_->setCurrentIndex(newSources_->findData(static_cast<int>(session_.preferences().newSources)));
+        newSources_->setCurrentIndex(newSources_->findData(preferenceOf(session_.preferences(), "sources/new")));
     };
     connect(&session_, &Session::preferred, this, showWay);
     showWay();

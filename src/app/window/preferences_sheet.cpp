@@ -1,6 +1,5 @@
 #include "app/window/preferences_sheet.h"
 
-#include "app/session/preference_words.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
@@ -70,6 +69,7 @@ QVBoxLayout* PreferencesSheet::group(const QString& title) {
     return layout;
 }
 
+// Without a line on what it changes it stands close to the next one.
 void PreferencesSheet::add(QVBoxLayout* page, const QString& title, QWidget* control, const QString& changes) {
     auto* row = new QHBoxLayout;
     auto* name = new QLabel(title);
@@ -78,13 +78,49 @@ void PreferencesSheet::add(QVBoxLayout* page, const QString& title, QWidget* con
     row->addWidget(name, 1);
     row->addWidget(control);
     page->addLayout(row);
+    if (changes.isEmpty()) return;
     QLabel* line = label(changes);
     line->setWordWrap(true);
     page->addWidget(line);
     page->addSpacing(10);
 }
 
-QComboBox* PreferencesSheet::choice(const char* name, const QString& title,
+void PreferencesSheet::addAsked(QVBoxLayout* page, Asked::Group group) {
+    for (const PreferenceEntry& entry : preferenceTable())
+        if (entry.asked && entry.asked->group == group)
+            add(page, entry.asked->title, controlOf(entry), entry.asked->tells);
+}
+
+QWidget* PreferencesSheet::controlOf(const PreferenceEntry& entry) {
+    if (entry.asked->choices.empty()) return figureOf(entry);
+    return choice(entry.asked->name, entry.asked->title, entry.asked->choices,
+                  preferenceOf(session_.preferences(), entry.key), [this, key = entry.key](const QVariant& v) {
+                      prefer([&](Preferences& p) { setPreference(p, key, v); });
+                  });
+}
+
+QWidget* PreferencesSheet::figureOf(const PreferenceEntry& entry) {
+    auto* figure = new Figure(entry.asked->title, 16, this);
+    figure->setObjectName(entry.asked->name);
+    figure->setRoomFor(QStringLiteral("±00.0 %"));
+    const auto now = [this, key = entry.key] { return preferenceOf(session_.preferences(), key).toDouble(); };
+    const auto show = [figure, now] { figure->setText(QStringLiteral("±%1 %").arg(now(), 0, 'f', 0)); };
+    const auto set = [this, key = entry.key, show](double percent) {
+        prefer([&](Preferences& p) { setPreference(p, key, percent); });
+        show();
+    };
+    connect(figure, &Figure::turned, this, [now, set](int steps, bool) { set(now() + steps); });
+    connect(figure, &Figure::typed, this, [this, set](const QString& text) {
+        if (const auto v = numberIn(QString(text).remove(QStringLiteral("±"))))
+            set(std::abs(*v));
+        else
+            session_.say(tr("“%1” is not a percentage.").arg(text));
+    });
+    show();
+    return figure;
+}
+
+QComboBox* PreferencesSheet::choice(const QString& name, const QString& title,
                                     const std::vector<std::pair<QString, QVariant>>& all, const QVariant& now,
                                     std::function<void(const QVariant&)> take) {
     auto* box = new QComboBox(this);
@@ -101,8 +137,13 @@ QComboBox* PreferencesSheet::choice(const char* name, const QString& title,
 
 void PreferencesSheet::prefer(const std::function<void(Preferences&)>& change) {
     Preferences p = session_.preferences();
+    const bool lamp = p.lamp;
     change(p);
     session_.prefer(p);
+    if (p.lamp == lamp) return;
+    setTheme(p.lamp ? Theme::Lamp : Theme::Paper);
+    for (QWidget* w : parentWidget()->findChildren<QWidget*>())
+        w->update();
 }
 
 void PreferencesSheet::addDevice() {
@@ -127,21 +168,7 @@ void PreferencesSheet::addDevice() {
         });
     add(page, tr("Device"), device,
         tr("Where the sound goes. A simulated one plays in real time, and nobody hears it."));
-    std::vector<std::pair<QString, QVariant>> rates = {{tr("as the project"), 0}};
-    for (const int rate : {44100, 48000, 88200, 96000, 176400, 192000})
-        rates.emplace_back(QString::number(rate / 1000.0) + " kHz", rate);
-    add(page, tr("Device rate"),
-        choice("outputRate", tr("Rate of the sound device"), rates, now.rate,
-               [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.rate = v.toInt(); }); }),
-        tr("Where it differs from the project's, what is played is converted on its way."));
-    std::vector<std::pair<QString, QVariant>> blocks;
-    for (const int block : {64, 128, 256, 512, 1024, 2048})
-        blocks.emplace_back(tr("%1 frames").arg(block), block);
-    add(page, tr("Buffer"),
-        choice("outputBlock", tr("Buffer of the sound device"), blocks, now.block,
-               [this](const QVariant& v) { prefer([&](Preferences& p) { p.output.block = v.toInt(); }); }),
-        tr("How much sound the device asks for at once: less answers sooner, more is safer on a busy machine. A "
-           "sound server has its own."));
+    addAsked(page, Asked::Group::Device);
     page->addStretch(1);
 }
 
@@ -208,30 +235,7 @@ void PreferencesSheet::addProject() {
 
 void PreferencesSheet::addSources() {
     QVBoxLayout* page = group(tr("New sources"));
-    std::vector<std::pair<QString, QVariant>> ways;
-    for (const auto& [text, way] : newSourceWays())
-        ways.emplace_back(text, static_cast<int>(way));
-    add(page, tr("New sources, on import"),
-        choice("preferNewSources", tr("New sources, on import"), ways,
-               static_cast<int>(session_.preferences().newSources),
-               [this](const QVariant& v) {
-                   prefer([&](Preferences& p) { p.newSources = static_cast<NewSources>(v.toInt()); });
-               }),
-        tr("Fitted to the project's time; or kept as recorded; or the project takes the tempo of the first."));
-    std::vector<std::pair<QString, QVariant>> octaves;
-    for (const int from : {40, 45, 50, 55, 60, 65, 70, 75, 80, 85, 90, 95, 100, 110, 120})
-        octaves.emplace_back(tr("%1 to %2 BPM").arg(from).arg(2 * from), double(from));
-    add(page, tr("Tempos I work at"),
-        choice(
-            "preferTempos", tr("Tempos I work at"), octaves, session_.preferences().worksFrom.value,
-            [this](const QVariant& v) { prefer([&](Preferences& p) { p.worksFrom = metre::Bpm(v.toDouble()); }); }),
-        tr("Where a recording may be counted twice as fast or half as fast, these count more; so do the project's "
-           "tempo and what came from the same folder. What is clearly heard, named or tagged stays."));
-    add(page, tr("Audio"),
-        choice("preferCopy", tr("Audio"), {{tr("copied into the project"), true}, {tr("used where it is"), false}},
-               session_.preferences().copyAudio,
-               [this](const QVariant& v) { prefer([&](Preferences& p) { p.copyAudio = v.toBool(); }); }),
-        tr("When the project is saved: copied into its folder, which can then be moved; or left where it lies."));
+    addAsked(page, Asked::Group::NewSources);
     auto* empty = button(tr("Empty the cache"), {}, this);
     empty->setObjectName("emptyStore");
     connect(empty, &QPushButton::clicked, this, [this, empty] {
@@ -247,65 +251,13 @@ void PreferencesSheet::addSources() {
 
 void PreferencesSheet::addProof() {
     QVBoxLayout* page = group(tr("Proof and strain"));
-    std::vector<std::pair<QString, QVariant>> tolerances;
-    for (const double ms : {2.0, 5.0, 10.0, 15.0, 20.0, 30.0, 50.0})
-        tolerances.emplace_back(tr("±%1 ms").arg(ms), ms);
-    add(page, tr("In time up to"),
-        choice("tolerance", tr("In time up to"), tolerances, session_.preferences().tolerance.value * 1000,
-               [this](const QVariant& v) {
-                   prefer([&](Preferences& p) { p.tolerance = metre::Seconds(v.toDouble() / 1000); });
-               }),
-        tr("A hit that is farther off counts as early or late. Most ears let 10 ms pass."));
-    for (const stretch::Method m : stretch::methods()) {
-        const QString name = tr("%1 bears").arg(QString::fromLatin1(stretch::methodLabel(m)));
-        auto* figure = new Figure(name, 16, this);
-        figure->setObjectName(QStringLiteral("comfort-%1").arg(stretch::methodWord(m)));
-        figure->setRoomFor(QStringLiteral("±00.0 %"));
-        const auto show = [this, figure, m] {
-            figure->setText(QStringLiteral("±%1 %").arg(session_.preferences().comfort.of(m), 0, 'f', 0));
-        };
-        const auto set = [this, m, show](double percent) {
-            prefer([&](Preferences& p) {
-                p.comfort.percent[static_cast<std::size_t>(m)] =
-                    std::clamp(percent, prove::Comfort::least, prove::Comfort::most);
-            });
-            show();
-        };
-        connect(figure, &Figure::turned, this,
-                [this, m, set](int steps, bool) { set(session_.preferences().comfort.of(m) + steps); });
-        connect(figure, &Figure::typed, this, [this, set](const QString& text) {
-            if (const auto v = numberIn(QString(text).remove(QStringLiteral("±"))))
-                set(std::abs(*v));
-            else
-                session_.say(tr("“%1” is not a percentage.").arg(text));
-        });
-        show();
-        auto* row = new QHBoxLayout;
-        auto* title = new QLabel(name);
-        title->setFont(textFont(sizes::strong));
-        row->addWidget(title, 1);
-        row->addWidget(figure);
-        page->addLayout(row);
-    }
-    QLabel* line =
-        label(tr("Up to so much longer or shorter a sound is stretched gently by each method; up to twice as "
-                 "much firmly. The meeting tempo spares what bears less."));
-    line->setWordWrap(true);
-    page->addWidget(line);
+    addAsked(page, Asked::Group::Proof);
     page->addStretch(1);
 }
 
 void PreferencesSheet::addLook() {
     QVBoxLayout* page = group(tr("Appearance"));
-    add(page, tr("Theme"),
-        choice("theme", tr("Theme"), {{tr("paper"), false}, {tr("lamplight"), true}}, theme() == Theme::Lamp,
-               [this](const QVariant& v) {
-                   setTheme(v.toBool() ? Theme::Lamp : Theme::Paper);
-                   for (QWidget* w : parentWidget()->findChildren<QWidget*>())
-                       w->update();
-                   prefer([&](Preferences& p) { p.lamp = v.toBool(); });
-               }),
-        tr("Paper is light; by lamplight it is dark."));
+    addAsked(page, Asked::Group::Appearance);
     page->addStretch(1);
 }
 

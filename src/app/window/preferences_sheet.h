@@ -24,14 +24,19 @@ class PreferencesSheet : public QDialog {
   private:
     QVBoxLayout* group(const QString& title);
     void add(QVBoxLayout* page, const QString& title, QWidget* control, const QString& changes);
-    QComboBox* choice(const char* name, const QString& title, const std::vector<std::pair<QString, QVariant>>& all,
-                      const QVariant& now, std::function<void(const QVariant&)> take);
+    QComboBox* choice(const QString& name, const QString& title,
+                      const std::vector<std::pair<QString, QVariant>>& all, const QVariant& now,
+                      std::function<void(const QVariant&)> take);
     void addDevice();
     void addPlaying();
     void addProject();
     void addSources();
     void addProof();
     void addLook();
+    // What the table asks for in a group.
+    void addAsked(QVBoxLayout* page, Asked::Group group);
+    QWidget* controlOf(const PreferenceEntry& entry);
+    QWidget* figureOf(const PreferenceEntry& entry);
     void prefer(const std::function<void(Preferences&)>& change);
     void refresh();
 
