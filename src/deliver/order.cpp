@@ -118,7 +118,8 @@ namespace {
 class Planning {
   public:
     Planning(const project::Laid& laid, const Order& order)
-        : laid_(laid), order_(order), title_(safeName(order.title.empty() ? "project" : order.title)) {}
+        : laid_(laid), order_(order), title_(safeName(order.title.empty() ? "project" : order.title)),
+          isThere_(isFolder(order.folder)) {}
 
     Result<std::vector<Planned>> files() {
         if (wants(What::Loops))
@@ -135,6 +136,10 @@ class Planning {
     }
 
   private:
+    static bool isFolder(const fs::path& folder) {
+        std::error_code ignored;
+        return fs::is_directory(folder, ignored);
+    }
     bool wants(What what) const {
         return std::find(order_.what.begin(), order_.what.end(), what) != order_.what.end();
     }
@@ -143,7 +148,7 @@ class Planning {
         file.what = what;
         file.file = order_.folder / (names_.different(name, ending) + ending);
         std::error_code ignored;
-        file.exists = fs::exists(fs::symlink_status(file.file, ignored));
+        file.exists = isThere_ && fs::exists(fs::symlink_status(file.file, ignored));
         file.bytes = bytes;
         files_.push_back(std::move(file));
         return files_.back();
@@ -213,6 +218,7 @@ class Planning {
     const project::Laid& laid_;
     const Order& order_;
     const std::string title_;
+    const bool isThere_; // its folder
     DifferentNames names_;
     std::vector<Planned> files_;
 };

@@ -1,5 +1,6 @@
 #include "app/deliver/deliver_sheet.h"
 
+#include "app/deliver/deliver_list.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
@@ -18,7 +19,6 @@
 #include <QLocale>
 #include <QPushButton>
 #include <QStandardPaths>
-#include <QTreeWidget>
 #include <algorithm>
 
 namespace app {
@@ -26,8 +26,6 @@ namespace app {
 using deliver::What;
 
 namespace {
-
-constexpr int mostListed = 1000;
 
 QString wordFor(What what) {
     switch (what) {
@@ -45,13 +43,6 @@ QString wordFor(What what) {
         break;
     }
     return QObject::tr("Proof (page and table)");
-}
-
-QString sizeText(std::int64_t bytes) {
-    if (bytes < 100'000) return QObject::tr("%1 kB").arg(std::max<std::int64_t>(1, bytes / 1000));
-    if (bytes < 1'000'000'000)
-        return QObject::tr("%1 MB").arg(double(bytes) / 1e6, 0, 'f', bytes < 10'000'000 ? 1 : 0);
-    return QObject::tr("%1 GB").arg(double(bytes) / 1e9, 0, 'f', 1);
 }
 
 } // namespace
@@ -94,21 +85,7 @@ DeliverSheet::DeliverSheet(Session& session, QWidget* parent) : QDialog(parent),
 
 // The list of files, and what stands under it.
 void DeliverSheet::buildFoot() {
-    files_ = new QTreeWidget(this);
-    files_->setObjectName("deliverFiles");
-    files_->setAccessibleName(tr("Files that will be written"));
-    files_->setRootIsDecorated(false);
-    files_->setUniformRowHeights(true);
-    files_->setSelectionMode(QAbstractItemView::NoSelection);
-    files_->setFont(textFont(sizes::text));
-    files_->setHeaderLabels({tr("File"), tr("Size"), {}});
-    files_->header()->setStretchLastSection(false);
-    files_->header()->setSectionResizeMode(0, QHeaderView::Stretch);
-    files_->header()->setSectionResizeMode(1, QHeaderView::Fixed);
-    files_->header()->setSectionResizeMode(2, QHeaderView::Fixed);
-    files_->header()->resizeSection(1, 80);
-    files_->header()->resizeSection(2, 150);
-    files_->headerItem()->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
+    files_ = new DeliverList(this);
     replace_ = new QCheckBox(tr("Replace the files that are there already"), this);
     replace_->setObjectName("deliverReplace");
     trouble_ = new QLabel(this);
@@ -348,10 +325,21 @@ void DeliverSheet::refreshRange() {
     tail_->setText(tr("%1 s").arg(tailSeconds_, 0, 'f', 1));
 }
 
-// Where one kind cannot be, the others still can.
-std::vector<deliver::Planned> DeliverSheet::planOfEverything(const deliver::Order& order) const {
+// Where one kind cannot be, the others still can. What the files are called, and where they go, makes no difference
+// to how many there are.
+const std::vector<deliver::Planned>& DeliverSheet::planOfEverything(const deliver::Order& order) {
     deliver::Order all = order;
     all.what = deliver::allWhat();
+    all.folder.clear();
+    all.pattern = deliver::usualPattern;
+    if (plannedOf_ == session_.laid() && plannedBy_ == all) return everything_;
+    plannedOf_ = session_.laid();
+    plannedBy_ = all;
+    everything_ = planOf(std::move(all));
+    return everything_;
+}
+
+std::vector<deliver::Planned> DeliverSheet::planOf(deliver::Order all) const {
     if (auto files = deliver::plan(*session_.laid(), all)) return std::move(*files);
     std::vector<deliver::Planned> files;
     for (const What what : deliver::allWhat()) {
@@ -375,7 +363,7 @@ void DeliverSheet::refresh() {
     for (Figure* f : {fromBar_, toBar_, tail_})
         f->setEnabled(ranged);
     // Each kind, ticked or not: how many files that is.
-    const std::vector<deliver::Planned> everything = planOfEverything(o);
+    const std::vector<deliver::Planned>& everything = planOfEverything(o);
     for (std::size_t i = 0; i < what_.size(); ++i) {
         std::int64_t bytes = 0;
         int n = 0;
@@ -392,7 +380,7 @@ void DeliverSheet::refresh() {
     QString trouble;
     const bool existing =
         files && std::any_of(files->begin(), files->end(), [](const auto& f) { return f.exists; });
-    list(files.value_or(std::vector<deliver::Planned>()));
+    files_->plan(files.value_or(std::vector<deliver::Planned>()));
     if (o.what.empty())
         trouble = tr("Tick what is to be delivered.");
     else if (!files)
@@ -415,23 +403,6 @@ void DeliverSheet::refresh() {
     deliver_->setEnabled(mayGo);
     deliver_->setText(files && files->size() > 1 ? tr("Deliver %1 files").arg(files->size()) : tr("Deliver"));
     close_->setText(tr("Close"));
-}
-
-void DeliverSheet::list(const std::vector<deliver::Planned>& files) {
-    files_->clear();
-    QList<QTreeWidgetItem*> rows;
-    for (const deliver::Planned& file : files) {
-        if (rows.size() >= mostListed) break;
-        auto* row = new QTreeWidgetItem({qt(base::shownName(file.file)), sizeText(file.bytes),
-                                         file.exists ? tr("is there already") : QString()});
-        row->setTextAlignment(1, Qt::AlignRight | Qt::AlignVCenter);
-        row->setForeground(1, tokens().inkSoft);
-        if (file.exists) row->setForeground(2, tokens().wax);
-        rows << row;
-    }
-    if (static_cast<int>(files.size()) > mostListed)
-        rows << new QTreeWidgetItem({tr("and %1 more").arg(static_cast<int>(files.size()) - mostListed)});
-    files_->addTopLevelItems(rows);
 }
 
 void DeliverSheet::remember() {
@@ -457,10 +428,7 @@ void DeliverSheet::deliver() {
     if (!files || !deliver_->isEnabled()) return;
     remember();
     running_ = *files;
-    for (int i = 0; i < files_->topLevelItemCount(); ++i) {
-        files_->topLevelItem(i)->setText(2, tr("waits"));
-        files_->topLevelItem(i)->setForeground(2, tokens().inkSoft);
-    }
+    files_->begin();
     deliver_->setEnabled(false);
     close_->setText(tr("Cancel"));
     replace_->hide();
@@ -469,21 +437,14 @@ void DeliverSheet::deliver() {
 }
 
 void DeliverSheet::fileDone(qint64 job, int file, bool written) {
-    if (!isRunning() || job != job_ || file < 0 ||
-        file >= std::min(files_->topLevelItemCount(), static_cast<int>(running_.size())))
-        return;
-    QTreeWidgetItem* row = files_->topLevelItem(file);
-    row->setText(2, written ? tr("written") : tr("not written"));
-    row->setForeground(2, written ? tokens().verdigris : tokens().wax);
-    files_->scrollToItem(row);
+    if (isRunning() && job == job_ && file < static_cast<int>(running_.size())) files_->done(file, written);
 }
 
 // What became of the files stays to be read.
 void DeliverSheet::ended(qint64 job) {
     if (!isRunning() || job != job_) return;
     job_ = 0;
-    for (int i = 0; i < files_->topLevelItemCount(); ++i)
-        if (files_->topLevelItem(i)->text(2) == tr("waits")) files_->topLevelItem(i)->setText(2, tr("not written"));
+    files_->end();
     close_->setText(tr("Close"));
     deliver_->setText(tr("Delivered"));
 }

@@ -13,11 +13,11 @@ class QGridLayout;
 class QLabel;
 class QLineEdit;
 class QPushButton;
-class QTreeWidget;
 class QVBoxLayout;
 
 namespace app {
 
+class DeliverList;
 class Figure;
 class Session;
 
@@ -37,9 +37,9 @@ class DeliverSheet : public QDialog {
     QComboBox* choice(const char* name, const QString& title);
     void addRange(QGridLayout& grid);
     void refresh();
-    std::vector<deliver::Planned> planOfEverything(const deliver::Order& order) const;
+    const std::vector<deliver::Planned>& planOfEverything(const deliver::Order& order);
+    std::vector<deliver::Planned> planOf(deliver::Order all) const;
     void refreshRange();
-    void list(const std::vector<deliver::Planned>& files);
     void deliver();
     void remember();
     void fileDone(qint64 job, int file, bool written);
@@ -64,13 +64,17 @@ class DeliverSheet : public QDialog {
     std::optional<int> from_; // none: bar 1
     std::optional<int> to_;   // none: the last in which something sounds
     double tailSeconds_ = 0;
-    QTreeWidget* files_;
+    DeliverList* files_;
     QCheckBox* replace_;
     QLabel* trouble_;
     QPushButton* close_;
     QPushButton* deliver_;
     std::int64_t job_ = 0; // that is under way
     std::vector<deliver::Planned> running_;
+    // What everything comes to, and of what and by which order that was found.
+    project::LaidPtr plannedOf_;
+    deliver::Order plannedBy_;
+    std::vector<deliver::Planned> everything_;
 };
 
 } // namespace app
