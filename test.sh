@@ -15,6 +15,8 @@ if [ "${1:-}" = --asan ] || [ "${1:-}" = --tsan ]; then
 fi
 
 install_missing "${build_packages[@]}" "${run_packages[@]}" "${virtual_display_packages[@]}" "${test_packages[@]}"
+# Clang builds with the sanitizers in a third of the time that GCC takes.
+if [ "$preset" != release ]; then install_missing "${sanitizer_packages[@]}"; fi
 build "$preset"
 export TSAN_OPTIONS="suppressions=$PWD/tests/tsan.supp ${TSAN_OPTIONS:-}"
 # Leaks are looked for in the long trials (tools/harsh.sh).

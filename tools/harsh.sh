@@ -20,7 +20,7 @@ verdict() { # NAME WHAT COUNT STATUS
   if [ "$4" -eq 0 ]; then row "$1" "$2" "$3" "nothing"; else row "$1" "$2" "$3" "FAILED: $left/$1.log"; bad=1; fi
 }
 
-install_missing "${build_packages[@]}" "${run_packages[@]}" "${virtual_display_packages[@]}" "${test_packages[@]}" clang libclang-rt-14-dev
+install_missing "${build_packages[@]}" "${run_packages[@]}" "${virtual_display_packages[@]}" "${test_packages[@]}" "${sanitizer_packages[@]}"
 build release >/dev/null || exit 1
 tests=build/release/tests
 row part what "how many" found
