@@ -5090,6 +5090,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>Measured: how the rendered clips lie on the grid</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 waiting</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Proofs</name>

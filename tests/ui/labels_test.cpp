@@ -6,8 +6,12 @@
 #include "ui/window.h"
 
 #include <QAbstractButton>
+#include <QAction>
+#include <QCheckBox>
 #include <QComboBox>
 #include <QHeaderView>
+#include <QLineEdit>
+#include <QListWidget>
 #include <QStyleOptionButton>
 
 namespace {
@@ -64,10 +68,10 @@ QString nameOf(const Said& said) {
 }
 
 // What has no room, and what lies on its neighbour.
-QStringList faultsOf(ui::Window& w) {
+QStringList faultsOf(QWidget& window, std::size_t least) {
     QStringList faults;
-    const std::vector<Said> all = saidIn(*w.window);
-    if (all.size() < 20) faults << "hardly anything is shown";
+    const std::vector<Said> all = saidIn(window);
+    if (all.size() < least) faults << "hardly anything is shown";
     for (const Said& said : all)
         if (said.needs > said.has)
             faults << QStringLiteral("%1 needs %2 and has %3").arg(nameOf(said)).arg(said.needs).arg(said.has);
@@ -78,7 +82,7 @@ QStringList faultsOf(ui::Window& w) {
             if (both.width() > 1 && both.height() > 1)
                 faults << QStringLiteral("%1 lies on %2").arg(nameOf(all[i]), nameOf(all[k]));
         }
-    for (auto* header : w.window->findChildren<QHeaderView*>()) {
+    for (auto* header : window.findChildren<QHeaderView*>()) {
         if (!header->isVisible() || header->orientation() != Qt::Horizontal) continue;
         constexpr int sides = 14; // what the style leaves free on both sides
         for (int i = 0; i < header->count(); ++i) {
@@ -95,10 +99,10 @@ QStringList faultsOf(ui::Window& w) {
     return faults;
 }
 
-void expectRoom(ui::Window& w, const QString& where) {
+void expectRoom(QWidget& window, const QString& where, std::size_t least = 20) {
     // Layouts settle over a few turns of the event loop.
-    static_cast<void>(QTest::qWaitFor([&] { return faultsOf(w).isEmpty(); }, 3000));
-    EXPECT_EQ(faultsOf(w).join('\n').toStdString(), "") << where.toStdString();
+    static_cast<void>(QTest::qWaitFor([&] { return faultsOf(window, least).isEmpty(); }, 3000));
+    EXPECT_EQ(faultsOf(window, least).join('\n').toStdString(), "") << where.toStdString();
 }
 
 TEST(Labels, HaveRoomOnEveryPageAtEverySizeInBothThemes) {
@@ -117,11 +121,66 @@ TEST(Labels, HaveRoomOnEveryPageAtEverySizeInBothThemes) {
                                           .arg(size.width())
                                           .arg(size.height())
                                           .arg(theme == app::Theme::Paper ? "paper" : "lamp");
-                expectRoom(w, where);
+                expectRoom(*w.window, where);
             }
         }
     }
     app::setTheme(app::Theme::Paper);
+}
+
+// A dialog that a command opens.
+QWidget* opened(ui::Window& w, const char* command, const char* name) {
+    w.child<QAction>(command)->trigger();
+    QWidget* found = nullptr;
+    EXPECT_TRUE(ui::waitFor([&] {
+        for (QWidget* each : QApplication::topLevelWidgets())
+            if (each->isVisible() && each->objectName() == name) found = each;
+        return found != nullptr;
+    })) << name;
+    return found;
+}
+
+TEST(Labels, HaveRoomInTheBenchWhereAllOfItIsOpen) {
+    ui::Window w;
+    w.import({ui::hands(), ui::bass()});
+    w.openBench();
+    w.session().document().select({project::allClips(w.now()).front()});
+    for (const QSize size : {QSize(1280, 800), QSize(1100, 700)}) {
+        w.window->resize(size);
+        expectRoom(*w.window, QStringLiteral("%1 across").arg(size.width()));
+    }
+}
+
+TEST(Labels, HaveRoomInEveryDialog) {
+    ui::Window w;
+    w.import({ui::hands(), ui::bass(), ui::shaker()});
+    w.session().document().select({project::allClips(w.now()).front()});
+
+    QWidget* sheet = opened(w, "preferences", "preferencesSheet");
+    ASSERT_NE(sheet, nullptr);
+    auto* groups = sheet->findChild<QListWidget*>("preferenceGroups");
+    for (int i = 0; i < groups->count(); ++i) {
+        groups->setCurrentRow(i);
+        expectRoom(*sheet, groups->item(i)->text(), 2);
+    }
+    sheet->close();
+
+    sheet = opened(w, "deliver", "deliverSheet");
+    ASSERT_NE(sheet, nullptr);
+    expectRoom(*sheet, "the delivery sheet");
+    for (const char* box : {"deliver-stems", "deliver-mix", "deliver-proof"})
+        sheet->findChild<QCheckBox*>(box)->setChecked(true);
+    sheet->findChild<QLineEdit*>("deliverPattern")->setText("{no such thing}");
+    expectRoom(*sheet, "the delivery sheet, with much to do and a fault");
+    sheet->close();
+
+    for (const auto& [command, name] : {std::pair("nameClip", "textDialog"), std::pair("fitToBars", "numberDialog"),
+                                        std::pair("sliceEqually", "numberDialog")}) {
+        QWidget* dialog = opened(w, command, name);
+        ASSERT_NE(dialog, nullptr);
+        expectRoom(*dialog, name, 2);
+        dialog->close();
+    }
 }
 
 } // namespace

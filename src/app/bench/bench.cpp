@@ -139,7 +139,8 @@ void Bench::buildBody() {
     middle->addWidget(oneSource_, 1);
     middle->addWidget(many_, 1);
     body->addLayout(middle, 1);
-    body->addWidget(roomFor(card_, "cardRoom", tr("Card: settings of the selection"), 270, this));
+    cardRoom_ = roomFor(card_, "cardRoom", tr("Card: settings of the selection"), 270, this);
+    body->addWidget(cardRoom_);
 }
 
 // What the rails show, the lines of the grid, and hearing the recording alone.
@@ -378,14 +379,18 @@ void Bench::refreshStanding() {
 
 // Which of the parts stand there.
 void Bench::refreshRows(const project::SourcePtr& source) {
-    constexpr int high = 330; // from here on there is room for all
+    constexpr int high = 330;  // from here on there is room for all
+    constexpr int wide = 1000; // and from here for the column of rarer figures beside the Card
     const bool several = session_.selection().clips.size() > 1;
     const bool isHigh = height() >= high;
+    const bool isWide = width() >= wide;
+    const bool hasColumn = more_ || (isHigh && isWide);
     many_->setVisible(several);
     oneSource_->setVisible(!several);
     stripRow_->setVisible(source || !several);
-    columnRoom_->setVisible(more_ || isHigh);
-    moreButton_->setVisible(!isHigh && !isLine_);
+    columnRoom_->setVisible(hasColumn);
+    cardRoom_->setVisible(isWide || !hasColumn);
+    moreButton_->setVisible(!(isHigh && isWide) && !isLine_);
     moreButton_->setChecked(more_);
     // Of what runs at one tempo there is little to see in it: the rails have the room, unless there is plenty.
     plot_->setVisible(source && source->beats && isHigh && (!project::isSteady(*source) || height() > 470));

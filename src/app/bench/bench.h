@@ -98,6 +98,7 @@ class Bench : public QWidget {
     ElidedLabel* standing_ = nullptr; // what the two rails show
     std::vector<QPushButton*> grids_;
     QWidget* columnRoom_ = nullptr;
+    QWidget* cardRoom_ = nullptr;  // in a narrow window the column takes its place
     QScrollBar* scroll_ = nullptr; // of both rails; not there while all is in view
     SourceColumn* column_ = nullptr;
     QWidget* oneSource_ = nullptr;  // rails and what stands over them

@@ -73,12 +73,8 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     column->addLayout(barRow());
     column->addLayout(onsetRow());
     column->addLayout(followRow());
-    auto* pair = new QHBoxLayout;
-    pair->setSpacing(5);
-    pair->addWidget(straighten_);
-    pair->addWidget(lead_);
-    column->addLayout(pair);
-    column->addWidget(take_);
+    for (QPushButton* b : {straighten_, lead_, take_})
+        column->addWidget(b);
     column->addStretch(1);
 
     connect(straighten_, &QPushButton::clicked, this,

@@ -136,6 +136,7 @@ void describe(V& v, Preferences& p) {
 // Takes values from where file(name) finds them. What is missing or makes no sense leaves the value as it is.
 template <class File>
 struct From {
+    explicit From(File where) : file(std::move(where)) {}
     File file; // of a name: a QVariant, invalid where there is none
 
     void asked(const Asked&) {}
@@ -180,6 +181,7 @@ struct From {
 // Gives every value to file(name, value).
 template <class File>
 struct Into {
+    explicit Into(File where) : file(std::move(where)) {}
     File file;
 
     void asked(const Asked&) {}
@@ -252,22 +254,22 @@ std::vector<PreferenceEntry> preferenceTable() {
 QVariant preferenceOf(const Preferences& preferences, const QString& key) {
     Preferences p = preferences;
     QVariant found;
-    Into into{[&](const QString& name, const QVariant& value) {
+    Into into([&](const QString& name, const QVariant& value) {
         if (name == key) found = value;
-    }};
+    });
     describe(into, p);
     return found;
 }
 
 void setPreference(Preferences& preferences, const QString& key, const QVariant& value) {
-    From from{[&](const QString& name) { return name == key ? value : QVariant(); }};
+    From from([&](const QString& name) { return name == key ? value : QVariant(); });
     describe(from, preferences);
 }
 
 Preferences loadPreferences() {
     const QSettings file(fileName(), QSettings::IniFormat);
     Preferences p;
-    From from{[&](const QString& name) { return file.value(name); }};
+    From from([&](const QString& name) { return file.value(name); });
     describe(from, p);
     p.recent = p.recent.mid(0, Preferences::mostRecent);
     return p;
@@ -277,7 +279,7 @@ void savePreferences(const Preferences& p) {
     std::error_code ignored;
     std::filesystem::create_directories(base::dataFolder(), ignored);
     QSettings file(fileName(), QSettings::IniFormat);
-    Into into{[&](const QString& name, const QVariant& value) { file.setValue(name, value); }};
+    Into into([&](const QString& name, const QVariant& value) { file.setValue(name, value); });
     Preferences all = p;
     describe(into, all);
 }

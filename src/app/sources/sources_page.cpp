@@ -283,7 +283,7 @@ void SourcesPage::setTempo(const QString& text, const std::vector<project::Sourc
 // The name takes what the figures leave, but never so little that it could not be read.
 void SourcesPage::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
-    constexpr int least = 170;
+    constexpr int least = 220;
     QHeaderView* header = table_->horizontalHeader();
     const int figures = header->length() - header->sectionSize(nameColumn);
     const bool fits = width() - figures >= least;

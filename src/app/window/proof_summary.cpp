@@ -85,7 +85,8 @@ void ProofSummary::paintEvent(QPaintEvent*) {
     for (const Word& word : list)
         put(word.text, landingText(word.landing), textFont(sizes::strong, QFont::DemiBold), word.landing);
     if (summary_.waiting > 0)
-        put(tr("%1 being measured").arg(summary_.waiting), t.inkSoft, textFont(sizes::text), {});
+        put((narrow_ ? tr("%1 waiting") : tr("%1 being measured")).arg(summary_.waiting), t.inkSoft,
+            textFont(sizes::text), {});
     else if (list.empty())
         put(tr("nothing yet"), t.inkSoft, textFont(sizes::text), {});
     if (hasFocus()) {
