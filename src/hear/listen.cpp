@@ -5,6 +5,7 @@
 #include "hear/loop_fit.h"
 #include "hear/sureness.h"
 #include "hear/track.h"
+#include "hear/whole.h"
 #include "metre/tempo.h"
 
 #include <algorithm>
@@ -121,26 +122,6 @@ double wandering(const std::vector<double>& beats) {
     return most;
 }
 
-// The share of the events' strength near a beat or its half.
-double landing(const std::vector<double>& beats, const std::vector<Event>& events) {
-    double landed = 0;
-    double total = 1e-9;
-    for (const Event& e : events) {
-        total += e.strength;
-        const auto after = std::lower_bound(beats.begin(), beats.end(), e.at);
-        if (after == beats.end() || after == beats.begin()) {
-            const double off = after == beats.end() ? e.at - beats.back() : beats.front() - e.at;
-            landed += e.strength * std::exp(-off * off / (0.02 * 0.02));
-            continue;
-        }
-        const double span = *after - *(after - 1);
-        const double place = (e.at - *(after - 1)) / span * 4;
-        const double off = std::abs(place - std::round(place)) / 4 * span;
-        landed += e.strength * std::exp(-off * off / (0.015 * 0.015));
-    }
-    return landed / total;
-}
-
 // How well the moments of beats are known, by what is played on them: the softer it begins, the less. In seconds,
 // the median; never less than what beats are found to at best.
 double blurOfBeats(const std::vector<double>& beats, const std::vector<Event>& events) {
@@ -192,24 +173,33 @@ constexpr double shortestFree = 5.0; // seconds
 constexpr std::size_t fewestStrokesFree = 10;
 
 // The beats as played, where the recording is played freely or the window says so; else none.
-std::vector<double> freeBeats(const LoopFit& settled, const std::vector<Event>& heard, const Strength& s,
-                              const Span& span, Feel feel) {
+std::vector<double> freeBeats(const LoopFit& settled, std::vector<double> tracked, const std::vector<Event>& heard,
+                              const Strength& s, const Span& span, Feel feel) {
     const Bpm about(60 / settled.period);
     bool isFree = false;
-    std::vector<double> tracked;
-    if (heard.back().at - span.start > shortestFree && heard.size() >= fewestStrokesFree) {
-        tracked = trackedBeats(heard, s, span, about);
-        if (tracked.size() >= 8) {
-            std::vector<double> straight;
-            for (double t = settled.start; t <= span.file + 0.01; t += settled.period)
-                straight.push_back(t);
-            isFree = wandering(tracked) > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
-        }
+    if (tracked.size() >= 8) {
+        std::vector<double> straight;
+        for (double t = settled.start; t <= span.file + 0.01; t += settled.period)
+            straight.push_back(t);
+        isFree = wandering(tracked) > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
     }
     if (feel == Feel::Free && tracked.size() < 2) tracked = trackedBeats(heard, s, span, about);
     if (feel != Feel::Either) isFree = feel == Feel::Free && tracked.size() >= 2;
     if (!isFree) tracked.clear();
     return tracked;
+}
+
+// Whether what was settled by the whole of a recording, with its length, lies on what its clear parts say.
+bool explains(const LoopFit& settled, const Throughout& clear, const Span& span) {
+    constexpr double near = 0.012; // seconds
+    // What begins with a sound later on may begin with a pick-up.
+    if (!settled.beats || settled.start > near) return false;
+    const auto off = [&](double at) {
+        const double beat = (at - clear.start) / clear.period * 2; // halves are lines too
+        return std::abs(beat - std::round(beat)) * clear.period / 2;
+    };
+    const double beats = std::floor((span.end - settled.start) / settled.period);
+    return off(settled.start) < near && off(settled.start + beats * settled.period) < near;
 }
 
 // The first candidate is what was settled; half and double stand beside it.
@@ -269,14 +259,25 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
 
     LoopFit settled = fitLoop(heard, s, out.span, about);
     const double lastEvent = heard.back().at;
+    std::vector<double> tracked;
+    if (lastEvent - out.span.start > shortestFree && heard.size() >= fewestStrokesFree)
+        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
+    const auto throughout = window.feel == Feel::Free
+                                ? std::nullopt
+                                : steadyThroughout(heard, tracked, s, out.span, Bpm(60 / settled.period));
+    const bool isSong = throughout && !explains(settled, *throughout, out.span);
+    if (isSong) settled = {throughout->period, throughout->start, {}, 0, {}};
     const BarWay bar = barOf(s, again, {settled.start, settled.period, settled.beats, lastEvent});
     // Bars that are no whole number of beats come in pairs.
     const int beatsInBars = static_cast<int>(bar.beats == std::floor(bar.beats) ? bar.beats : 2 * bar.beats);
+    if (isSong) settled.start = firstBarLine(*throughout, beatsInBars, heard, s);
     if (!settled.beats) {
         settled.beats = beatsHolding(heard, settled.start, settled.period, beatsInBars);
         settled.seconds = *settled.beats * settled.period;
     }
-    if (std::vector<double> played = freeBeats(settled, heard, s, out.span, window.feel); !played.empty())
+    const Feel feel = throughout && window.feel == Feel::Either ? Feel::Steady : window.feel;
+    if (std::vector<double> played = freeBeats(settled, std::move(tracked), heard, s, out.span, feel);
+        !played.empty())
         settleFree(out, std::move(played), heard);
     else
         settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));

@@ -252,6 +252,25 @@ std::vector<double> trackedBeats(const std::vector<Event>& events, const Strengt
     return beats;
 }
 
+double landing(const std::vector<double>& beats, const std::vector<Event>& events) {
+    double landed = 0;
+    double total = 1e-9;
+    for (const Event& e : events) {
+        total += e.strength;
+        const auto after = std::lower_bound(beats.begin(), beats.end(), e.at);
+        if (after == beats.end() || after == beats.begin()) {
+            const double off = after == beats.end() ? e.at - beats.back() : beats.front() - e.at;
+            landed += e.strength * std::exp(-off * off / (0.02 * 0.02));
+            continue;
+        }
+        const double span = *after - *(after - 1);
+        const double place = (e.at - *(after - 1)) / span * 4;
+        const double off = std::abs(place - std::round(place)) / 4 * span;
+        landed += e.strength * std::exp(-off * off / (0.015 * 0.015));
+    }
+    return landed / total;
+}
+
 std::vector<metre::Pin> pinsThrough(const std::vector<double>& beats, std::size_t downbeat, double tolerance) {
     assert(beats.size() >= 2);
     const auto pin = [&](std::size_t i) {

@@ -15,6 +15,9 @@ namespace hear {
 // moved to the event it stands for. Any thread.
 std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
 
+// The share of the events' strength that lies on beats or their quarters, 0 to 1. REQUIRES beats in order.
+double landing(const std::vector<double>& beats, const std::vector<Event>& events);
+
 // The fewest pins, on beats, for which every beat lies within `tolerance` seconds of the line between its pins.
 // REQUIRES two beats or more, in order. Beat 0 is beats[downbeat].
 std::vector<metre::Pin> pinsThrough(const std::vector<double>& beats, std::size_t downbeat,
