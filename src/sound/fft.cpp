@@ -39,10 +39,11 @@ struct Plan {
 };
 
 // FFTW's planner is not safe to call from two threads; its plans are safe to execute. Plans live as long as the
-// process: there are only as many as sizes in use.
+// process, and longer than anything that is static: a worker may still use one while the process ends. There are
+// only as many as sizes in use.
 const Plan& planFor(std::size_t size, float* time, fftwf_complex* spectrum) {
     static std::mutex mutex;
-    static std::map<std::size_t, Plan> plans;
+    static auto& plans = *new std::map<std::size_t, Plan>;
     const std::lock_guard lock(mutex);
     Plan& p = plans[size];
     if (p.forward == nullptr) {
