@@ -117,6 +117,7 @@ double medianOf(std::vector<std::pair<double, double>> values) {
 double besideLines(const Stretch& stretch, const Grid& grid) {
     const double line = grid.period / grid.division;
     std::vector<std::pair<double, double>> offs;
+    offs.reserve(stretch.attacks.size());
     for (const Event& e : stretch.attacks) {
         const double place = (e.at - grid.phase) / line;
         offs.emplace_back((place - std::round(place)) * line, e.strength);
@@ -129,6 +130,7 @@ double besideLines(const Stretch& stretch, const Grid& grid) {
 double strengthElsewhere(const Stretches& all, const std::vector<double>& tracked,
                          const std::vector<double>& steady, const Span& span, Bpm about) {
     std::vector<std::pair<double, double>> weights;
+    weights.reserve(all.clear.size());
     for (const Stretch& s : all.clear)
         weights.emplace_back(s.weight, 1.0);
     const double usual = medianOf(std::move(weights));
@@ -151,6 +153,7 @@ double strengthElsewhere(const Stretches& all, const std::vector<double>& tracke
 // One grid through all clear stretches: of those whose tempo is near the usual one the straightest.
 Grid commonGrid(const std::vector<Stretch>& clear, const std::vector<Event>& attacks, const Span& span) {
     std::vector<std::pair<double, double>> periods;
+    periods.reserve(clear.size());
     for (const Stretch& s : clear)
         periods.emplace_back(s.grid.period, s.weight);
     const double middle = medianOf(std::move(periods));

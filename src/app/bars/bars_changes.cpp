@@ -49,7 +49,7 @@ bool BarsChanges::isAnotherPage(const project::Project& now, const BarsLayout& l
 }
 
 QRegion BarsChanges::since(const Session& session, const BarsLayout& layout, QSize page) {
-    const project::LaidPtr laid = session.laid();
+    const project::LaidPtr& laid = session.laid();
     std::vector<Standing> standings = standingsOf(session, *laid);
     bool all = isAnotherPage(laid->project(), layout) || tolerance_ != session.proofs().tolerance();
     QRegion changed;
