@@ -40,22 +40,11 @@ double likeness(const std::vector<float>& curve, double hop, double seconds) {
     return both / std::sqrt(first * second);
 }
 
-// The greatest value of a curve near a moment.
-double near(const std::vector<float>& curve, double hop, double at) {
-    constexpr std::int64_t reach = 7; // hops
-    const auto middle = static_cast<std::int64_t>(std::llround(at / hop));
-    double most = 0;
-    for (std::int64_t h = std::max<std::int64_t>(0, middle - reach);
-         h <= std::min<std::int64_t>(std::int64_t(curve.size()) - 1, middle + reach); ++h)
-        most = std::max(most, double(curve[static_cast<std::size_t>(h)]));
-    return most;
-}
-
 // What happens at halves of beats, for one curve: value i lies i half beats after the start.
 std::vector<double> atHalves(const std::vector<float>& curve, double hop, const Beating& b) {
     std::vector<double> out;
     for (int i = 0; b.start + i * b.period / 2 <= b.last + 0.03; ++i)
-        out.push_back(near(curve, hop, b.start + i * b.period / 2));
+        out.push_back(greatestNear(curve, hop, b.start + i * b.period / 2));
     return out;
 }
 
@@ -84,7 +73,7 @@ std::array<double, 3> divided(const Strength& s, const Beating& b) {
     std::array<double, 3> sums{};
     double beats = 1e-6;
     for (double t = b.start; t + b.period <= b.last + b.period / 2; t += b.period) {
-        const auto at = [&](double place) { return near(s.flux, s.hop, t + place * b.period); };
+        const auto at = [&](double place) { return greatestNear(s.flux, s.hop, t + place * b.period); };
         beats += at(0);
         sums[0] += (at(1 / 3.0) + at(2 / 3.0)) / 2;
         sums[1] += at(0.5);
@@ -217,6 +206,16 @@ class BarMeasure {
 };
 
 } // namespace
+
+double greatestNear(const std::vector<float>& curve, double hop, double at) {
+    constexpr std::int64_t reach = 7; // hops
+    const auto middle = static_cast<std::int64_t>(std::llround(at / hop));
+    double most = 0;
+    for (std::int64_t h = std::max<std::int64_t>(0, middle - reach);
+         h <= std::min<std::int64_t>(std::int64_t(curve.size()) - 1, middle + reach); ++h)
+        most = std::max(most, double(curve[static_cast<std::size_t>(h)]));
+    return most;
+}
 
 std::vector<BarWay> barWays(const Strength& s, const Repetition& again, const Beating& b) {
     BarMeasure measure(s, again, b);

@@ -11,6 +11,9 @@
 
 namespace hear {
 
+// The greatest value of a curve within 35 ms of a moment; `hop` and `at` in seconds. Any thread.
+double greatestNear(const std::vector<float>& curve, double hop, double at);
+
 // Beats as they were heard, from the first downbeat on.
 struct Beating {
     double start = 0;        // seconds

@@ -1,5 +1,6 @@
 #include "hear/whole.h"
 
+#include "hear/accents.h"
 #include "hear/track.h"
 
 #include <algorithm>
@@ -66,8 +67,10 @@ struct Stretch {
 
 std::vector<Event> attacksIn(const std::vector<Event>& events, double from, double to) {
     std::vector<Event> list;
-    for (const Event& e : events)
-        if (e.attack && e.at >= from && e.at < to) list.push_back(e);
+    auto e =
+        std::lower_bound(events.begin(), events.end(), from, [](const Event& x, double t) { return x.at < t; });
+    for (; e != events.end() && e->at < to; ++e)
+        if (e->attack) list.push_back(*e);
     return list;
 }
 
@@ -150,33 +153,19 @@ double strengthElsewhere(const Stretches& all, const std::vector<double>& tracke
     return sum;
 }
 
-// One grid through all clear stretches: of those whose tempo is near the usual one the straightest.
+// One grid through all clear stretches: from the strongest on through twice as much of the recording each time, so
+// that what is known of the tempo is always enough for the next fit.
 Grid commonGrid(const std::vector<Stretch>& clear, const std::vector<Event>& attacks, const Span& span) {
-    std::vector<std::pair<double, double>> periods;
-    periods.reserve(clear.size());
-    for (const Stretch& s : clear)
-        periods.emplace_back(s.grid.period, s.weight);
-    const double middle = medianOf(std::move(periods));
-    // As far as one fit of so long a recording can be drawn.
-    const double reach = 0.35 / ((span.end - span.start) / middle);
-    Grid best;
-    best.agreement = -1;
-    for (double away = -0.004; away <= 0.004; away += reach) {
-        const Grid grid =
-            straightGrid(attacks, {span.start, span.end, span.end}, Bpm(60 / middle / (1 + away)), reach);
-        if (grid.agreement > best.agreement) best = grid;
+    const Stretch& strongest = *std::max_element(
+        clear.begin(), clear.end(), [](const Stretch& a, const Stretch& b) { return a.weight < b.weight; });
+    const double middle = strongest.from + stretchOf(span.end - span.start) / 2;
+    Grid grid = strongest.grid;
+    for (double reach = stretchOf(span.end - span.start);; reach *= 2) {
+        const double from = std::max(span.start, middle - reach);
+        const double to = std::min(span.end, middle + reach);
+        grid = straightGrid(attacksIn(attacks, from, to), {from, to, to}, Bpm(60 / grid.period));
+        if (from <= span.start && to >= span.end) return grid;
     }
-    return best;
-}
-
-// The greatest value of a curve about a moment.
-double about(const std::vector<float>& curve, double hop, double at) {
-    const auto middle = static_cast<std::int64_t>(std::llround(at / hop));
-    float most = 0;
-    for (std::int64_t h = std::max<std::int64_t>(0, middle - 5);
-         h <= std::min<std::int64_t>(std::ssize(curve) - 1, middle + 7); ++h)
-        most = std::max(most, curve[static_cast<std::size_t>(h)]);
-    return double(most);
 }
 
 // Which line of a beat a moment is nearest to.
@@ -203,7 +192,7 @@ double phaseOfBeats(const Grid& grid, const std::vector<Event>& attacks, const s
         const double n = std::round(place);
         if (std::abs(place - n) * line > together) continue;
         const std::size_t slot = slotOf(grid, e.at);
-        const double weight = about(s.low, s.hop, e.at) + 0.5 * about(s.flux, s.hop, e.at);
+        const double weight = greatestNear(s.low, s.hop, e.at) + 0.5 * greatestNear(s.flux, s.hop, e.at);
         sums[slot] += weight;
         all += weight;
     }
@@ -314,8 +303,8 @@ double firstBarLine(const Throughout& beats, int beatsInBar, const std::vector<E
     std::vector<double> low;
     std::vector<double> turn;
     for (double at = from; at <= last + 0.03; at += beats.period) {
-        low.push_back(about(s.low, s.hop, at));
-        turn.push_back(std::max(about(s.change, s.hop, at), about(s.turn, s.hop, at)));
+        low.push_back(greatestNear(s.low, s.hop, at));
+        turn.push_back(std::max(greatestNear(s.change, s.hop, at), greatestNear(s.turn, s.hop, at)));
     }
     const std::vector<double> sections = sectionsAt(from, beats.period, low.size(), beatsInBar, events);
     int best = 0;

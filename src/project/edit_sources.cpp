@@ -207,6 +207,7 @@ Result<Project> scaleBeats(const Project& p, SourceId id, double factor) {
 
 Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>& ids, bool on) {
     Project out = p;
+    std::vector<SourcePtr>& sources = out.sources.altered();
     for (const SourceId id : withTheirSets(p, ids)) {
         const SourcePtr s = sourceOf(p, id);
         if (!s) return tl::unexpected(mayChange(p, id).error());
@@ -219,7 +220,7 @@ Result<Project> setSourceFollowing(const Project& p, const std::vector<SourceId>
         });
         Source changed = *s;
         changed.following = on;
-        for (SourcePtr& each : out.sources.altered())
+        for (SourcePtr& each : sources)
             if (each->id == id) each = std::make_shared<const Source>(changed);
     }
     return out;

@@ -48,57 +48,64 @@ bool BarsChanges::isAnotherPage(const project::Project& now, const BarsLayout& l
            !(before.loop == now.loop) || !(before.view == now.view) || before.tracks.size() != now.tracks.size();
 }
 
+void BarsChanges::lookAtTracks(const project::Laid& now, const BarsLayout& layout, int width, Places& out) const {
+    const auto& tracks = now.project().tracks;
+    for (std::size_t i = 0; i < tracks.size(); ++i) {
+        const project::TrackPtr& before = laid_->project().tracks[i];
+        if (before == tracks[i]) continue;
+        const bool same = looksAlike(*before, *tracks[i]);
+        out.moved = out.moved || !same;
+        // The head says what rule its clips have.
+        out.tracks += QRect(0, layout.y(i), same ? BarsLayout::headers : width, layout.heightOf(i));
+    }
+}
+
+void BarsChanges::lookAtClips(const project::Laid& now, const std::vector<Standing>& standings,
+                              const BarsLayout& layout, Places& out) const {
+    const auto add = [&](const project::LaidClip& clip) {
+        out.tracks += around(layout, clip);
+        out.tied = out.tied || isTied(clip);
+    };
+    for (std::size_t i = 0; i < now.clips().size(); ++i) {
+        const project::LaidClip& clip = now.clips()[i];
+        const project::LaidClip* before = laid_->find(clip.id());
+        if (before == nullptr) {
+            add(clip);
+            out.moved = true;
+            continue;
+        }
+        const auto place = static_cast<std::size_t>(before - laid_->clips().data());
+        if (looksAlike(*before, clip) && standings_[place] == standings[i]) continue;
+        add(clip);
+        add(*before);
+        out.moved = out.moved || before->timing != clip.timing || before->clip->tint != clip.clip->tint;
+    }
+    for (const project::LaidClip& before : laid_->clips())
+        if (now.find(before.id()) == nullptr) {
+            add(before);
+            out.moved = true;
+        }
+}
+
 QRegion BarsChanges::since(const Session& session, const BarsLayout& layout, QSize page) {
     const project::LaidPtr& laid = session.laid();
     std::vector<Standing> standings = standingsOf(session, *laid);
-    bool all = isAnotherPage(laid->project(), layout) || tolerance_ != session.proofs().tolerance();
-    QRegion changed;
-    const auto add = [&](const project::LaidClip& clip) {
-        changed += around(layout, clip);
-        all = all || isTied(clip);
-    };
-    bool moved = false; // seen in the overview
-    if (!all) {
-        const auto& tracks = laid->project().tracks;
-        for (std::size_t i = 0; i < tracks.size(); ++i) {
-            const project::TrackPtr& before = laid_->project().tracks[i];
-            if (before == tracks[i]) continue;
-            const bool same = looksAlike(*before, *tracks[i]);
-            moved = moved || !same;
-            // The head says what rule its clips have.
-            changed += QRect(0, layout.y(i), same ? BarsLayout::headers : page.width(), layout.heightOf(i));
-        }
-        std::size_t known = 0; // of the clips shown before
-        for (std::size_t i = 0; i < laid->clips().size() && !all; ++i) {
-            const project::LaidClip& clip = laid->clips()[i];
-            const project::LaidClip* before = laid_->find(clip.id());
-            if (before != nullptr) ++known;
-            const auto place = before == nullptr ? 0 : static_cast<std::size_t>(before - laid_->clips().data());
-            if (before != nullptr && looksAlike(*before, clip) && standings_[place] == standings[i]) continue;
-            add(clip);
-            if (before != nullptr) add(*before);
-            moved = moved || before == nullptr || before->timing != clip.timing ||
-                    before->clip->tint != clip.clip->tint;
-        }
-        if (known < laid_->clips().size()) {
-            moved = true;
-            for (const project::LaidClip& before : laid_->clips())
-                if (laid->find(before.id()) == nullptr) add(before);
-        }
-        if (moved) changed += QRect(0, 0, page.width(), BarsLayout::overview);
+    const bool isAnother = isAnotherPage(laid->project(), layout) || tolerance_ != session.proofs().tolerance();
+    Places places;
+    if (!isAnother) {
+        lookAtTracks(*laid, layout, page.width(), places);
+        lookAtClips(*laid, standings, layout, places);
     }
     laid_ = laid;
     standings_ = std::move(standings);
     tops_ = layout.tops;
     lanes_ = layout.lanes;
     tolerance_ = session.proofs().tolerance();
-    const QRect whole(QPoint(), page);
     constexpr int many = 40; // patches, which cost more one by one than together
-    if (all || changed.rectCount() > many) return whole;
+    if (isAnother || places.tied || places.tracks.rectCount() > many) return QRect(QPoint(), page);
     // Nothing of a track lies over the ruler and the lanes.
-    const QRect field(0, layout.top(), page.width(), page.height() - layout.top());
-    QRegion out = changed & field;
-    if (moved) out += QRect(0, 0, page.width(), BarsLayout::overview);
+    QRegion out = places.tracks & QRect(0, layout.top(), page.width(), page.height() - layout.top());
+    if (places.moved) out += QRect(0, 0, page.width(), BarsLayout::overview);
     return out;
 }
 

@@ -30,6 +30,15 @@ class BarsChanges {
     };
     static std::vector<Standing> standingsOf(const Session& session, const project::Laid& laid);
     bool isAnotherPage(const project::Project& now, const BarsLayout& layout) const;
+    // What changed on a page that is none other.
+    struct Places {
+        QRegion tracks;     // under the lanes
+        bool moved = false; // what the overview shows
+        bool tied = false;  // to other clips, by a cord across the tracks
+    };
+    void lookAtTracks(const project::Laid& now, const BarsLayout& layout, int width, Places& out) const;
+    void lookAtClips(const project::Laid& now, const std::vector<Standing>& standings, const BarsLayout& layout,
+                     Places& out) const;
 
     project::LaidPtr laid_;           // as it was shown
     std::vector<Standing> standings_; // of its clips

@@ -11,6 +11,7 @@
 
 #include <QPainterPath>
 #include <QPixmap>
+#include <QPixmapCache>
 #include <QTextLayout>
 #include <algorithm>
 #include <cmath>
@@ -129,24 +130,23 @@ void paintFades(QPainter& p, const BarsScene& s, const project::LaidClip& clip, 
     p.setRenderHint(QPainter::Antialiasing, false);
 }
 
-// A round dot of 4.4, drawn once for each colour and scale: a page has thousands of them.
-void paintDot(QPainter& p, const QPointF& at, const QColor& colour) {
-    constexpr int size = 6;
-    const double scale = p.device()->devicePixelRatioF();
-    static std::map<std::pair<QRgb, double>, QPixmap> dots;
-    QPixmap& dot = dots[{colour.rgba(), scale}];
-    if (dot.isNull()) {
-        dot = QPixmap(static_cast<int>(std::ceil(size * scale)), static_cast<int>(std::ceil(size * scale)));
-        dot.setDevicePixelRatio(scale);
-        dot.fill(Qt::transparent);
-        QPainter once(&dot);
-        once.setRenderHint(QPainter::Antialiasing);
-        once.setPen(Qt::NoPen);
-        once.setBrush(colour);
-        once.drawEllipse(QPointF(size / 2.0, size / 2.0), 2.2, 2.2);
-    }
-    const auto onPixel = [scale](double v) { return std::round((v - size / 2.0) * scale) / scale; };
-    p.drawPixmap(QPointF(onPixel(at.x()), onPixel(at.y())), dot);
+// A round dot of 4.4 in a square of 6, drawn once for each colour and scale: a page has thousands of them.
+constexpr int dotSize = 6;
+QPixmap dotOf(const QColor& colour, double scale) {
+    const QString key = QStringLiteral("seam dot %1 %2").arg(colour.rgba()).arg(scale);
+    QPixmap dot;
+    if (QPixmapCache::find(key, &dot)) return dot;
+    const int pixels = static_cast<int>(std::ceil(dotSize * scale));
+    dot = QPixmap(pixels, pixels);
+    dot.setDevicePixelRatio(scale);
+    dot.fill(Qt::transparent);
+    QPainter p(&dot);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(Qt::NoPen);
+    p.setBrush(colour);
+    p.drawEllipse(QPointF(dotSize / 2.0, dotSize / 2.0), 2.2, 2.2);
+    QPixmapCache::insert(key, dot);
+    return dot;
 }
 
 // The seam: a mark for every hit that was measured, along the clip's foot, as it landed. Where they are too close
@@ -193,11 +193,14 @@ void paintSeam(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
         marks.push_back({cell, x, *hit->off});
     }
     p.setRenderHint(QPainter::Antialiasing);
+    const double scale = p.device()->devicePixelRatioF();
+    const QPixmap dot = dotOf(landingColour(prove::Landing::InTime), scale);
+    const auto onPixel = [scale](double v) { return std::round((v - dotSize / 2.0) * scale) / scale; };
     for (const Mark& mark : marks) {
         const prove::Landing landing = prove::landingOf(mark.off, proofs.tolerance());
         const QPointF at(std::clamp(mark.x, r.left() + 4, r.right() - 4), y);
         if (landing == prove::Landing::InTime)
-            paintDot(p, at, landingColour(landing));
+            p.drawPixmap(QPointF(onPixel(at.x()), onPixel(at.y())), dot);
         else
             paintLanding(p, at, landing, 2.6);
     }
