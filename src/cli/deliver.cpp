@@ -7,6 +7,7 @@
 #include "cli/sound_options.h"
 #include "deliver/deliver.h"
 #include "project/save.h"
+#include "sound/mapped.h"
 
 #include <algorithm>
 #include <array>
@@ -147,6 +148,7 @@ int deliver(const DeliverCommand& command, const std::stop_token& stop, Output& 
         output.say(order.error().text);
         return 2;
     }
+    const sound::MappedBound bound(sound::littleMapped);
     try {
         const auto loaded = project::loadProject(command.project, {{}, stop});
         if (!loaded) {

@@ -20,6 +20,7 @@
 #include "project/laid.h"
 #include "project/settle.h"
 #include "sound/carried.h"
+#include "sound/mapped.h"
 #include "sound/resample.h"
 #include "sound/write.h"
 #include "stretch/method.h"
@@ -444,6 +445,7 @@ bool prepareFolder(const FitOptions& o, const Asked& a, const Named& named, cons
 } // namespace
 
 int fit(const FitOptions& options, const std::stop_token& stop, Output& output) {
+    const sound::MappedBound bound(sound::littleMapped);
     const auto wrong = [&](const std::string& text) {
         if (!text.empty()) output.say(text);
         return 2;

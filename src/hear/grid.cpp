@@ -66,10 +66,35 @@ Event eventOf(const Turn& turn) {
     return {turn.at, turn.height * 0.5, std::clamp(0.0015 + 0.05 * turn.takes, 0.004, 0.03), false};
 }
 
-template <class Moment>
-bool isNear(const std::vector<Moment>& list, double at, double reach) {
-    return std::any_of(list.begin(), list.end(), [&](const Moment& m) { return std::abs(m.at - at) < reach; });
-}
+// Moments, to be asked whether one is near.
+class Moments {
+  public:
+    template <class List>
+    static Moments of(const List& list) {
+        Moments out;
+        out.at_.reserve(list.size());
+        for (const auto& moment : list)
+            out.at_.push_back(moment.at);
+        std::sort(out.at_.begin(), out.at_.end());
+        return out;
+    }
+    static Moments of(const std::vector<Onset>& list, int rate) {
+        Moments out;
+        out.at_.reserve(list.size());
+        for (const Onset& o : list)
+            out.at_.push_back(metre::toSeconds(o.at, rate).value);
+        return out;
+    }
+    bool hasNear(double at, double reach) const {
+        const auto after = std::lower_bound(at_.begin(), at_.end(), at);
+        return (after != at_.end() && *after - at < reach) || (after != at_.begin() && at - *(after - 1) < reach);
+    }
+    // Quick where moments come about in order.
+    void add(double at) { at_.insert(std::upper_bound(at_.begin(), at_.end(), at), at); }
+
+  private:
+    std::vector<double> at_; // ascending
+};
 
 } // namespace
 
@@ -91,19 +116,25 @@ std::vector<Event> events(const std::vector<Onset>& onsets, int rate, const Curv
     }
     std::vector<Event> out;
     std::transform(rising.begin(), rising.end(), std::back_inserter(out), [](const Rising& r) { return r.event; });
-    const std::vector<Event> struck = out;
+    const Moments struck = Moments::of(out);
+    const Moments turning = Moments::of(turns);
+    const Moments begun = Moments::of(onsets, rate);
     // Changes of pitch that no onset stands for, not even one too quiet to count; nor a turn.
     const auto isKnown = [&](const Event& change) {
-        if (blends) return isNear(struck, change.at, 0.09) || isNear(turns, change.at, 0.3);
-        return std::any_of(onsets.begin(), onsets.end(), [&](const Onset& o) {
-            return std::abs(metre::toSeconds(o.at, rate).value - change.at) < 0.09;
-        });
+        if (blends) return struck.hasNear(change.at, 0.09) || turning.hasNear(change.at, 0.3);
+        return begun.hasNear(change.at, 0.09);
     };
     for (const Event& change : changesOf(s))
         if (!isKnown(change)) out.push_back(change);
     // Chords that blend into each other, where nothing else is near.
-    for (const Turn& turn : turns)
-        if (blends ? !isNear(struck, turn.at, 0.1) : !isNear(out, turn.at, 0.2)) out.push_back(eventOf(turn));
+    const Moments there = Moments::of(out);
+    Moments added;
+    for (const Turn& turn : turns) {
+        if (blends ? struck.hasNear(turn.at, 0.1) : there.hasNear(turn.at, 0.2) || added.hasNear(turn.at, 0.2))
+            continue;
+        out.push_back(eventOf(turn));
+        added.add(turn.at);
+    }
     std::sort(out.begin(), out.end(), [](const Event& a, const Event& b) { return a.at < b.at; });
     const float lowest = n == 0 ? 1 : std::max(1e-4F, *std::max_element(s.low.begin(), s.low.end()));
     for (Event& e : out) {

@@ -33,7 +33,7 @@ std::optional<Kind> kindFromWord(const std::string& word) {
 namespace {
 
 // The share of a moment's loudness that lies on the lowest of its strong pitches and on its overtones.
-double explainedByOne(const std::array<float, Pitches::bands>& bands, float strongest) {
+double explainedByOne(const Profile& bands, float strongest) {
     constexpr std::array<int, 10> overtones = {0, 12, 19, 24, 28, 31, 34, 36, 38, 40};
     const auto size = static_cast<int>(bands.size());
     int root = 0;
@@ -90,10 +90,14 @@ void colourPitches(Colour& out, const Pitches& pitches) {
     double lowest = 0;
     double lowestOf = 0;
     float loudest = 1e-6F;
-    for (const auto& bands : pitches.loudness)
-        loudest = std::max(loudest, *std::max_element(bands.begin(), bands.end()));
+    Profiles::Walk walk(pitches.loudness);
+    for (std::size_t h = 0; h < pitches.loudness.size(); ++h) {
+        walk.stand(h);
+        loudest = std::max(loudest, *std::max_element(walk[h].begin(), walk[h].end()));
+    }
     for (std::size_t h = 1; h + 1 < pitches.loudness.size(); ++h) {
-        const auto& bands = pitches.loudness[h];
+        walk.stand(h);
+        const auto& bands = walk[h];
         const float strongest = *std::max_element(bands.begin(), bands.end());
         if (strongest < loudest * 0.15F) continue;
         moments += 1;
@@ -102,7 +106,7 @@ void colourPitches(Colour& out, const Pitches& pitches) {
         for (std::size_t b = 0; b < bands.size(); ++b) {
             whole += bands[b];
             if (b + Pitches::lowest < 54) low += bands[b];
-            const float held = std::min({pitches.loudness[h - 1][b], bands[b], pitches.loudness[h + 1][b]});
+            const float held = std::min({walk[h - 1][b], bands[b], walk[h + 1][b]});
             steady += held;
             if (held < strongest * 0.3F) continue;
             lines += 1;

@@ -17,10 +17,6 @@ namespace hear {
 
 namespace {
 
-// Up to so many seconds the length of a recording says something of its tempo. How near thousands of beats come to
-// a whole number of them is chance: a rate that is found to a two-thousandth misses by more.
-constexpr double longestLoop = 600;
-
 // Under this sureness there is no tempo: of loops hardly one lies there.
 constexpr double noBeat = 0.05;
 
@@ -85,11 +81,13 @@ int beatsHolding(const std::vector<Event>& events, double start, double period, 
     double total = 1e-9;
     for (const Event& e : events)
         total += std::pow(e.strength, 1.5);
+    auto next = events.begin();
+    double beyond = total - 1e-9;
     for (int bars = 1;; ++bars) {
         const double end = start + (bars * bar - 0.12) * period;
-        double beyond = 0;
-        for (const Event& e : events)
-            if (e.at > end) beyond += std::pow(e.strength, 1.5);
+        for (; next != events.end() && next->at <= end; ++next)
+            beyond -= std::pow(next->strength, 1.5);
+        if (next == events.end()) beyond = 0; // exactly
         const bool usual = bars == 1 || bars == 2 || bars == 4 || bars == 8 || bars == 16;
         if (beyond <= (usual ? 0.05 : 0.01) * total) return bars * bar;
     }
@@ -238,6 +236,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     const Colour colour = colourOf(c, heard, out.span, classes.pitched);
     const auto none = withoutBeat(s, colour, heard, out.span);
     const Repetition again(c.pitches);
+    if (progress.stopped()) return out;
     std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(c, again, out.span);
     if (!found.empty() && out.span.end - out.span.start < longestLoop)
         found = weighedByLength(std::move(found), heard, s, out.span);
@@ -257,14 +256,18 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     out.sureness = out.candidates.front().weight;
     const Bpm about = out.candidates.front().bpm;
 
-    LoopFit settled = fitLoop(heard, s, out.span, about);
+    if (progress.stopped()) return out;
+    LoopFit settled = fitLoop(heard, s, out.span, about, progress);
+    if (progress.stopped()) return out;
     const double lastEvent = heard.back().at;
     std::vector<double> tracked;
     if (lastEvent - out.span.start > shortestFree && heard.size() >= fewestStrokesFree)
-        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period));
+        tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period), progress);
+    if (progress.stopped()) return out;
     const auto throughout = window.feel == Feel::Free
                                 ? std::nullopt
                                 : steadyThroughout(heard, tracked, s, out.span, Bpm(60 / settled.period));
+    if (progress.stopped()) return out;
     const bool isSong = throughout && !explains(settled, *throughout, out.span);
     if (isSong) settled = {throughout->period, throughout->start, {}, 0, {}};
     const BarWay bar = barOf(s, again, {settled.start, settled.period, settled.beats, lastEvent});

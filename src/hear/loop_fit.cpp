@@ -124,7 +124,8 @@ struct Scan {
     double width = 0.1; // BPM: the area under it over its height
 };
 
-Scan scanned(const Nearness& near, const Grid& grid, const Span& span, double temper) {
+Scan scanned(const Nearness& near, const Grid& grid, const Span& span, double temper,
+             const base::Progress& progress) {
     const double length = std::max(0.5, span.end - span.start);
     constexpr int steps = 160;
     const double step = std::max(0.0001, 0.0015 / length);
@@ -133,7 +134,7 @@ Scan scanned(const Nearness& near, const Grid& grid, const Span& span, double te
     std::vector<double> logs;
     Scan scan;
     scan.top = -1e300;
-    for (int i = -n; i <= n; ++i) {
+    for (int i = -n; i <= n && (i == -n || !progress.stopped()); ++i) {
         const double period = grid.period * (1 + step * i);
         const double l = temper * near.at(period);
         logs.push_back(l);
@@ -287,16 +288,18 @@ void describe(LoopWay& way, double log, const Scan& scan, const Line& line, cons
 
 } // namespace
 
-LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
+LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
+                  const base::Progress& progress) {
     // Errors of neighbouring events have causes in common.
     constexpr double temper = 0.8;
     const Line line = straightest(events, s, span, about);
     const Nearness near(line.events, line.grid);
-    const Scan scan = scanned(near, line.grid, span, temper);
+    const Scan scan = scanned(near, line.grid, span, temper, progress);
     const Facts facts = factsOf(events, s, span, scan, line);
     LoopWays ways;
     ways.measured = scan.bpm;
     const auto offer = [&](double bpm, double from, std::optional<int> beats, bool byLength) {
+        if (progress.stopped() && !ways.list.empty()) return;
         LoopWay way{bpm, from, beats, byLength, {}};
         describe(way, temper * near.at(60 / bpm) - scan.top, scan, line, span, facts);
         ways.list.push_back(way);
@@ -311,7 +314,9 @@ LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Spa
         const double length = span.file - from;
         if (length < 0.1 || (from > 0 && from < 0.004)) continue;
         const double aboutBeats = length * scan.bpm / 60;
-        const double range = std::max(1.0, aboutBeats * 0.04);
+        // What is longer than any loop tells its tempo so exactly that only its nearest whole numbers come into
+        // question.
+        const double range = length < longestLoop ? std::max(1.0, aboutBeats * 0.04) : 2.0;
         for (int beats = std::max(1, static_cast<int>(aboutBeats - range));
              beats <= static_cast<int>(aboutBeats + range) + 1; ++beats) {
             // Cut to whole beats: the length says the tempo.
@@ -329,8 +334,9 @@ double scoreOf(const LoopWay& way) {
     return netScore(way.features, loopHiddenBias, loopHiddenWeights, loopOutputWeights, loopDirectWeights);
 }
 
-LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
-    const LoopWays ways = loopWays(events, s, span, about);
+LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
+                const base::Progress& progress) {
+    const LoopWays ways = loopWays(events, s, span, about, progress);
     const LoopWay* best = nullptr;
     double most = 0;
     for (const LoopWay& way : ways.list)

@@ -2,6 +2,7 @@
 // the recording is, and which numbers people use, weighed together.
 #pragma once
 
+#include "base/progress.h"
 #include "hear/grid.h"
 
 #include <array>
@@ -9,6 +10,10 @@
 #include <vector>
 
 namespace hear {
+
+// Up to so many seconds the length of a recording says something of its tempo. How near thousands of beats come to
+// a whole number of them is chance: a rate that is found to a two-thousandth misses by more.
+constexpr double longestLoop = 600;
 
 struct LoopFit {
     double period = 0.5;      // seconds a beat
@@ -31,12 +36,14 @@ struct LoopWay {
 
 // The explanations near the tempo `about` that are worth weighing: the file, or what follows its first sound, is
 // cut to whole beats; is cut a little wrong; or its end has nothing to do with beats (a tail); each at whole tempos
-// and between them. `measured`: the tempo by the events alone. REQUIRES events not empty. Any thread.
+// and between them. `measured`: the tempo by the events alone. Those it has when it is stopped, one at least.
+// REQUIRES events not empty. Any thread.
 struct LoopWays {
     std::vector<LoopWay> list;
     double measured = 120; // BPM
 };
-LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
+LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
+                  const base::Progress& progress = {});
 
 // How much trust an explanation has, as a logarithm: see fitLoop(). Any thread.
 double scoreOf(const LoopWay& way);
@@ -44,6 +51,7 @@ double scoreOf(const LoopWay& way);
 // Weighs those explanations by how near their grids come to the events, by how exact the length is, by what is
 // usual, and by how much the events can decide at all: the less they do, the more an exact length counts. Weights
 // fitted to a generated set by tools/fit_pulse.py --for length. REQUIRES events not empty. Any thread.
-LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about);
+LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
+                const base::Progress& progress = {});
 
 } // namespace hear

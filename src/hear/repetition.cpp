@@ -7,7 +7,12 @@ namespace hear {
 
 Repetition::Repetition(const Pitches& pitches) : hop_(pitches.hop) {
     const std::size_t hops = std::min(pitches.loudness.size(), static_cast<std::size_t>(300 / hop_));
-    unit_.assign(pitches.loudness.begin(), pitches.loudness.begin() + static_cast<std::ptrdiff_t>(hops));
+    Profiles::Walk walk(pitches.loudness);
+    unit_.reserve(hops);
+    for (std::size_t h = 0; h < hops; ++h) {
+        walk.stand(h);
+        unit_.push_back(walk[h]);
+    }
     norm_.reserve(hops);
     for (auto& profile : unit_) {
         float sum = 0;
@@ -29,7 +34,7 @@ double Repetition::after(double seconds) const {
         if (weight <= 0) continue;
         // Sums side by side, which the compiler turns into vectors.
         std::array<float, 4> sums{};
-        for (std::size_t k = 0; k < Pitches::bands; k += 4)
+        for (std::size_t k = 0; k < profileBands; k += 4)
             for (std::size_t i = 0; i < 4; ++i)
                 sums[i] += unit_[h][k + i] * unit_[h + lag][k + i];
         product += double(weight) * double(sums[0] + sums[1] + sums[2] + sums[3]);

@@ -19,7 +19,7 @@ class Repetition {
 
   private:
     double hop_;
-    std::vector<std::array<float, Pitches::bands>> unit_;
+    std::vector<Profile> unit_;
     std::vector<float> norm_;
 };
 

@@ -120,38 +120,43 @@ class StrengthPass {
 // the nearest semitone, as an angle.
 class PitchPass {
   public:
-    PitchPass(const Mono& mono, Pitches& p, std::vector<Pitches::Profile>& sound)
+    PitchPass(const Mono& mono, Pitches& p, Profiles& sound)
         : p_(p), sound_(sound), steps_(mono, 0.186, 0.02), shape_(hannWindow(steps_.window)), fft_(steps_.window),
           binHz_(double(mono.rate()) / double(steps_.window)), magnitude_(fft_.bins()),
           top_(std::min(fft_.bins() - 2, static_cast<std::size_t>(2200 / binHz_))) {
         p.hop = double(steps_.hop) / mono.rate();
-        p.loudness.assign(steps_.count, {});
-        sound.assign(steps_.count, {});
         const auto from = [this](int band) {
             const double lower = 440 * std::pow(2, (Pitches::lowest + band - 0.5 - 69) / 12);
             return std::min(top_ + 1, static_cast<std::size_t>(std::ceil(lower / binHz_)));
         };
-        for (int band = 0; band < Pitches::bands; ++band)
+        for (int band = 0; band < profileBands; ++band)
             semitones_.push_back({0, from(band), std::vector<float>(from(band + 1) - from(band), 1.0F)});
     }
 
     std::size_t window() const { return steps_.window; }
     void take(const Piece& piece) {
-        steps_.through(piece, [this](const float* x, std::size_t h) { step(x, h); });
+        steps_.through(piece, [this](const float* x, std::size_t) { step(x); });
     }
+    // Of a recording that was listened to in part, the rest is silent.
     void finish() {
+        for (; steps_.next < steps_.count; ++steps_.next) {
+            p_.loudness.add({});
+            sound_.add({});
+        }
         if (std::abs(lean_) > 0) p_.tuning = std::arg(lean_) / (2 * std::numbers::pi) * 100;
     }
 
   private:
-    void step(const float* x, std::size_t h) {
+    void step(const float* x) {
         transform(fft_, x, shape_);
         const auto spectrum = fft_.spectrum();
         const float scale = 4.0F / static_cast<float>(steps_.window);
         for (std::size_t b = 0; b <= top_ + 1; ++b)
             magnitude_[b] = scale * std::sqrt(std::norm(spectrum[b]));
-        bandLevels(semitones_, magnitude_, 1000, sound_[h]);
-        auto& out = p_.loudness[h];
+        Profile all{};
+        bandLevels(semitones_, magnitude_, 1000, all);
+        sound_.add(all);
+        Profile out{};
         for (std::size_t b = 2; b <= top_; ++b) {
             const float m = magnitude_[b];
             if (m < 1e-4F || m < magnitude_[b - 1] || m < magnitude_[b + 1]) continue;
@@ -165,14 +170,15 @@ class PitchPass {
             const double note = 69 + 12 * std::log2(hz / 440);
             if (hz > 150) lean_ += std::polar(double(m), 2 * std::numbers::pi * note);
             const auto band = static_cast<int>(std::lround(note)) - Pitches::lowest;
-            if (band < 0 || band >= Pitches::bands) continue;
+            if (band < 0 || band >= profileBands) continue;
             auto& o = out[static_cast<std::size_t>(band)];
             o = std::max(o, std::sqrt(m));
         }
+        p_.loudness.add(out);
     }
 
     Pitches& p_;
-    std::vector<Pitches::Profile>& sound_; // of all that sounds: see turnsOf()
+    Profiles& sound_; // of all that sounds: see turnsOf()
     Steps steps_;
     std::vector<float> shape_;
     sound::RealFft fft_;
@@ -196,7 +202,7 @@ std::vector<float> spread(const std::vector<float>& novelty, double hop, const S
     return out;
 }
 
-using Profile = std::array<double, Pitches::bands>;
+using Sums = std::array<double, profileBands>;
 
 // One minus the likeness of the sums of the `reach` profiles before each moment and of those after it, times how
 // much sounds there.
@@ -204,16 +210,19 @@ template <class Sounding>
 std::vector<float> unlikeness(const Pitches& p, std::int64_t reach, double quiet, const Sounding& sounding) {
     const auto n = static_cast<std::int64_t>(p.loudness.size());
     std::vector<float> novelty(p.loudness.size(), 0.0F);
-    Profile before{};
-    Profile after{};
-    const auto add = [&](Profile& to, std::int64_t h, double sign) {
+    Profiles::Walk walk(p.loudness);
+    Sums before{};
+    Sums after{};
+    const auto add = [&](Sums& to, std::int64_t h, double sign) {
         if (h < 0 || h >= n) return;
         for (std::size_t b = 0; b < to.size(); ++b)
-            to[b] += sign * double(p.loudness[static_cast<std::size_t>(h)][b]);
+            to[b] += sign * double(walk[static_cast<std::size_t>(h)][b]);
     };
+    if (n > 0) walk.stand(0);
     for (std::int64_t h = 0; h < reach; ++h)
         add(after, h, 1);
     for (std::int64_t h = 0; h < n; ++h) {
+        walk.stand(static_cast<std::size_t>(h));
         double product = 0;
         double first = quiet;
         double second = quiet;
@@ -250,7 +259,7 @@ void changeOfPitch(const Pitches& p, Strength& s) {
 Curves curves(const Mono& mono, const base::Progress& progress) {
     Curves out;
     StrengthPass strength(mono, out.strength);
-    std::vector<Pitches::Profile> sound;
+    Profiles sound;
     PitchPass pitch(mono, out.pitches, sound);
     // Pieces overlap by the longest window; what does not lie within one does within the next. The first windows
     // lie half before the beginning, the last half beyond the end.

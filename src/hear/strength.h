@@ -3,8 +3,8 @@
 
 #include "base/progress.h"
 #include "hear/mono.h"
+#include "hear/profiles.h"
 
-#include <array>
 #include <vector>
 
 namespace hear {
@@ -27,10 +27,8 @@ struct Strength {
 struct Pitches {
     double hop = 0.02;
     static constexpr int lowest = 28; // MIDI note of band 0: E1, 41 Hz
-    static constexpr int bands = 68;  // semitones
-    using Profile = std::array<float, bands>;
-    std::vector<Profile> loudness; // of spectral peaks: square root of magnitude, 0 and up
-    double tuning = 0;             // cents off A4 = 440 Hz, −50 to 50
+    Profiles loudness;                // of spectral peaks: square root of magnitude, 0 and up
+    double tuning = 0;                // cents off A4 = 440 Hz, −50 to 50
 };
 
 // One chord gives way to another.
@@ -49,8 +47,8 @@ struct Curves {
 // Spectral flux on semitone bands with a maximum filter against vibrato: Böck & Widmer, "Maximum Filter Vibrato
 // Suppression for Onset Detection", DAFx 2013 (from memory). The change of pitch compares the tenth of a second
 // before with the one after: a novelty after Foote, "Automatic Audio Segmentation Using a Measure of Audio
-// Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 35 kB a second
-// of audio, of which 22 stay. Returns what it has when stopped.
+// Novelty", ICME 2000 (from memory); the turn does so over four tenths. Any thread; memory grows by 6 kB a second
+// of audio, where that is long, and by 35 in the first ten minutes. Returns what it has when stopped.
 Curves curves(const Mono& mono, const base::Progress& progress = {});
 
 } // namespace hear

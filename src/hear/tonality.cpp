@@ -13,16 +13,20 @@ Classes classesOf(const Pitches& p) {
     double moments = 0;
     double pitchedMoments = 0;
     float loudest = 0;
-    for (const auto& bands : p.loudness)
-        for (const float l : bands)
+    const auto n = p.loudness.size();
+    Profiles::Walk walk(p.loudness);
+    for (std::size_t h = 0; h < n; ++h) {
+        walk.stand(h);
+        for (const float l : walk[h])
             loudest = std::max(loudest, l);
+    }
     if (loudest < 0.02F) return c;
     std::array<double, 12> early{};
-    const auto n = p.loudness.size();
     const double startFor = std::min(double(n), std::max(25.0, double(n) * 0.15));
     double seen = 0;
     for (std::size_t h = 1; h + 1 < n; ++h) {
-        const auto& bands = p.loudness[h];
+        walk.stand(h);
+        const auto& bands = walk[h];
         const float strongest = *std::max_element(bands.begin(), bands.end());
         if (strongest < loudest * 0.1F) continue;
         moments += 1;
@@ -32,14 +36,14 @@ Classes classesOf(const Pitches& p) {
         int lowest = -1;
         std::array<double, 12> here{};
         for (std::size_t b = 0; b < bands.size(); ++b) {
-            const float held = std::min({p.loudness[h - 1][b], bands[b], p.loudness[h + 1][b]});
+            const float held = std::min({walk[h - 1][b], bands[b], walk[h + 1][b]});
             whole += bands[b];
             if (held < strongest * 0.2F) continue;
             steady += held;
             // A partial of a lower note that sounds counts little.
             double own = held;
             for (const std::size_t below : {std::size_t(12), std::size_t(19), std::size_t(24), std::size_t(28)})
-                if (b >= below && p.loudness[h][b - below] > 0.6F * held) own *= below == 12 ? 0.6 : 0.35;
+                if (b >= below && bands[b - below] > 0.6F * held) own *= below == 12 ? 0.6 : 0.35;
             here[(b + Pitches::lowest) % 12] += own;
             if (lowest < 0 && held > strongest * 0.35F) lowest = static_cast<int>(b);
         }

@@ -1,11 +1,13 @@
 #include "hear/track.h"
 
 #include "base/four.h"
+#include "base/spill.h"
 
 #include <algorithm>
 #include <array>
 #include <cassert>
 #include <cmath>
+#include <cstdint>
 
 namespace hear {
 
@@ -46,7 +48,40 @@ constexpr double ownShare = 0.7;    // nearly
 constexpr double tooNear = 0.05;    // seconds: two beats so near are one
 
 constexpr float impossible = -1e30F;
-constexpr std::int8_t nowhere = -100;
+constexpr std::int32_t nowhere = -7; // before all changes of period
+
+// From where each of many states came, a number from −7 to 8: two to a byte, since hours have very many.
+class CameFrom {
+  public:
+    explicit CameFrom(int width) : row_(static_cast<std::size_t>((width + 1) / 2)) {}
+
+    // The next row. REQUIRES as many numbers as a row is wide.
+    void add(const std::int32_t* numbers, int width) {
+        for (int q = 0; q < width; q += 2) {
+            const std::int32_t second = q + 1 < width ? numbers[q + 1] : nowhere;
+            row_[static_cast<std::size_t>(q / 2)] = static_cast<std::uint8_t>(numbers[q] + 7 + 16 * (second + 7));
+        }
+        bytes_.add(row_.data(), row_.size());
+    }
+    // Quick where rows are asked for from the last to the first.
+    std::int32_t at(std::int64_t row, int q) {
+        constexpr std::size_t atOnce = 4096; // rows
+        const auto r = static_cast<std::size_t>(row);
+        if (r < first_ || (r - first_ + 1) * row_.size() > read_.size()) {
+            first_ = r + 1 > atOnce ? r + 1 - atOnce : 0;
+            read_.resize((r + 1 - first_) * row_.size());
+            bytes_.read(first_ * row_.size(), read_.data(), read_.size());
+        }
+        const int pair = read_[(r - first_) * row_.size() + static_cast<std::size_t>(q / 2)];
+        return (q % 2 == 0 ? pair % 16 : pair / 16) - 7;
+    }
+
+  private:
+    std::vector<std::uint8_t> row_;
+    base::Spill bytes_{std::size_t(8) << 20};
+    std::vector<std::uint8_t> read_;
+    std::size_t first_ = 0; // row of what was read
+};
 
 // Events as a curve: each a small hill at its own moment, made comparable over loud and quiet passages.
 std::vector<float> hills(const std::vector<Event>& events, double hop, std::size_t size) {
@@ -101,14 +136,15 @@ class BestPath {
     }
 
     // The moments of its beats, in seconds.
-    std::vector<double> beats() {
-        walk();
+    std::vector<double> beats(const base::Progress& progress) {
         std::vector<double> beats;
+        walk(progress);
+        if (progress.stopped()) return beats;
         std::int64_t at = bestAt_;
         int p = bestPeriod_;
         while (at >= 0) {
             beats.push_back(double(at) * hop_);
-            const std::int8_t by = cameFrom_[static_cast<std::size_t>(at * periods_ + p)];
+            const std::int32_t by = cameFrom_.at(at, p);
             if (by == nowhere) break;
             at -= shortest_ + p;
             p += by;
@@ -143,18 +179,19 @@ class BestPath {
     // Scores are kept for as long as a beat may look back; where each came from, for the whole recording. The score
     // of a beat at hop h with period p stands in row h + p: those that the periods look back to, each by its own
     // length, then lie side by side. Beyond the first and the last period there is nothing.
-    void walk() {
+    void walk(const base::Progress& progress) {
         const int longest = shortest_ + periods_ - 1;
         const std::int64_t rows = longest + periods_ + swerve + 1;
         const std::int64_t width = fours_ + 2 * swerve;
         std::vector<float> score(static_cast<std::size_t>(rows * width), impossible);
         const auto row = [&](std::int64_t r) { return score.data() + (r + rows) % rows * width + swerve; };
-        cameFrom_.assign(static_cast<std::size_t>((endTo_ + 1) * periods_), nowhere);
+        cameFrom_ = CameFrom(periods_);
         std::vector<float> before(static_cast<std::size_t>(fours_));
         std::vector<std::int32_t> came(static_cast<std::size_t>(fours_)); // from which period, as a difference
         float best = impossible;
         bestAt_ = endTo_;
         for (std::int64_t h = 0; h <= endTo_; ++h) {
+            if (h % 8192 == 0 && progress.stopped()) return;
             std::fill(before.begin(), before.end(), fresh(h));
             std::fill(came.begin(), came.end(), nowhere);
             // Those periods that lie within what has been.
@@ -163,6 +200,7 @@ class BestPath {
                 better(row(h - shortest_ + by) + by, turning_[static_cast<std::size_t>(by + swerve)].data(), by,
                        fours_, before.data(), came.data());
             const float here = beatGain * curve_[static_cast<std::size_t>(h)] - emptyCost;
+            cameFrom_.add(came.data(), periods_);
             std::int64_t r = h % rows;
             for (int q = 0; q < periods_; ++q, r = r + 1 == rows ? 0 : r + 1) {
                 const int tau = shortest_ + q;
@@ -173,8 +211,6 @@ class BestPath {
                                            curve_[static_cast<std::size_t>(h - tau * 3 / 4)]);
                 const float all = before[static_cast<std::size_t>(q)] + gain;
                 score[static_cast<std::size_t>(r * width + swerve + q)] = all;
-                cameFrom_[static_cast<std::size_t>(h * periods_ + q)] =
-                    static_cast<std::int8_t>(came[static_cast<std::size_t>(q)]);
                 if (h >= endFrom_ && all > best) {
                     best = all;
                     bestAt_ = h;
@@ -196,7 +232,7 @@ class BestPath {
     std::int64_t endTo_;
     std::array<std::vector<float>, 2 * swerve + 1> turning_; // what a change of period costs
     std::vector<float> straying_;                            // and a period off the tempo
-    std::vector<std::int8_t> cameFrom_;
+    CameFrom cameFrom_{0};
     std::int64_t bestAt_ = 0;
     int bestPeriod_ = 0;
 };
@@ -238,11 +274,13 @@ double settledBeat(const std::vector<Event>& events, const std::vector<double>& 
 
 } // namespace
 
-std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about) {
+std::vector<double> trackedBeats(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
+                                 const base::Progress& progress) {
     const auto size = static_cast<std::size_t>(span.file / s.hop) + 1;
     if (events.size() < 2 || size < 8) return {};
     const std::vector<float> curve = hills(events, s.hop, size);
-    const std::vector<double> rough = BestPath(events, curve, span, s.hop, 60 / about.value / s.hop).beats();
+    const std::vector<double> rough =
+        BestPath(events, curve, span, s.hop, 60 / about.value / s.hop).beats(progress);
     std::vector<double> beats = rough;
     for (std::size_t i = 0; i < beats.size() && rough.size() > 2; ++i)
         beats[i] = settledBeat(events, rough, i);
@@ -271,6 +309,23 @@ double landing(const std::vector<double>& beats, const std::vector<Event>& event
     return landed / total;
 }
 
+namespace {
+
+// The slopes of those lines from one beat on that pass all beats up to some other within a tolerance.
+struct Cone {
+    double least = -1e300;
+    double most = 1e300;
+    // One more beat, so many beats and seconds away.
+    void narrow(double seconds, double tolerance, double beats) {
+        least = std::max(least, (seconds - tolerance) / beats);
+        most = std::min(most, (seconds + tolerance) / beats);
+    }
+    bool isOpen() const { return least <= most; }
+    bool holds(double slope) const { return least <= slope && slope <= most; }
+};
+
+} // namespace
+
 std::vector<metre::Pin> pinsThrough(const std::vector<double>& beats, std::size_t downbeat, double tolerance) {
     assert(beats.size() >= 2);
     const auto pin = [&](std::size_t i) {
@@ -280,15 +335,15 @@ std::vector<metre::Pin> pinsThrough(const std::vector<double>& beats, std::size_
     std::size_t from = 0;
     while (from + 1 < beats.size()) {
         std::size_t to = from + 1;
-        for (std::size_t far = from + 2; far < beats.size(); ++far) {
-            double worst = 0;
-            for (std::size_t i = from + 1; i < far; ++i) {
-                const double line =
-                    beats[from] + (beats[far] - beats[from]) * double(i - from) / double(far - from);
-                worst = std::max(worst, std::abs(line - beats[i]));
-            }
-            if (worst <= tolerance) to = far;
-            if (worst > 8 * tolerance) break;
+        Cone near;
+        Cone nearly;
+        for (std::size_t far = from + 2; far < beats.size() && near.isOpen(); ++far) {
+            const double last = beats[far - 1] - beats[from];
+            near.narrow(last, tolerance, double(far - 1 - from));
+            nearly.narrow(last, 8 * tolerance, double(far - 1 - from));
+            const double slope = (beats[far] - beats[from]) / double(far - from);
+            if (near.holds(slope)) to = far;
+            if (!nearly.holds(slope)) break;
         }
         pins.push_back(pin(to));
         from = to;

@@ -18,9 +18,9 @@ constexpr double amid = 0.2;   // seconds around the change that belong to neith
 constexpr double share = 0.2;  // of the way, at which the other chord has begun
 constexpr double early = 0.06; // seconds by which the profiles' windows see what begins at once
 
-using Way = std::array<double, Pitches::bands>;
+using Way = std::array<double, profileBands>;
 
-using Sound = std::vector<Pitches::Profile>;
+using Sound = Profiles::Walk;
 
 // The mean of the profiles [from, to).
 Way meanOf(const Sound& sound, std::size_t from, std::size_t to) {
@@ -32,15 +32,16 @@ Way meanOf(const Sound& sound, std::size_t from, std::size_t to) {
 }
 
 // The change near `at` between the chords that sound since `since` and until `until`.
-std::optional<Turn> turnNear(const Sound& sound, double hop, double at, double since, double until) {
+std::optional<Turn> turnNear(Sound& sound, std::size_t count, double hop, double at, double since, double until) {
     const auto hopOf = [&](double t) {
-        return static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(std::lround(t / hop), 0, std::ssize(sound)));
+        return static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(std::lround(t / hop), 0, std::ptrdiff_t(count)));
     };
     const std::size_t a = hopOf(std::max(since, at - before));
     const std::size_t b = hopOf(at - amid);
     const std::size_t c = hopOf(at + amid) + 1;
     const std::size_t d = hopOf(std::min(until, at + before));
     if (b <= a || d <= c) return std::nullopt;
+    sound.stand(b);
     const Way first = meanOf(sound, a, b);
     Way way = meanOf(sound, c, d);
     double length = 0;
@@ -77,14 +78,15 @@ std::optional<Turn> turnNear(const Sound& sound, double hop, double at, double s
 
 } // namespace
 
-std::vector<Turn> turnsOf(const std::vector<Pitches::Profile>& sound, double hop, const Strength& s) {
+std::vector<Turn> turnsOf(const Profiles& sound, double hop, const Strength& s) {
+    Sound walk(sound);
     std::vector<Turn> list;
     const std::vector<std::size_t> peaks = summits(s.turn, quietestTurn, static_cast<std::size_t>(apart / s.hop));
     for (std::size_t i = 0; i < peaks.size(); ++i) {
         const double at = s.seconds(peaks[i]);
         const double since = i > 0 ? s.seconds(peaks[i - 1]) + amid : 0;
         const double until = i + 1 < peaks.size() ? s.seconds(peaks[i + 1]) - amid : s.seconds(s.size());
-        if (auto turn = turnNear(sound, hop, at, since, until)) {
+        if (auto turn = turnNear(walk, sound.size(), hop, at, since, until)) {
             turn->height = std::min(1.0, double(s.turn[peaks[i]]));
             list.push_back(*turn);
         }

@@ -12,6 +12,6 @@ namespace hear {
 // change is done lies as far behind every chord's beginning, to a few milliseconds, where the peak of an unlikeness
 // does not. `sound`: one profile every `hop` seconds of all that sounds, each the logarithms of 1 + 1000 ×
 // magnitude. Any thread.
-std::vector<Turn> turnsOf(const std::vector<Pitches::Profile>& sound, double hop, const Strength& s);
+std::vector<Turn> turnsOf(const Profiles& sound, double hop, const Strength& s);
 
 } // namespace hear

@@ -7,9 +7,11 @@
 #include "sound/audio_store.h"
 #include "sound/content.h"
 #include "sound/resample.h"
+#include "sound/scratch.h"
 
 #include <charconv>
 #include <fmt/format.h>
+#include <new>
 #include <sstream>
 #include <sys/stat.h>
 
@@ -235,26 +237,74 @@ Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping&
     return std::optional<ReadSource>(std::move(out));
 }
 
-Result<ReadSource> decodedIntoMemory(sound::Begun begun, int rate, const base::Progress& progress) {
+// At another rate, as Aside keeps it.
+Result<sound::AudioPtr> convertedAside(const sound::Audio& decoded, int rate, const base::Progress& progress) {
+    sound::Aside aside(rate, decoded.channelCount());
+    aside.expect(static_cast<std::size_t>(sound::resampledLength(decoded.frames(), decoded.rate, rate).value));
+    auto done = sound::resample(
+        decoded, rate,
+        [&](const sound::Audio& block, Frames) {
+            aside.add(block);
+            return true;
+        },
+        progress);
+    if (!done) return tl::unexpected(done.error());
+    return aside.finished();
+}
+
+// Not into a store: in memory where it is short, else aside. What is listened to is made on the way.
+Result<ReadSource> decodedAside(sound::Begun begun, int rate, const base::Progress& progress) {
     const fs::path file = begun.reader.path();
-    auto read = sound::readRest(std::move(begun), 0, progress.part(0, 0.6));
-    if (!read) return tl::unexpected(read.error());
-    auto recording = hear::Recording::of(read->audio);
+    const int own = begun.reader.facts().rate;
+    const int channels = begun.reader.facts().channels;
+    sound::Aside aside(own, channels);
+    aside.expect(begun.reader.likelyFrames());
+    hear::Recorder recorder(own, channels);
+    recorder.expect(Frames(static_cast<std::int64_t>(begun.reader.likelyFrames())));
+    std::vector<float> woven(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
+    const auto take = [&](std::int64_t frames) -> Result<void> {
+        aside.add(woven.data(), frames);
+        if (auto added = recorder.add(woven.data(), frames); !added)
+            return tl::unexpected(naming(file, added.error()));
+        return {};
+    };
+    for (Frames at(0); at < begun.frames();) {
+        const std::int64_t n = std::min(readBlock, (begun.frames() - at).value);
+        for (std::size_t c = 0; c < begun.samples.size(); ++c)
+            for (std::size_t i = 0; i < static_cast<std::size_t>(n); ++i)
+                woven[i * begun.samples.size() + c] = begun.samples[c][static_cast<std::size_t>(at.value) + i];
+        if (auto done = take(n); !done) return tl::unexpected(done.error());
+        at += Frames(n);
+    }
+    begun.samples.clear();
+    while (!begun.isWhole) {
+        if (progress.stopped()) return base::cancelled();
+        const auto got = begun.reader.read(woven.data(), readBlock);
+        if (!got) return tl::unexpected(got.error());
+        begun.isWhole = *got == 0;
+        if (begun.isWhole) break;
+        if (auto done = take(*got); !done) return tl::unexpected(done.error());
+        progress.at(0.6 * begun.reader.progress());
+    }
+    auto warnings = begun.reader.end();
+    if (!warnings) return tl::unexpected(warnings.error());
+    auto recording = recorder.finished();
     if (!recording) return tl::unexpected(naming(file, recording.error()));
+    if (progress.stopped()) return base::cancelled();
     ReadSource out;
     out.file = file;
     out.kept = {rate};
     out.recording = std::move(*recording);
-    if (progress.stopped()) return base::cancelled();
-    if (rate > 0 && rate != read->audio.rate) {
-        auto converted = sound::resampled(read->audio, rate, progress.part(0.6, 1));
+    out.facts = begun.reader.facts();
+    out.warnings = std::move(*warnings);
+    sound::AudioPtr audio = aside.finished();
+    out.content = sound::contentOf(*audio);
+    if (rate > 0 && rate != own) {
+        auto converted = convertedAside(*audio, rate, progress.part(0.6, 1));
         if (!converted) return tl::unexpected(naming(file, converted.error()));
-        read->audio = std::move(*converted);
+        audio = std::move(*converted);
     }
-    out.facts = read->facts;
-    out.content = std::move(read->content);
-    out.warnings = std::move(read->warnings);
-    out.sound = std::make_shared<const Sound>(std::move(read->audio));
+    out.sound = std::make_shared<const Sound>(std::move(audio), nullptr, std::vector<hear::Onset>());
     return out;
 }
 
@@ -280,7 +330,12 @@ Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const bas
     }
     auto from = opened();
     if (!from) return tl::unexpected(from.error());
-    return decodedIntoMemory(std::move(*from), keeping.rate, progress);
+    try {
+        return decodedAside(std::move(*from), keeping.rate, progress);
+    } catch (const std::bad_alloc&) {
+        return base::problem(
+            fmt::format("{} could not be read: there is not enough memory for it.", base::shownPath(file)));
+    }
 }
 
 void keptAs(sound::AudioStore& store, const fs::path& from, const fs::path& to) {

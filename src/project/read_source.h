@@ -12,13 +12,14 @@ class AudioStore;
 
 namespace project {
 
-// Where what is decoded is kept, and at which rate: in memory, or in a store as far as that has room for it. A file
+// Where what is decoded is kept, and at which rate: in a store as far as that has room for it, or aside (in memory
+// where it is short, sound/scratch.h). A file
 // that was kept there before, and was not altered since, is not decoded again, nor listened to for its onsets.
 struct Keeping {
     int rate = 0; // 0: the file's own
     sound::AudioStore* store = nullptr;
 
-    Keeping(int rateOf) : rate(rateOf) {} // NOLINT(google-explicit-constructor): a rate alone keeps in memory
+    Keeping(int rateOf) : rate(rateOf) {} // NOLINT(google-explicit-constructor): a rate alone keeps it aside
     Keeping(int rateOf, sound::AudioStore* in) : rate(rateOf), store(in) {}
 };
 

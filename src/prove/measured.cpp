@@ -9,6 +9,7 @@
 #include <array>
 #include <cmath>
 #include <functional>
+#include <numbers>
 #include <span>
 
 namespace prove {
@@ -134,7 +135,8 @@ std::vector<Frames> pitchMoments(Frames frames, int rate) {
     return moments;
 }
 
-double Envelope::at(double frame) const {
+double Envelope::at(double frame, Band band) const {
+    const std::vector<float>& level = levels[static_cast<std::size_t>(band)];
     const double place = frame / double(cell) - 0.5;
     const double below = std::floor(place);
     const auto value = [&](double i) {
@@ -145,15 +147,59 @@ double Envelope::at(double frame) const {
 
 namespace {
 
+// A filter of the second order with a Butterworth's damping, as in Bristow-Johnson, "Cookbook formulae for audio
+// equalizer biquad filter coefficients" (from memory).
+class Biquad {
+  public:
+    static Biquad lowPass(double hertz, int rate) { return {hertz, rate, false}; }
+    static Biquad highPass(double hertz, int rate) { return {hertz, rate, true}; }
+    float next(float x) {
+        const float y = b0_ * x + b1_ * x1_ + b0_ * x2_ - a1_ * y1_ - a2_ * y2_;
+        x2_ = x1_;
+        x1_ = x;
+        y2_ = y1_;
+        y1_ = y;
+        return y;
+    }
+
+  private:
+    Biquad(double hertz, int rate, bool high) {
+        const double w = 2 * std::numbers::pi * std::min(hertz, 0.45 * rate) / rate;
+        const double alpha = std::sin(w) / std::numbers::sqrt2;
+        const double side = high ? -(1 + std::cos(w)) : 1 - std::cos(w);
+        b0_ = static_cast<float>(std::abs(side) / 2 / (1 + alpha));
+        b1_ = static_cast<float>(side / (1 + alpha));
+        a1_ = static_cast<float>(-2 * std::cos(w) / (1 + alpha));
+        a2_ = static_cast<float>((1 - alpha) / (1 + alpha));
+    }
+    float b0_ = 0;
+    float b1_ = 0;
+    float a1_ = 0;
+    float a2_ = 0;
+    float x1_ = 0;
+    float x2_ = 0;
+    float y1_ = 0;
+    float y2_ = 0;
+};
+
 // Builds an envelope from audio that comes in pieces.
 class EnvelopeMaker {
   public:
-    explicit EnvelopeMaker(int rate) { envelope_.cell = std::max(1, rate / 500); }
+    explicit EnvelopeMaker(int rate) : low_(Biquad::lowPass(180, rate)), bright_(Biquad::highPass(5000, rate)) {
+        envelope_.cell = std::max(1, rate / 500);
+    }
 
     void add(const sound::Audio& audio) {
         for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
-            for (const auto& channel : audio.channels)
-                sum_ += channel[i] * channel[i];
+            float both = 0;
+            for (const auto& channel : audio.channels) {
+                sums_[0] += channel[i] * channel[i];
+                both += channel[i];
+            }
+            const float low = low_.next(both);
+            const float bright = bright_.next(both);
+            sums_[1] += low * low;
+            sums_[2] += bright * bright;
             if (++count_ == envelope_.cell) close();
         }
     }
@@ -164,12 +210,15 @@ class EnvelopeMaker {
 
   private:
     void close() {
-        envelope_.level.push_back(std::sqrt(sum_ / static_cast<float>(count_)));
-        sum_ = 0;
+        for (std::size_t b = 0; b < sums_.size(); ++b)
+            envelope_.levels[b].push_back(std::sqrt(sums_[b] / static_cast<float>(count_)));
+        sums_ = {};
         count_ = 0;
     }
     Envelope envelope_;
-    float sum_ = 0;
+    Biquad low_;
+    Biquad bright_;
+    std::array<float, bandsOfEnvelope.size()> sums_{};
     std::int64_t count_ = 0;
 };
 

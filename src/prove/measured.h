@@ -6,6 +6,7 @@
 #include "hear/onsets.h"
 #include "sound/write.h"
 
+#include <array>
 #include <filesystem>
 #include <optional>
 #include <string>
@@ -24,12 +25,15 @@ struct Attack {
     bool isClear = true; // it rises at once; where what swells begins, nobody can say to a few milliseconds
 };
 
-// How loud it is, moment by moment: RMS of both channels together, one value for each `cell` frames.
+// How loud it is, moment by moment: RMS of both channels together, one value for each `cell` frames; of all that
+// sounds, and of what is low and what is bright in it, where a stroke still shows in a dense mix.
+enum class Band { All, Low, Bright }; // below 180 Hz, above 5 kHz
+inline constexpr std::array bandsOfEnvelope{Band::All, Band::Low, Band::Bright};
 struct Envelope {
     std::int64_t cell = 96; // 2 ms
-    std::vector<float> level;
+    std::array<std::vector<float>, bandsOfEnvelope.size()> levels;
     // At a frame, between the middles of two cells; 0 outside.
-    double at(double frame) const;
+    double at(double frame, Band band = Band::All) const;
 };
 
 // The pitches that sound at a moment.

@@ -160,9 +160,14 @@ std::vector<std::optional<Frames>> found(const std::vector<Expected>& expected, 
     return out;
 }
 
-// By how much what swells there came out later than its part's map says: where the envelope of what was played,
-// bent as the map bends time, is likest to that of what came out. None where that says nothing.
-std::optional<Seconds> shiftOf(const Expected& expected, const Envelope& before, const Measured& out) {
+// By how much a band's envelope came out later than the part's map says, and how much it moves there: where the
+// envelope of what was played, bent as the map bends time, is likest to that of what came out. None where that says
+// nothing.
+struct Shift {
+    Seconds by;
+    double power = 0; // of the logarithm of the level
+};
+std::optional<Shift> shiftIn(Band band, const Expected& expected, const Envelope& before, const Measured& out) {
     const double ms = out.rate / 1000.0;
     constexpr int from = -60; // of the window, around the expected beginning, in ms
     constexpr int to = 120;
@@ -171,15 +176,11 @@ std::optional<Seconds> shiftOf(const Expected& expected, const Envelope& before,
     constexpr double least = 0.9;  // of likeness
     constexpr double moves = 0.25; // of the logarithm of the level: 2 dB
     const Part& part = *expected.part;
-    const auto level = [&](const Envelope& e, double frame) { return std::log(e.at(frame) + 1e-3); };
+    const auto level = [band](const Envelope& e, double frame) { return std::log(e.at(frame, band) + 1e-3); };
     const auto played = [&](double clipFrame) {
         const double rendered = clipFrame - double(part.at.value) + double(part.from.value);
         return level(before, part.job->map.sourceAt(rendered));
     };
-    // The model at every ms, once for all shifts.
-    std::vector<double> model;
-    for (int t = from - reach; t <= to + reach; ++t)
-        model.push_back(played(double(expected.at.value) + t * ms));
     std::vector<double> heard;
     for (int t = from; t <= to; t += step)
         heard.push_back(level(out.envelope, double(expected.at.value) + t * ms));
@@ -191,6 +192,10 @@ std::optional<Seconds> shiftOf(const Expected& expected, const Envelope& before,
     for (const double x : heard)
         power += (x - meanHeard) * (x - meanHeard) / n;
     if (power < moves * moves) return std::nullopt;
+    // The model at every ms, once for all shifts.
+    std::vector<double> model;
+    for (int t = from - reach; t <= to + reach; ++t)
+        model.push_back(played(double(expected.at.value) + t * ms));
     std::vector<double> likeness;
     for (int shift = -reach; shift <= reach; ++shift) {
         double mean = 0;
@@ -209,7 +214,17 @@ std::optional<Seconds> shiftOf(const Expected& expected, const Envelope& before,
     if (*best < least || best == likeness.begin() || best + 1 == likeness.end()) return std::nullopt;
     const double bend = *(best - 1) - 2 * *best + *(best + 1);
     const double between = bend < 0 ? 0.5 * (*(best - 1) - *(best + 1)) / bend : 0;
-    return Seconds((double(best - likeness.begin()) - reach + between) / 1000);
+    return Shift{Seconds((double(best - likeness.begin()) - reach + between) / 1000), power};
+}
+
+// The same by the band that moves most there: in a dense mix a stroke shows only where little else sounds.
+std::optional<Seconds> shiftOf(const Expected& expected, const Envelope& before, const Measured& out) {
+    std::optional<Shift> most;
+    for (const Band band : bandsOfEnvelope)
+        if (const auto shift = shiftIn(band, expected, before, out); shift && (!most || shift->power > most->power))
+            most = shift;
+    if (!most) return std::nullopt;
+    return most->by;
 }
 
 // Whether something begins where it was not expected, and yet the sound came out where it was: it is another.

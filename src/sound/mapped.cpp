@@ -4,6 +4,8 @@
 #include <array>
 #include <atomic>
 #include <cerrno>
+#include <chrono>
+#include <condition_variable>
 #include <csignal>
 #include <cstdio>
 #include <mutex>
@@ -155,6 +157,20 @@ void releaseMappedBut(const std::vector<Stretch>& kept) {
         release(at, end);
     }
 }
+
+MappedBound::MappedBound(std::int64_t bytes)
+    : guard_([bytes](const std::stop_token& stop) {
+          // Memory is read at some gigabytes a second: so often it is looked at that little can come in between.
+          constexpr auto often = std::chrono::milliseconds(5);
+          std::mutex mutex;
+          std::condition_variable_any never;
+          std::unique_lock lock(mutex);
+          const std::int64_t program = residentMapped(); // and its libraries
+          while (!stop.stop_requested()) {
+              if (residentMapped() > program + bytes) releaseMappedBut({});
+              never.wait_for(lock, stop, often, [] { return false; });
+          }
+      }) {}
 
 bool isInMemory(const Stretch& stretch) {
     if (stretch.bytes == 0) return true;

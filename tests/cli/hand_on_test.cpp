@@ -258,4 +258,25 @@ TEST(Pmetre, SaysItsVersion) {
     EXPECT_EQ(r.out.substr(0, 7), "pmetre ");
 }
 
+// Three minutes are read aside, and rendered minute by minute.
+TEST(PmetreFit, WhatIsLongComesOutAsItDoesInMemory) {
+    const Folder folder;
+    const sound::Audio noise = support::noise(180, 44100, 2, 9, 0.1);
+    const auto in = folder / "long.wav";
+    ASSERT_TRUE(sound::write(in, noise, sound::Depth::Float32, {}, base::Existing::Refuse));
+    const auto r = run(handOn("fit " + quoted(in) + " " + quoted(folder / "out.wav") +
+                              " --ratio 1.07 --style struck --depth float"));
+    ASSERT_EQ(r.status, 0) << r.err;
+    const auto out = sound::read(folder / "out.wav", 0);
+    ASSERT_TRUE(out);
+    const auto sound = project::soundOf(noise);
+    const auto frames = noise.frames();
+    const auto map = *metre::TimeMap::straight(frames, metre::Frames(std::llround(double(frames.value) * 1.07)));
+    const auto whole = stretch::render({sound->audio, sound->attacks}, map, {});
+    ASSERT_TRUE(whole);
+    ASSERT_EQ(out->audio.channelCount(), 2);
+    EXPECT_EQ(out->audio.channels[0], whole->channels[0]);
+    EXPECT_EQ(out->audio.channels[1], whole->channels[1]);
+}
+
 } // namespace

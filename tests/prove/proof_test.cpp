@@ -207,6 +207,44 @@ TEST(Proof, SilenceAndHeldSoundsAreUnread) {
 }
 
 // What has no beats is not judged by a grid, but one hit by where it was put.
+// Drums under held chords and noise, driven into the limit: hardly a stroke rises out of what sounds before it.
+sound::Audio denseMix(double bpm, int beats) {
+    const double seconds = beats * 60 / bpm;
+    sound::Audio mix = strokesAt(everyBeat(beats, 0.5), bpm, beats);
+    const sound::Audio hiss = support::noise(seconds, rate, 1, 4, 0.05);
+    auto& samples = mix.channels[0];
+    for (std::size_t i = 0; i < samples.size(); ++i) {
+        double chord = 0;
+        for (const double hertz : {110.0, 165.0, 221.0, 330.0, 441.0}) {
+            const double turns = hertz * double(i) / rate;
+            chord += 0.15 * (turns - std::floor(turns) - 0.5);
+        }
+        samples[i] = static_cast<float>(std::tanh(3 * (double(samples[i]) + chord + double(hiss.channels[0][i]))));
+    }
+    return mix;
+}
+
+TEST(Proof, OfADenseMixIsRead) {
+    constexpr double bpm = 118;
+    const Placed p =
+        placed(sourceOf(denseMix(bpm, 64), metre::BeatMap(Bpm(bpm), Seconds(0))), 110, stretch::Method::Blend);
+    const sound::Audio out = rendered(p.clipIn());
+    const prove::Proof proof = proofOf(p, out);
+    EXPECT_GT(proof.hits.size(), 30U);
+    EXPECT_GT(proof.sums.count, proof.hits.size() * 3 / 4);
+    EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::InTime) << proof.sums.worst.value;
+    // And what is read is where it came out.
+    sound::Audio later = support::silence(0.014, rate);
+    auto& samples = later.channels[0];
+    const std::size_t before = samples.size();
+    samples.resize(out.channels[0].size());
+    std::copy(out.channels[0].begin(), out.channels[0].end() - std::ptrdiff_t(before),
+              samples.begin() + std::ptrdiff_t(before));
+    const prove::Proof moved = proofOf(p, later);
+    EXPECT_EQ(moved.landing(prove::usualTolerance), Landing::Late);
+    EXPECT_NEAR(moved.sums.middle.value, 0.014, 0.002);
+}
+
 TEST(Proof, OfOneHitIsAgainstWhereItWasPut) {
     Source hit = sourceOf(support::strokes({frameOf(0.030)}, 1, rate), {});
     EXPECT_EQ(proofOf(placed(hit, 104)).landing(prove::usualTolerance), Landing::Unread);

@@ -14,7 +14,7 @@ namespace {
 
 std::size_t bytesOf(const prove::Measured& m) {
     std::size_t bytes =
-        sizeof m + m.attacks.size() * sizeof(prove::Attack) + m.envelope.level.size() * sizeof(float);
+        sizeof m + m.attacks.size() * sizeof(prove::Attack) + 3 * m.envelope.levels[0].size() * sizeof(float);
     for (const prove::Pitches& pitches : m.pitches)
         bytes += sizeof pitches + pitches.peaks.size() * sizeof(prove::Pitches::Peak);
     return bytes;
