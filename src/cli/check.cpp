@@ -78,7 +78,15 @@ Json checkedLine(const std::filesystem::path& file, const CheckAsked& asked, con
     j["in_time"] = counts.inTime;
     j["length_error_frames"] = checked.lengthError.value;
     j["lufs"] = orNull(measured.lufs, 1e2);
-    j["verdict"] = prove::landingWord(prove::landingOf(checked.deviations, checked.sums, asked.tolerance));
+    const auto part = [&](const std::string& name, const std::vector<prove::Deviation>& list,
+                          const prove::Deviations& sums) {
+        j[name + "_median_ms"] = inMilliseconds(sums.median, !list.empty());
+        j[name + "_p95_ms"] = inMilliseconds(sums.p95, !list.empty());
+        j[name + "_worst_ms"] = inMilliseconds(sums.worst, !list.empty());
+    };
+    part("placed", checked.placed, checked.placedSums);
+    part("played", checked.played, checked.playedSums);
+    j["verdict"] = prove::landingWord(checked.landing(asked.tolerance));
     return j;
 }
 
@@ -104,7 +112,8 @@ Outcome checkOne(const std::filesystem::path& file, const CheckCommand& command,
     if (!measured)
         return {
             command.table ? std::string() : errorLine(file, measured.error().text), {measured.error().text}, true};
-    const prove::Checked checked = prove::check(*measured, asked.bpm, asked.metre, asked.first);
+    const prove::Checked checked =
+        prove::check(*measured, asked.bpm, asked.metre, asked.first, original ? &*original : nullptr);
     Json j = checkedLine(file, asked, *measured, checked);
     if (original) {
         // As many moments of both, evenly over each.

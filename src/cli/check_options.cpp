@@ -25,8 +25,11 @@ Subcommand checkSubcommand(CLI::App& app) {
         "Each line has: file, bpm, metre, onsets, matched (those that begin clearly enough to be\n"
         "measured), first_s, median_ms and p95_ms (of absolute deviations), worst_ms (late is positive),\n"
         "worst_at_s, drift_ms (from the first to the last bar), early, late, in_time, length_error_frames\n"
-        "(against whole beats), lufs, verdict (in time, early, late, unread); with --against also cents\n"
-        "and loudness_change_lu. Deviations are from the nearest sixteenth or eighth triplet.\n"
+        "(against whole beats), lufs, verdict (in time, early, late, loose, unread); with --against also\n"
+        "cents and loudness_change_lu. placed_median_ms, placed_p95_ms, placed_worst_ms say how far hits\n"
+        "are from where the recording named by --against puts them (null without it), played_median_ms,\n"
+        "played_p95_ms, played_worst_ms how far that is from the grid. Deviations are from the nearest sixteenth "
+        "or eighth triplet.\n"
         "Example:\n"
         "  pmetre check fitted/*.wav --bpm 104 --table");
     return {command,

@@ -5,6 +5,7 @@
 #include "base/number.h"
 #include "base/safe_file.h"
 #include "base/utf8.h"
+#include "cli/feel.h"
 #include "cli/in_order.h"
 #include "cli/inputs.h"
 #include "cli/json_line.h"
@@ -19,6 +20,7 @@
 #include "project/import.h"
 #include "project/laid.h"
 #include "project/settle.h"
+#include "project/tighten.h"
 #include "sound/carried.h"
 #include "sound/mapped.h"
 #include "sound/resample.h"
@@ -187,6 +189,10 @@ Result<project::LaidPtr> laidAlone(const project::Source& source, const FitOptio
     project::Clip& clip = track.clips[0];
     clip.rule = project::TimeRule::Stretch;
     if (a.method) clip.stretch.method = *a.method;
+    if (a.tighten) {
+        if (auto feel = project::feelOf(source, a.tighten->grid); !feel) return tl::unexpected(feel.error());
+        clip.tighten = *a.tighten;
+    }
     clip.stretch.semitones = a.semitones;
     clip.stretch.formants = o.formants;
     clip.stretch.loop = o.loop || (clip.stretch.loop && !a.ratio);
@@ -458,6 +464,16 @@ int fit(const FitOptions& options, const std::stop_token& stop, Output& output) 
     for (const std::filesystem::path& file : named->files)
         inputs.add(file);
     if (options.like) inputs.add(*options.like);
+    if (options.feel) {
+        inputs.add(*options.feel);
+        auto lent = feelOfFile(*options.feel, stop);
+        if (!lent) {
+            if (!lent.error().cancelled) output.say(lent.error().text);
+            return 1;
+        }
+        asked->tighten->feel = std::move(lent->feel);
+        asked->tighten->feelName = std::move(lent->name);
+    }
     if (options.like) {
         const auto like = tempoOfFile(options, stop);
         if (!like) {

@@ -24,6 +24,11 @@ struct FitOptions {
     std::optional<std::string> ratio;
     std::string style = "auto";
     std::optional<std::string> semitones;
+    std::optional<std::string> tighten; // per cent
+    std::optional<std::string> grid;
+    std::optional<std::string> swing; // per cent
+    std::optional<std::filesystem::path> feel;
+    std::optional<std::string> leave; // milliseconds
     bool loop = false;
     bool formants = false;
     bool steady = false;

@@ -55,7 +55,46 @@ Result<Asked> figuresOf(const FitOptions& o) {
     }
     const auto semitones = number(o.semitones, "--transpose");
     if (!semitones) return tl::unexpected(semitones.error());
-    return Asked{*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}};
+    return Asked{*to, *from, *beats, *ratio, semitones->value_or(0), {}, {}, {}, {}};
+}
+
+// How far its hits are drawn, but for the feel they are drawn to.
+Result<std::optional<project::Tighten>> tightenOf(const FitOptions& o) {
+    if (!o.tighten) {
+        for (const auto& [said, option] :
+             {std::pair(o.grid.has_value(), "--grid"), std::pair(o.swing.has_value(), "--swing"),
+              std::pair(o.feel.has_value(), "--feel"), std::pair(o.leave.has_value(), "--leave")})
+            if (said) return base::problem(fmt::format("{} does nothing without --tighten.", option));
+        return std::optional<project::Tighten>();
+    }
+    if (o.ratio) return base::problem("--tighten needs beats; say --to, not --ratio.");
+    project::Tighten t;
+    const auto inRange = [](const std::optional<std::string>& text, const char* option, double low, double high,
+                            double& value) -> Result<void> {
+        const auto said = number(text, option);
+        if (!said) return tl::unexpected(said.error());
+        if (!*said) return {};
+        value = **said;
+        if (value >= low && value <= high) return {};
+        return base::problem(fmt::format("{} lies between {:g} and {:g}.", option, low, high));
+    };
+    if (auto ok = inRange(o.tighten, "--tighten", 0, 100, t.percent); !ok) return tl::unexpected(ok.error());
+    if (o.grid && *o.grid != "auto") {
+        t.grid = hear::feelGridFromWord(*o.grid);
+        if (!t.grid)
+            return base::problem(fmt::format("“{}” is no grid. There are auto, 8, 8t, 16 and 16t.", *o.grid));
+    }
+    if (o.swing) {
+        double swing = 0;
+        if (auto ok = inRange(o.swing, "--swing", hear::leastSwing, hear::mostSwing, swing); !ok)
+            return tl::unexpected(ok.error());
+        t.swing = swing;
+    }
+    double leave = 0;
+    if (auto ok = inRange(o.leave, "--leave", 0, 1000 * project::mostLeft.value, leave); !ok)
+        return tl::unexpected(ok.error());
+    t.leave = metre::Seconds(leave / 1000);
+    return std::optional<project::Tighten>(t);
 }
 
 // What does not go together.
@@ -90,6 +129,9 @@ Result<Asked> understood(const FitOptions& o) {
     if (!asked) return asked;
     Asked& a = *asked;
     if (auto together = agree(o, a); !together) return tl::unexpected(together.error());
+    const auto tighten = tightenOf(o);
+    if (!tighten) return tl::unexpected(tighten.error());
+    a.tighten = *tighten;
     if (o.style != "auto") {
         a.method = stretch::methodFromWord(o.style);
         if (!a.method)

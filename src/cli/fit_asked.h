@@ -5,6 +5,7 @@
 #include "cli/fit.h"
 #include "cli/inputs.h"
 #include "metre/units.h"
+#include "project/project.h"
 #include "sound/write.h"
 #include "stretch/method.h"
 
@@ -23,8 +24,9 @@ struct Asked {
     std::optional<double> beats;
     std::optional<double> ratio;
     double semitones = 0;
-    std::optional<stretch::Method> method; // none: by the kind of sound
-    std::optional<sound::Depth> depth;     // none: the input's
+    std::optional<stretch::Method> method;   // none: by the kind of sound
+    std::optional<project::Tighten> tighten; // none: as it is played; its feel is looked for later
+    std::optional<sound::Depth> depth;       // none: the input's
     std::optional<int> quality;
     sound::FileKind kind = sound::FileKind::Wav; // of files in a folder
 };

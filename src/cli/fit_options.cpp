@@ -38,6 +38,15 @@ Subcommand fitSubcommand(CLI::App& app) {
         ->capture_default_str();
     command->add_option("--transpose", fit.semitones, "Semitones up, or down with a minus; 0.5 is 50 cents")
         ->type_name("ST");
+    command->add_option("--tighten", fit.tighten, "Draw hits to the grid by so many per cent, 0 to 100")
+        ->type_name("P");
+    command->add_option("--grid", fit.grid, "Which grid: auto (what it plays), 8, 8t, 16 or 16t; auto without it");
+    command->add_option("--swing", fit.swing, "Its swing, in per cent of a pair; the recording's own without it")
+        ->type_name("S");
+    command
+        ->add_option("--feel", fit.feel, "Draw to the feel of another recording, or of a stored one (.feel.json)")
+        ->type_name("FILE");
+    command->add_option("--leave", fit.leave, "Leave hits that lie within so many milliseconds")->type_name("MS");
     command->add_flag("--formants", fit.formants, "Keep the colour of a voice when transposing");
     command->add_flag(
         "--loop", fit.loop,
@@ -55,6 +64,7 @@ Subcommand fitSubcommand(CLI::App& app) {
                     "  pmetre fit loops -r --out fitted --to 104 --format flac\n"
                     "  pmetre fit loop.wav out.wav --beats 8 --to 120 --style struck\n"
                     "  pmetre fit pad.wav out.wav --ratio 1.25\n"
+                    "  pmetre fit break.wav out.wav --to 104 --tighten 60 --leave 3\n"
                     "The new tempo is written into the file as a tag; other tags, cue points and the time\n"
                     "reference of the input are carried over. Each line has: file, out, from_bpm, by (whose\n"
                     "reading that is), bpm, free (it follows its own beats), ratio, method, seconds.");

@@ -37,9 +37,9 @@ int main(int argc, char** argv) {
                "pmetre read --help, and so on, say more of each.");
 
     const std::vector<cli::Subcommand> commands{
-        cli::readSubcommand(app),  cli::fitSubcommand(app),     cli::leadSubcommand(app),
-        cli::checkSubcommand(app), cli::meetSubcommand(app),    cli::scanSubcommand(app),
-        cli::findSubcommand(app),  cli::deliverSubcommand(app), cli::tagSubcommand(app)};
+        cli::readSubcommand(app),    cli::fitSubcommand(app),  cli::feelSubcommand(app), cli::leadSubcommand(app),
+        cli::checkSubcommand(app),   cli::meetSubcommand(app), cli::scanSubcommand(app), cli::findSubcommand(app),
+        cli::deliverSubcommand(app), cli::tagSubcommand(app)};
 
     try {
         app.parse(argc, argv);
@@ -53,7 +53,7 @@ int main(int argc, char** argv) {
     }
     if (app.get_subcommands().empty()) {
         output.say(
-            "Say what is to be done: read, fit, check, meet, lead, scan, find, deliver or tag. pmetre --help "
+            "Say what is to be done: read, fit, feel, check, meet, lead, scan, find, deliver or tag. pmetre --help "
             "says more of each.");
         return 2;
     }

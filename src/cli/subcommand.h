@@ -21,6 +21,7 @@ struct Subcommand {
 
 Subcommand readSubcommand(CLI::App& app);
 Subcommand fitSubcommand(CLI::App& app);
+Subcommand feelSubcommand(CLI::App& app);
 Subcommand leadSubcommand(CLI::App& app);
 Subcommand checkSubcommand(CLI::App& app);
 Subcommand meetSubcommand(CLI::App& app);

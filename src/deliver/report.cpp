@@ -62,17 +62,28 @@ const char* colourOf(prove::Landing landing) {
         return "#C77B1B";
     case prove::Landing::Late:
         return "#8C3B6E";
+    case prove::Landing::Loose:
+        return "#2E7D6B";
+    case prove::Landing::OffGrid:
+        return "#A2362B";
     case prove::Landing::Unread:
         break;
     }
     return "#5B6470";
 }
 
-// A round mark, one that points left or right, or a ring.
+// A round mark, one that points left or right, two halves apart, a square, or a ring.
 std::string mark(double x, double y, prove::Landing landing) {
     const char* colour = colourOf(landing);
     if (landing == prove::Landing::InTime)
         return fmt::format("<circle cx=\"{:.1f}\" cy=\"{:.1f}\" r=\"3\" fill=\"{}\"/>", x, y, colour);
+    if (landing == prove::Landing::Loose)
+        return fmt::format("<path d=\"M{0:.1f} {1:.1f}a3 3 0 0 0 0 6M{2:.1f} {1:.1f}a3 3 0 0 1 0 6\" fill=\"none\" "
+                           "stroke=\"{3}\" stroke-width=\"1.8\"/>",
+                           x - 1, y - 3, x + 1, colour);
+    if (landing == prove::Landing::OffGrid)
+        return fmt::format("<rect x=\"{:.1f}\" y=\"{:.1f}\" width=\"6\" height=\"6\" fill=\"{}\"/>", x - 3, y - 3,
+                           colour);
     if (landing == prove::Landing::Unread)
         return fmt::format(
             "<circle cx=\"{:.1f}\" cy=\"{:.1f}\" r=\"2.5\" fill=\"none\" stroke=\"{}\" stroke-width=\"1.4\"/>", x,
@@ -186,7 +197,9 @@ Report reported(const project::LaidPtr& laid, const Order& order, const Known& k
 std::string proofTable(const Report& report) {
     std::string out =
         "track,clip,at,tempo,method,strain_percent,verdict,hits,in_time,early,late,unread,median_ms,p95_ms,"
-        "worst_ms,worst_at,drift_ms,cents,length_error_frames,loudness_change_lu,lufs,true_peak_dbtp\r\n";
+        "worst_ms,worst_at,drift_ms,cents,length_error_frames,loudness_change_lu,lufs,true_peak_dbtp,placed_median_"
+        "ms,placed_p95_ms,"
+        "placed_worst_ms,played_median_ms,played_p95_ms,played_worst_ms,off_grid_ms\r\n";
     const auto number = [](const std::optional<double>& value) {
         return value ? fmt::format("{:.2f}", *value + 0.0) : std::string();
     };
@@ -216,8 +229,12 @@ std::string proofTable(const Report& report) {
             fields.push_back(number(proof.loudnessChange));
             fields.push_back(number(proof.lufs));
             fields.push_back(number(proof.truePeak));
+            for (const prove::Deviations* sums : {&proof.placedSums, &proof.playedSums})
+                for (const Seconds value : {sums->median, sums->p95, sums->worst})
+                    fields.push_back(ms(value));
+            fields.push_back(milliseconds(proof.offGrid));
         } else {
-            fields.resize(22);
+            fields.resize(29);
         }
         for (std::size_t i = 0; i < fields.size(); ++i)
             out += (i > 0 ? "," : "") + fields[i];
@@ -243,13 +260,11 @@ constexpr const char* style =
 
 // How many clips there are of each verdict, with its mark.
 std::string countsOf(const Report& report) {
-    std::array<int, 4> counts{};
+    std::array<int, prove::landings.size()> counts{};
     for (const ReportRow& row : report.rows)
         ++counts[static_cast<std::size_t>(landingOf(row, report.tolerance))];
-    constexpr std::array<prove::Landing, 4> order{prove::Landing::InTime, prove::Landing::Early,
-                                                  prove::Landing::Late, prove::Landing::Unread};
     std::string words;
-    for (const prove::Landing landing : order)
+    for (const prove::Landing landing : prove::landings)
         if (const int n = counts[static_cast<std::size_t>(landing)]; n > 0)
             words += fmt::format(
                 "{}<svg style=\"display:inline;width:12px;height:12px\" viewBox=\"0 0 12 12\">{}</svg> {} {}",
@@ -274,6 +289,9 @@ std::string factsOf(const ReportRow& row) {
         fact("95 % within", fmt::format("{:.1f} ms", proof.sums.p95.value * 1000));
         fact("worst", fmt::format("{} at {}", signedMs(proof.sums.worst), row.worstAt));
         fact("drift, first to last bar", fmt::format("{:+.1f} ms", proof.sums.drift.value * 1000 + 0.0));
+        fact("placed, 95 % within", fmt::format("{:.1f} ms", proof.placedSums.p95.value * 1000));
+        fact("played, 95 % within", fmt::format("{:.1f} ms", proof.playedSums.p95.value * 1000));
+        if (std::abs(proof.offGrid.value) > 0.0005) fact("beside the grid", signedMs(proof.offGrid));
     }
     if (proof.cents) fact("pitch", fmt::format("{:+.1f} cents", *proof.cents + 0.0));
     fact("length", proof.lengthError == Frames(0) ? "exact to the sample"

@@ -172,7 +172,7 @@ constexpr std::size_t fewestStrokesFree = 10;
 
 // The beats as played, where the recording is played freely or the window says so; else none.
 std::vector<double> freeBeats(const LoopFit& settled, std::vector<double> tracked, const std::vector<Event>& heard,
-                              const Strength& s, const Span& span, Feel feel) {
+                              const Strength& s, const Span& span, Playing playing) {
     const Bpm about(60 / settled.period);
     bool isFree = false;
     if (tracked.size() >= 8) {
@@ -181,8 +181,8 @@ std::vector<double> freeBeats(const LoopFit& settled, std::vector<double> tracke
             straight.push_back(t);
         isFree = wandering(tracked) > 0.02 && landing(tracked, heard) > landing(straight, heard) + 0.08;
     }
-    if (feel == Feel::Free && tracked.size() < 2) tracked = trackedBeats(heard, s, span, about);
-    if (feel != Feel::Either) isFree = feel == Feel::Free && tracked.size() >= 2;
+    if (playing == Playing::Free && tracked.size() < 2) tracked = trackedBeats(heard, s, span, about);
+    if (playing != Playing::Either) isFree = playing == Playing::Free && tracked.size() >= 2;
     if (!isFree) tracked.clear();
     return tracked;
 }
@@ -264,7 +264,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     if (lastEvent - out.span.start > shortestFree && heard.size() >= fewestStrokesFree)
         tracked = trackedBeats(heard, s, out.span, Bpm(60 / settled.period), progress);
     if (progress.stopped()) return out;
-    const auto throughout = window.feel == Feel::Free
+    const auto throughout = window.playing == Playing::Free
                                 ? std::nullopt
                                 : steadyThroughout(heard, tracked, s, out.span, Bpm(60 / settled.period));
     if (progress.stopped()) return out;
@@ -278,12 +278,13 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
         settled.beats = beatsHolding(heard, settled.start, settled.period, beatsInBars);
         settled.seconds = *settled.beats * settled.period;
     }
-    const Feel feel = throughout && window.feel == Feel::Either ? Feel::Steady : window.feel;
-    if (std::vector<double> played = freeBeats(settled, std::move(tracked), heard, s, out.span, feel);
+    const Playing playing = throughout && window.playing == Playing::Either ? Playing::Steady : window.playing;
+    if (std::vector<double> played = freeBeats(settled, std::move(tracked), heard, s, out.span, playing);
         !played.empty())
         settleFree(out, std::move(played), heard);
     else
         settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));
+    if (isSong && out.steady) out.comesIn = comesIn(settled.start, settled.period, beatsInBars, heard);
     out.metre = bar.metre;
     out.beatsInBar = beatsInBars;
     out.beatUnit = beatsInBars == bar.beats ? 4 : 8;
@@ -337,6 +338,11 @@ Reading heardReading(const Heard& heard) {
     r.evidence = fmt::format("confidence {:.2f}", heard.sureness);
     if (!heard.steady) r.evidence += " · played free";
     if (heard.measured) r.evidence += fmt::format(" · measured {}", metre::tempoFigure(*heard.measured));
+    if (heard.comesIn) {
+        r.comesIn = metre::Seconds(*heard.comesIn);
+        r.evidence += fmt::format(" · beat from {}:{:04.1f}", static_cast<int>(*heard.comesIn / 60),
+                                  std::fmod(*heard.comesIn, 60));
+    }
     int shown = 0;
     for (const Candidate& c : heard.candidates) {
         if (&c == &heard.candidates.front() || shown == 2) continue;

@@ -15,20 +15,20 @@
 namespace hear {
 
 // How a recording was played, where somebody says so: to a click, or free.
-enum class Feel { Either, Steady, Free };
+enum class Playing { Either, Steady, Free };
 
 // Between which tempos to listen; one octave settles half and double.
 struct Window {
     Bpm low{slowestPulse};
     Bpm high{fastestPulse};
-    Feel feel = Feel::Either;
+    Playing playing = Playing::Either;
     bool operator==(const Window&) const = default;
     bool holds(Bpm bpm) const { return bpm >= low && bpm <= high; }
 };
 
 // What listen() finds in the same recording may be another with another of these: what was heard and kept is then
 // heard again.
-inline constexpr int listenVersion = 8;
+inline constexpr int listenVersion = 9;
 
 struct Heard {
     std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them
@@ -45,6 +45,8 @@ struct Heard {
     std::optional<int> loopBeats; // whole beats from the first downbeat to the end of the loop
     std::vector<LengthFit> fits;  // whole beats in the trimmed length, likeliest first
     double loopSeconds = 0;       // the trimmed length that `fits` speak of
+    std::optional<double>
+        comesIn; // seconds: where its beat comes in, behind a beginning that says little; see whole.h
     std::optional<HeardKey> key;
     Kind kind = Kind::NoBeat;
     Span span;

@@ -30,12 +30,13 @@ struct Reading {
     std::optional<Bpm> bpm;
     std::optional<Beats> beats; // from the first downbeat to the end of the loop
     std::optional<Key> key;
-    double sureness = 0;               // 0 to 1
-    std::string evidence;              // in words, for the list: “112bpm” in the name
-    std::vector<Candidate> others;     // every tempo this witness thinks possible, the one above first
-    std::vector<metre::Pin> pins;      // where its beats lie; empty: it speaks of a tempo only
-    bool steady = true;                // false: played free, the pins say how
-    std::optional<metre::Metre> metre; // as its accents say; none: they say nothing of it, or nobody listened
+    double sureness = 0;                   // 0 to 1
+    std::string evidence;                  // in words, for the list: “112bpm” in the name
+    std::vector<Candidate> others;         // every tempo this witness thinks possible, the one above first
+    std::vector<metre::Pin> pins;          // where its beats lie; empty: it speaks of a tempo only
+    bool steady = true;                    // false: played free, the pins say how
+    std::optional<metre::Seconds> comesIn; // its beat, behind a beginning that says little; none: at once
+    std::optional<metre::Metre> metre;     // as its accents say; none: they say nothing of it, or nobody listened
     bool operator==(const Reading&) const = default;
 };
 

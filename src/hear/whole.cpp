@@ -322,4 +322,27 @@ double firstBarLine(const Throughout& beats, int beatsInBar, const std::vector<E
     return line;
 }
 
+std::optional<double> comesIn(double start, double period, int beatsInBar, const std::vector<Event>& events) {
+    constexpr double asMuch = 0.5;    // of what begins in a full bar
+    constexpr double full = 0.75;     // of the bars, in order of that, where a full one stands
+    constexpr std::size_t fewest = 8; // bars
+    const double bar = period * beatsInBar;
+    std::vector<double> each;
+    for (const Event& e : events) {
+        const double in = std::floor((e.at - start + 0.03) / bar);
+        if (in < 0) continue;
+        const auto i = static_cast<std::size_t>(in);
+        if (i >= each.size()) each.resize(i + 1, 0.0);
+        if (e.attack) each[i] += e.strength;
+    }
+    if (each.size() < fewest) return {};
+    std::vector<double> sorted = each;
+    const auto there = sorted.begin() + static_cast<std::ptrdiff_t>(full * double(sorted.size()));
+    std::nth_element(sorted.begin(), there, sorted.end());
+    const auto first = std::find_if(each.begin(), each.end(), [&](double x) { return x >= asMuch * *there; });
+    const auto bars = first - each.begin();
+    if (bars == 0 || first == each.end() || *there <= 0) return {};
+    return start + double(bars) * bar;
+}
+
 } // namespace hear

@@ -29,4 +29,8 @@ std::optional<Throughout> steadyThroughout(const std::vector<Event>& events, con
 // harmony change, and where drums come in. In seconds; not before the file begins.
 double firstBarLine(const Throughout& beats, int beatsInBar, const std::vector<Event>& events, const Strength& s);
 
+// The bar line, in seconds, from which on as much begins in a bar as in most of the recording; none where that is
+// so within its first bar. `start`: the first bar line. Any thread.
+std::optional<double> comesIn(double start, double period, int beatsInBar, const std::vector<Event>& events);
+
 } // namespace hear

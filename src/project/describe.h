@@ -80,10 +80,19 @@ struct Words<Straightness::To> {
         {{Straightness::To::Beat, "beat"}, {Straightness::To::Bar, "bar"}, {Straightness::To::Phrase, "phrase"}}};
 };
 template <>
-struct Words<hear::Feel> {
+struct Words<hear::Playing> {
     static constexpr const char* what = "way of playing";
-    static constexpr std::array<std::pair<hear::Feel, const char*>, 3> all = {
-        {{hear::Feel::Either, "either"}, {hear::Feel::Steady, "steady"}, {hear::Feel::Free, "free"}}};
+    static constexpr std::array<std::pair<hear::Playing, const char*>, 3> all = {
+        {{hear::Playing::Either, "either"}, {hear::Playing::Steady, "steady"}, {hear::Playing::Free, "free"}}};
+};
+template <>
+struct Words<hear::FeelGrid> {
+    static constexpr const char* what = "grid of a feel";
+    static constexpr std::array<std::pair<hear::FeelGrid, const char*>, 4> all = {
+        {{hear::FeelGrid::Eighths, "8"},
+         {hear::FeelGrid::EighthTriplets, "8t"},
+         {hear::FeelGrid::Sixteenths, "16"},
+         {hear::FeelGrid::SixteenthTriplets, "16t"}}};
 };
 template <>
 struct Words<Lead::Every> {
@@ -156,6 +165,7 @@ void describe(V& v, hear::Reading& r) {
     v.member("others", r.others, {}, 2);
     v.member("pins", r.pins, {}, 2);
     v.member("metre", r.metre, {}, 7);
+    v.member("comesIn", r.comesIn, momentsAnywhere, 10);
 }
 inline const char* wrongWith(const hear::Reading& r) {
     if (r.bpm && !metre::isTempo(*r.bpm)) return "a reading's tempo is out of range";
@@ -167,7 +177,7 @@ template <class V>
 void describe(V& v, hear::Window& w) {
     v.member("low", w.low, Limits{1e-9, 1e6});
     v.member("high", w.high, Limits{1e-9, 1e6});
-    v.member("feel", w.feel, {}, 6);
+    v.member("feel", w.playing, {}, 6);
 }
 inline const char* wrongWith(const hear::Window& w) {
     return w.high > w.low ? nullptr : "“listen” is no range of tempos";
@@ -240,6 +250,40 @@ inline const char* wrongWith(const Source& s) {
 }
 
 template <class V>
+void describe(V& v, hear::FeelPlace& p) {
+    v.member("place", p.place, Limits{0, 4096});
+    v.member("offset", p.offset, Limits{-0.2, 0.2});
+    v.member("hits", p.hits, Limits{0, 1e9});
+}
+
+template <class V>
+void describe(V& v, hear::Feel& f) {
+    v.member("grid", f.grid);
+    v.member("metre", f.metre);
+    v.member("swing", f.swing, Limits{hear::leastSwing, hear::mostSwing});
+    v.member("loose", f.loose, Limits{0, 1});
+    v.member("places", f.places);
+    v.member("hits", f.hits, Limits{0, 1e9});
+}
+inline const char* wrongWith(const hear::Feel& f) {
+    for (std::size_t i = 0; i < f.places.size(); ++i)
+        if (f.places[i].place >= f.stepsInBar() || (i > 0 && f.places[i].place <= f.places[i - 1].place))
+            return "the places of a feel do not follow each other in its bar";
+    return nullptr;
+}
+
+template <class V>
+void describe(V& v, Tighten& t) {
+    v.member("percent", t.percent, Limits{0, 100});
+    v.member("grid", t.grid);
+    v.member("swing", t.swing, Limits{hear::leastSwing, hear::mostSwing});
+    v.member("feel", t.feel);
+    v.member("feelName", t.feelName);
+    v.member("leave", t.leave, Limits{0, mostLeft.value});
+    v.member("weaker", t.weaker, Limits{0, 1});
+}
+
+template <class V>
 void describe(V& v, Fade& f) {
     v.member("seconds", f.length, Limits{0, longestFade.value});
     v.member("shape", f.shape);
@@ -255,6 +299,7 @@ void describe(V& v, Clip& c) {
     v.member("rule", c.rule);
     v.member("heldTempo", c.heldTempo, {}, 4);
     v.member("countsAs", c.countsAs, {}, 9);
+    v.member("tighten", c.tighten, {}, 10);
     v.member("method", c.stretch.method);
     v.member("semitones", c.stretch.semitones, Limits{-mostSemitones, mostSemitones});
     v.member("formants", c.stretch.formants, {}, 3);

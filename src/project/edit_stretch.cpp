@@ -13,23 +13,6 @@ namespace project {
 
 namespace {
 
-// The clips, and those of the same sets that stand where they stand: a set stays together.
-std::vector<ClipId> withTheirSetsHere(const Project& p, const std::vector<ClipId>& ids) {
-    std::vector<ClipId> all = ids;
-    for (const ClipId id : ids) {
-        const Clip* clip = clipOf(p, id);
-        if (clip == nullptr) continue;
-        const std::vector<SourceId> set = togetherWith(p, clip->source);
-        if (set.size() < 2) continue;
-        for (const TrackPtr& t : p.tracks)
-            for (const Clip& c : t->clips)
-                if (c.at == clip->at && std::find(set.begin(), set.end(), c.source) != set.end() &&
-                    !contains(all, c.id))
-                    all.push_back(c.id);
-    }
-    return all;
-}
-
 // A clip counts as another tempo from now on, and follows; as its recording's own it counts as itself.
 Result<void> countAs(Clip& c, const Source& recording, Bpm tempo) {
     if (!metre::isTempo(tempo))

@@ -208,6 +208,14 @@ Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses
         out.source, file, heeded, [&] { return Result<hear::Recording>(recording); }, before, onsets,
         progress.part(0.6, 1.0));
     if (!settled) return tl::unexpected(settled.error());
+    if (heardBefore && !onsets.empty() && out.source.beats && out.source.kind != hear::Kind::OneHit) {
+        std::vector<hear::FeelHit> hits;
+        for (const hear::Onset& o : onsets) {
+            const Beats at = out.source.beats->beatAt(metre::toSeconds(o.at, hear::Recording::rate));
+            hits.push_back({at, Seconds(60 / out.source.beats->tempoAt(at).value), o.strength});
+        }
+        if (auto feel = hear::feelOf(hits, out.source.metre())) out.feel = std::move(*feel);
+    }
     return out;
 }
 
@@ -263,6 +271,9 @@ std::string toldOf(const Project& p, SourceId id) {
     if (const auto beats = s->wholeBeats()) told += fmt::format(", {} beat{}", *beats, *beats == 1 ? "" : "s");
     if (heard != nullptr && heard->metre && *heard->metre != metre::Metre{4, 4})
         told += " in " + metre::metreLabel(*heard->metre);
+    if (heard != nullptr && heard->comesIn && s->beats->beatAt(*heard->comesIn) > Beats(0))
+        told += fmt::format(", beat from bar {}",
+                            1 + std::lround(s->beats->beatAt(*heard->comesIn).value / s->metre().bar().value));
     if (hear::isMaybe(s->readings, s->chosen))
         told += ", but that is not sure: placed as recorded";
     else if (isPlacedOnly(p, id))

@@ -12,6 +12,7 @@ namespace project {
 struct ImportedSource {
     Source source; // without an id yet
     std::vector<std::string> warnings;
+    std::optional<hear::Feel> feel = std::nullopt; // listenToFile() for the library only, where it was listened to
 };
 
 // Which witnesses an import asks for a tempo.

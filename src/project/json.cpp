@@ -3,6 +3,7 @@
 
 #include "base/utf8.h"
 #include "project/describe.h"
+#include "project/feel_file.h"
 #include "project/lead.h"
 
 #include <array>
@@ -462,6 +463,39 @@ Result<Project> fromJson(const std::string& text, const std::filesystem::path& f
     }
 }
 
+namespace {
+constexpr const char* feelFormat = "patient-metre-feel";
+constexpr int feelVersion = 1;
+} // namespace
+
+std::string feelToJson(const NamedFeel& named) {
+    Json out = {{"format", feelFormat}, {"version", feelVersion}, {"name", named.name}};
+    out.update(written(named.feel, {}));
+    return out.dump(1, '\t', false, Json::error_handler_t::replace) + "\n";
+}
+
+Result<NamedFeel> feelFromJson(const std::string& text, const std::filesystem::path& file) {
+    const auto fail = [&](const std::string& reason) {
+        return base::problem(fmt::format("{} could not be read as a feel: {}.", base::shownPath(file), reason));
+    };
+    const Json j = Json::parse(text, nullptr, false);
+    if (j.is_discarded()) return fail("the file is damaged or was cut off");
+    const std::filesystem::path none;
+    try {
+        if (!j.is_object() || !j.contains("format") || j["format"] != feelFormat) return fail("it is no feel");
+        if (!j.contains("version")) return fail("“version” is missing");
+        const std::int64_t version = whole(j["version"], {"version", {}, none, 1});
+        if (version != feelVersion)
+            return fail(fmt::format("it is of format {}; this Patient Metre reads {}", version, feelVersion));
+        NamedFeel named;
+        if (j.contains("name")) named.name = project::text(j["name"], {"name", {}, none, 1});
+        named.feel = readFrom<hear::Feel>(j, {"feel", {}, none, formatVersion});
+        return named;
+    } catch (const Wrong& wrong) {
+        return fail(wrong.what);
+    }
+}
+
 std::vector<StoredMember> storedMembers() {
     std::vector<StoredMember> all = {{"project", "format", 1}, {"project", "version", 1}};
     notice<Project>("project", all);
@@ -483,6 +517,9 @@ std::vector<StoredMember> storedMembers() {
     notice<Lead>("lead", all);
     notice<Track>("track", all);
     notice<Clip>("clip", all);
+    notice<Tighten>("tighten", all);
+    notice<hear::Feel>("feel", all);
+    notice<hear::FeelPlace>("feel place", all);
     notice<Fade>("fade", all);
     return all;
 }

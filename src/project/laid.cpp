@@ -56,6 +56,7 @@ struct Rendered {
     bool follows = false;
     std::optional<Bpm> held;
     std::optional<Bpm> countsAs;
+    Tighten tighten;
     stretch::Settings settings;
     bool operator==(const Rendered&) const = default;
 };
@@ -212,7 +213,8 @@ class Layer {
         }
         const Seconds lap = goesRound ? time.turn()->length() * double(round) : Seconds(0);
         const Rendered wanted{from,           to,          lap,           time.isFitted() ? clip.at : Beats(0),
-                              time.follows(), time.held(), clip.countsAs, settings};
+                              time.follows(), time.held(), clip.countsAs, clip.tighten,
+                              settings};
         auto& ofSource = wholes_[source.id.value];
         for (auto& [rendered, whole] : ofSource)
             if (rendered == wanted) return whole;

@@ -7,6 +7,7 @@
 
 #include "base/hash.h"
 #include "base/shared_list.h"
+#include "hear/feel.h"
 #include "hear/listen.h"
 #include "metre/beat_map.h"
 #include "metre/metre_map.h"
@@ -196,6 +197,19 @@ struct Fade {
     bool operator==(const Fade&) const = default;
 };
 
+// How far a clip's hits are drawn to the grid that its recording plays, or to the feel of another (tighten.h).
+struct Tighten {
+    double percent = 0;                 // 0 leaves all as it was played
+    std::optional<hear::FeelGrid> grid; // none: what the recording plays
+    std::optional<double> swing;        // per cent; none: its own, or that of the feel it takes
+    std::optional<hear::Feel> feel;     // of another recording, or a stored one
+    std::string feelName{};             // what that is called
+    Seconds leave{0};                   // hits that lie nearer are left where they are
+    double weaker = 0;                  // hits weaker than this, of the strongest, go along with their neighbours
+    bool operator==(const Tighten&) const = default;
+};
+inline constexpr Seconds mostLeft{0.1};
+
 // What a clip's timing and sound rest on. `at` is where the source's beat 0, its first downbeat, lies in the
 // project; a source without beats has its first sample there. The part used runs from `from` to `to`, in the
 // source's own seconds; where the clip goes round, these are counted on beyond the end of the turn (timing.h).
@@ -210,8 +224,9 @@ struct Placement {
     std::optional<Bpm> countsAs;
     stretch::Settings stretch; // with loop, it goes round
     std::optional<Marks> turn; // what goes round; none: from the first downbeat to the end of the beats
-    bool followsKey = false;   // transposed into the project's key
-    bool toRelatives = false;  // and a minor source into the relative of a major key, and the other way round
+    Tighten tighten;
+    bool followsKey = false;  // transposed into the project's key
+    bool toRelatives = false; // and a minor source into the relative of a major key, and the other way round
     bool operator==(const Placement&) const = default;
 };
 

@@ -5,6 +5,7 @@
 #include "base/utf8.h"
 #include "project/import.h"
 #include "project/sets.h"
+#include "project/tighten.h"
 
 #include <fmt/format.h>
 #include <set>
@@ -110,6 +111,7 @@ std::vector<std::string> loadAudio(Project& p, const base::Progress& progress, s
             loaded.facts = read->facts;
             loaded.sound = std::move(read->sound);
             source = std::make_shared<const Source>(std::move(loaded));
+            findFeel(*source);
         },
         progress.part(0, 0.9));
     if (!progress.stopped()) anchorSets(p, store, progress.part(0.9, 1));

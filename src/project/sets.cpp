@@ -327,4 +327,20 @@ void anchorSets(Project& p, sound::AudioStore* store, const base::Progress& prog
     }
 }
 
+std::vector<ClipId> withTheirSetsHere(const Project& p, const std::vector<ClipId>& ids) {
+    std::vector<ClipId> all = ids;
+    for (const ClipId id : ids) {
+        const Clip* clip = clipOf(p, id);
+        if (clip == nullptr) continue;
+        const std::vector<SourceId> set = togetherWith(p, clip->source);
+        if (set.size() < 2) continue;
+        for (const TrackPtr& t : p.tracks)
+            for (const Clip& c : t->clips)
+                if (c.at == clip->at && std::find(set.begin(), set.end(), c.source) != set.end() &&
+                    std::find(all.begin(), all.end(), c.id) == all.end())
+                    all.push_back(c.id);
+    }
+    return all;
+}
+
 } // namespace project

@@ -14,6 +14,8 @@ inline constexpr Seconds setSlack{0.010};
 // The sources of the set that this one belongs to, itself among them, in the project's order; itself alone where it
 // belongs to none.
 std::vector<SourceId> togetherWith(const Project& p, SourceId id);
+// The clips, and those of the same sets that stand where they stand: a set stays together.
+std::vector<ClipId> withTheirSetsHere(const Project& p, const std::vector<ClipId>& ids);
 // A source of a set, in time as another of it is: readings, beats, marks.
 Source inTimeWith(const Source& source, const Source& changed);
 // All that are picked, and what belongs to them.

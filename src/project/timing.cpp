@@ -1,6 +1,7 @@
 #include "project/timing.h"
 
 #include "project/counted.h"
+#include "project/tighten.h"
 
 #include <algorithm>
 #include <cmath>
@@ -32,11 +33,30 @@ ClipTime::ClipTime(const metre::TempoMap& tempo, const Clip& clip, const Source*
     if (beats) beats_ = source->fitted();
     if (beats) downbeat_ = beats_->secondsAt(Beats(0));
     if (!follows && beats) held_ = clip.heldTempo;
+    if (beats && clip.tighten.percent > 0 && isFitted()) tighten(*source);
     if (!clip.stretch.loop || source == nullptr) return;
     Turn turn{clip.turn ? clip.turn->from : downbeat_, clip.turn ? clip.turn->to : source->wholeEnd()};
     if (turn.length() < Seconds(shortestTurn)) return;
     turn_ = turn;
     if (beats) turnBeats_ = beats_->beatAt(turn.to) - beats_->beatAt(turn.from);
+}
+
+// What a recording without a feel is asked for is left undone: it may have lost its beats since.
+void ClipTime::tighten(const Source& source) {
+    const auto own = feelOf(source, clip_.tighten.grid);
+    if (!own) return;
+    std::vector<Seconds> fixed{Seconds(0), source.wholeEnd(), source.length()};
+    // The members of a set may end at different moments; what they are bent by must not.
+    if (source.set && !source.sound->onsets.empty()) {
+        const Seconds last = metre::toSeconds(source.sound->onsets.back().at, source.sound->audio.rate);
+        fixed = {Seconds(0), beats_->secondsAt(Beats(std::ceil(beats_->beatAt(last).value) + 1))};
+    }
+    if (clip_.stretch.loop) fixed.push_back(clip_.turn ? clip_.turn->from : downbeat_);
+    if (clip_.stretch.loop && clip_.turn) fixed.push_back(clip_.turn->to);
+    const HeardBeat heardBeat = [this](Beats b) {
+        return Seconds(60 / (held_ ? held_->value : tempo_.tempoAt(clip_.at + b).value));
+    };
+    beats_ = drawnTo(source, *beats_, clip_.tighten, *own, fixed, heardBeat).beats;
 }
 
 ClipTime::Place ClipTime::placeOf(Seconds u) const {

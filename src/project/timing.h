@@ -63,6 +63,8 @@ class ClipTime {
     const Clip& clip_;
     bool follows_;
     SourcePtr counted_; // null where it counts as its source does
+    void tighten(const Source& source);
+
     std::optional<metre::BeatMap> beats_;
     std::optional<Bpm> held_;
     std::optional<Turn> turn_;

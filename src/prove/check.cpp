@@ -49,9 +49,37 @@ double firstOf(const Measured& m, double perBeat) {
     return best;
 }
 
+// Each clear onset of the recording that is found again near where an even change of length puts it.
+void compare(Checked& out, const Measured& m, const Measured& original, double perBeat) {
+    constexpr double reach = 0.040; // seconds
+    const double ratio = double(m.frames.value) / double(std::max<std::int64_t>(1, original.frames.value));
+    for (const Attack& attack : original.attacks) {
+        if (!attack.isClear) continue;
+        const double there = double(attack.at.value) * ratio; // frames of what came out
+        const auto after = std::lower_bound(m.attacks.begin(), m.attacks.end(), there,
+                                            [](const Attack& a, double f) { return double(a.at.value) < f; });
+        std::optional<double> nearest;
+        for (auto a = after == m.attacks.begin() ? after : after - 1; a != m.attacks.end() && a <= after; ++a)
+            if (const double off = double(a->at.value) - there; !nearest || std::abs(off) < std::abs(*nearest))
+                nearest = off;
+        if (!nearest || std::abs(*nearest) > reach * m.rate) continue;
+        const Seconds at(there / m.rate);
+        const Beats beats((at - out.first).value / perBeat);
+        out.placed.push_back({at, Seconds(*nearest / m.rate)});
+        out.played.push_back({at, Seconds((beats - nearestPart(beats)).value * perBeat)});
+    }
+}
+
 } // namespace
 
-Checked check(const Measured& m, metre::Bpm bpm, metre::Metre metre, std::optional<Seconds> first) {
+Landing Checked::landing(Seconds tolerance) const {
+    const Landing placing = placingOf(placed, placedSums, tolerance);
+    if (!placed.empty() && placing != Landing::InTime) return placing;
+    return landingOf(deviations, sums, tolerance);
+}
+
+Checked check(const Measured& m, metre::Bpm bpm, metre::Metre metre, std::optional<Seconds> first,
+              const Measured* original) {
     const double perBeat = 60 / bpm.value;
     Checked out;
     out.onsets = m.attacks.size();
@@ -67,6 +95,12 @@ Checked check(const Measured& m, metre::Bpm bpm, metre::Metre metre, std::option
     const double length = double(m.frames.value) / m.rate;
     const double bars = std::max(1.0, std::round((length - out.first.value) / bar));
     out.sums = summed(out.deviations, out.first, out.first + Seconds(bars * bar));
+    if (original != nullptr)
+        compare(out, m, *original, perBeat);
+    else
+        out.played = out.deviations;
+    out.placedSums = summed(out.placed, out.first, out.first + Seconds(bars * bar));
+    out.playedSums = summed(out.played, out.first, out.first + Seconds(bars * bar));
     const double beats = std::max(1.0, std::round(length / perBeat));
     out.lengthError = m.frames - Frames(std::llround(beats * perBeat * m.rate));
     return out;

@@ -36,6 +36,10 @@ const char* landingWord(Landing l) {
         return "early";
     case Landing::Late:
         return "late";
+    case Landing::Loose:
+        return "loose";
+    case Landing::OffGrid:
+        return "off the grid";
     case Landing::Unread:
         break;
     }
@@ -83,13 +87,18 @@ Counts counted(const std::vector<Deviation>& list, Seconds tolerance) {
 
 Landing landingOf(const std::vector<Deviation>& list, const Deviations& sums, Seconds tolerance) {
     if (list.empty()) return Landing::Unread;
-    const Counts counts = counted(list, tolerance);
     const Landing middle = landingOf(sums.middle, tolerance);
     if (middle != Landing::InTime) return middle;
-    const bool drifts = std::abs(sums.drift.value) > tolerance.value;
-    if (double(counts.inTime) >= 0.9 * double(list.size()) && !drifts) return Landing::InTime;
+    if (std::abs(sums.drift.value) > tolerance.value) return sums.drift.value < 0 ? Landing::Early : Landing::Late;
+    const Counts counts = counted(list, tolerance);
+    return double(counts.inTime) >= 0.9 * double(list.size()) ? Landing::InTime : Landing::Loose;
+}
+
+Landing placingOf(const std::vector<Deviation>& list, const Deviations& sums, Seconds tolerance) {
+    const Landing landing = landingOf(list, sums, tolerance);
+    if (landing != Landing::Loose) return landing;
+    const Counts counts = counted(list, tolerance);
     if (counts.early != counts.late) return counts.early > counts.late ? Landing::Early : Landing::Late;
-    if (drifts) return sums.drift.value < 0 ? Landing::Early : Landing::Late;
     return sums.worst.value < 0 ? Landing::Early : Landing::Late;
 }
 

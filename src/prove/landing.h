@@ -3,6 +3,7 @@
 
 #include "metre/units.h"
 
+#include <array>
 #include <optional>
 #include <vector>
 
@@ -10,10 +11,18 @@ namespace prove {
 
 using metre::Seconds;
 
-// In time, early or late by more than the tolerance; unread: nothing to measure by.
-enum class Landing { InTime, Early, Late, Unread };
+// In time; early or late by more than the tolerance, all of it or drifting; loose: placed where it belongs, and
+// played more loosely than the tolerance; off the grid: its beats lie beside the project's; unread: nothing to
+// measure by.
+enum class Landing { InTime, Early, Late, Loose, OffGrid, Unread };
+inline constexpr std::array landings{Landing::InTime, Landing::Early,   Landing::Late,
+                                     Landing::Loose,  Landing::OffGrid, Landing::Unread};
+// Whether something was placed where it should not be: looseness is the player's.
+constexpr bool isWrong(Landing l) {
+    return l == Landing::Early || l == Landing::Late || l == Landing::OffGrid;
+}
 
-// "in time", "early", "late", "unread"
+// "in time", "early", "late", "loose", "off the grid", "unread"
 const char* landingWord(Landing l);
 
 inline constexpr Seconds usualTolerance{0.010}; // common practice
@@ -48,8 +57,11 @@ struct Counts {
 };
 Counts counted(const std::vector<Deviation>& list, Seconds tolerance);
 
-// In time when nine of ten lie within the tolerance, and neither their middle nor their drift is beyond it; else
-// early or late, by where most of what is beyond lies. Unread without any.
+// In time when nine of ten lie within the tolerance, and neither their middle nor their drift is beyond it; early
+// or late where these are; loose where only the hits one by one are beyond. Unread without any.
 Landing landingOf(const std::vector<Deviation>& list, const Deviations& summed, Seconds tolerance);
+// Of where hits were placed, which nobody's playing excuses: early or late too where more than one in ten is
+// beyond, by where most of what is beyond lies.
+Landing placingOf(const std::vector<Deviation>& list, const Deviations& summed, Seconds tolerance);
 
 } // namespace prove

@@ -132,12 +132,31 @@ std::vector<Expected> expectedOf(const LaidClip& clip, const metre::TempoMap& te
     return list;
 }
 
-std::vector<Expected> expectedHit(const LaidClip& clip, const Measured& source) {
-    if (source.attacks.empty() || clip.time().parts.empty()) return {};
-    const auto at = heardIn(clip.time().parts.front(), double(source.attacks.front().at.value));
-    if (!at) return {};
-    return {{Frames(std::llround(*at)), clip.clip->at, std::nullopt, source.attacks.front().isClear,
-             &clip.time().parts.front()}};
+// The beginning of what the clip plays, where it was put.
+std::vector<Expected> expectedBeginning(const LaidClip& clip, const Measured& source,
+                                        const metre::TempoMap& tempo) {
+    const project::Timing& time = clip.time();
+    if (time.parts.empty()) return {};
+    for (const Attack& attack : source.attacks) {
+        const auto at = heardIn(time.parts.front(), double(attack.at.value));
+        if (!at) continue;
+        const Seconds heard((double(time.startFrame.value) + *at) / double(clip.source->sound->audio.rate));
+        return {
+            {Frames(std::llround(*at)), tempo.beatAt(heard), std::nullopt, attack.isClear, &time.parts.front()}};
+    }
+    return {};
+}
+
+// Whether a clip is judged by where it begins: it is placed, or one hit. What leads is as its beats are.
+bool isJudgedByBeginning(const LaidClip& clip) {
+    if (clip.ruleFrom == project::RuleFrom::Lead) return false;
+    return !clip.time().stretched || clip.source->kind == hear::Kind::OneHit || !clip.source->beats;
+}
+
+// By how much a fitted clip's beats lie beside the project's: its first downbeat, from the nearest part of a beat.
+Seconds besideGrid(const LaidClip& clip, const metre::TempoMap& tempo) {
+    if (!clip.source->beats || !clip.time().follows || clip.ruleFrom == project::RuleFrom::Lead) return Seconds(0);
+    return tempo.secondsAt(clip.clip->at) - tempo.secondsAt(nearestPart(clip.clip->at));
 }
 
 // The attack nearest to each place, where each is the other's nearest.
@@ -246,6 +265,13 @@ std::string whyUnread(const LaidClip& clip, const Proof& proof) {
 
 } // namespace
 
+Landing Proof::landing(Seconds tolerance) const {
+    const Landing placing = placingOf(placed, placedSums, tolerance);
+    if (placing != Landing::InTime) return placing;
+    if (std::abs(offGrid.value) > tolerance.value) return Landing::OffGrid;
+    return landingOf(deviations, sums, tolerance);
+}
+
 const Hit* Proof::worst() const {
     std::size_t read = 0;
     for (const Hit& hit : hits)
@@ -298,27 +324,41 @@ Proof prove(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& 
         time.stretched ? tempo.secondsAt(time.end) : begins + metre::toSeconds(time.length, out.rate);
     proof.lengthError = out.frames - (metre::toFrames(ends, out.rate) - metre::toFrames(begins, out.rate));
 
+    const bool byBeginning = isJudgedByBeginning(clip);
     std::vector<Expected> expected;
-    if (clip.source->beats)
+    if (!byBeginning)
         expected = expectedOf(clip, tempo, source);
-    else if (clip.source->kind == hear::Kind::OneHit)
-        expected = expectedHit(clip, source);
+    else if (clip.source->beats || clip.source->kind == hear::Kind::OneHit)
+        expected = expectedBeginning(clip, source, tempo);
     const auto where = found(expected, out.attacks, out.rate);
     proof.hits.reserve(expected.size());
+    std::vector<Deviation> played;
     for (std::size_t i = 0; i < expected.size(); ++i) {
         const Expected& e = expected[i];
-        Hit hit{e.at, e.place, e.before, std::nullopt};
-        if (e.clear && where[i] && !contradicted(e, *where[i], source.envelope, out)) {
-            hit.at = *where[i];
-            hit.off = metre::toSeconds(time.startFrame + hit.at, out.rate) - tempo.secondsAt(hit.place);
-        } else if (!e.clear) {
-            hit.off = shiftOf(e, source.envelope, out);
-            if (hit.off) hit.at += metre::toFrames(*hit.off, out.rate);
+        Hit hit{e.at, e.place, e.before, std::nullopt, Seconds(0), Seconds(0)};
+        std::optional<Seconds> placed;
+        if (e.clear && where[i] && !contradicted(e, *where[i], source.envelope, out))
+            placed = metre::toSeconds(*where[i] - e.at, out.rate);
+        else if (!e.clear)
+            placed = shiftOf(e, source.envelope, out);
+        if (placed) {
+            // Of what swells, where it was played.
+            if (e.clear && !byBeginning)
+                hit.played = metre::toSeconds(time.startFrame + e.at, out.rate) - tempo.secondsAt(hit.place);
+            hit.placed = *placed;
+            hit.off = hit.placed + hit.played;
+            hit.at += metre::toFrames(*placed, out.rate);
+            const Seconds at = metre::toSeconds(time.startFrame + hit.at, out.rate);
+            proof.deviations.push_back({at, *hit.off});
+            proof.placed.push_back({at, hit.placed});
+            played.push_back({at, hit.played});
         }
-        if (hit.off) proof.deviations.push_back({metre::toSeconds(time.startFrame + hit.at, out.rate), *hit.off});
         proof.hits.push_back(hit);
     }
     proof.sums = summed(proof.deviations, begins, ends);
+    proof.placedSums = summed(proof.placed, begins, ends);
+    proof.playedSums = summed(played, begins, ends);
+    proof.offGrid = byBeginning ? Seconds(0) : besideGrid(clip, tempo);
     if (proof.deviations.empty()) proof.unread = whyUnread(clip, proof);
 
     return proof;

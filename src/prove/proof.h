@@ -34,6 +34,8 @@ struct Hit {
     Beats place;                   // of the project: where it belongs
     std::optional<Seconds> before; // by how much the recording was off, at its mean tempo; none: it has no beats
     std::optional<Seconds> off;    // by how much it is off now; none: unread
+    Seconds placed;                // of that, by how much it did not come out where the time map puts it
+    Seconds played;                // and by how much the recording itself lies beside its place
 };
 
 struct Proof {
@@ -48,15 +50,23 @@ struct Proof {
 
     // The deviations of those that were read, at their place in seconds of the project.
     std::vector<Deviation> deviations;
-    Landing landing(Seconds tolerance) const { return landingOf(deviations, sums, tolerance); }
+    // The two parts of these, and what they say in sum.
+    std::vector<Deviation> placed;
+    Deviations placedSums;
+    Deviations playedSums;
+    // By how much its beats lie beside the project's; 0 where they do not, or it has none.
+    Seconds offGrid;
+    // Placed wrongly is early or late, whatever was played; then what is beside the grid; then how it is played.
+    Landing landing(Seconds tolerance) const;
     // The hit that is farthest off; null when none was read.
     const Hit* worst() const;
 };
 
 // Each sound that begins clearly in the recording is looked for where the clip should have brought it; found within
 // 40 ms of there, its deviation is how far it is from its own place in the beat (own_place.h) on the project's
-// grid. What has no beats is read only if it is one hit: against where the clip was put. REQUIRES as measureClip(),
-// whose result `cameOut` is. Any thread; quick.
+// grid: by how much it did not come out where the time map puts it (placed), and by how much it was played beside
+// its place (played). What is placed rather than fitted, and a single hit, is judged by its beginning alone, and by
+// placing alone. REQUIRES as measureClip(), whose result `cameOut` is. Any thread; quick.
 Proof prove(const project::LaidClip& clip, const metre::TempoMap& tempo, const Measured& source,
             const CameOut& cameOut);
 

@@ -1,6 +1,7 @@
 #include "shelf/hear_known.h"
 
 #include "base/utf8.h"
+#include "project/tighten.h"
 
 namespace shelf {
 
@@ -14,6 +15,7 @@ base::Result<project::Source> heardOrKnown(const std::filesystem::path& file, pr
     if (!settled) return tl::unexpected(settled.error());
     recallInto(settled->source, memory);
     settled->source.sound = read.sound;
+    project::findFeel(settled->source);
     return std::move(settled->source);
 }
 

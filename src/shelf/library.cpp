@@ -45,7 +45,13 @@ void makeLibrary(SQLite::Database& d) {
 void addKeyWitness(SQLite::Database& d) {
     d.exec("ALTER TABLE files ADD COLUMN key_witness TEXT NOT NULL DEFAULT ''");
 }
-constexpr std::array<Migration, 2> libraryVersions = {makeLibrary, addKeyWitness};
+// So do those that were listened to before feel was told.
+void addFeel(SQLite::Database& d) {
+    d.exec("ALTER TABLE files ADD COLUMN feel_grid TEXT");
+    d.exec("ALTER TABLE files ADD COLUMN swing REAL");
+    d.exec("ALTER TABLE files ADD COLUMN loose REAL");
+}
+constexpr std::array<Migration, 3> libraryVersions = {makeLibrary, addKeyWitness, addFeel};
 
 } // namespace
 

@@ -32,6 +32,10 @@ struct Entry {
     std::optional<hear::Witness> keyBy; // who says so
     hear::Kind kind = hear::Kind::NoBeat;
     metre::Seconds length;
+    // How it is played; none: not told, or there is none.
+    std::optional<hear::FeelGrid> feelGrid;
+    std::optional<double> swing;         // per cent
+    std::optional<metre::Seconds> loose; // with feelGrid
     OwnWords own;
     bool isGone = false; // the file was not there when it was last looked for
     std::string problem; // why it could not be read, naming it; empty where it could
@@ -43,6 +47,7 @@ struct ReadFile {
     sound::ListedFile listed;
     std::optional<project::Source> source; // without sound
     std::string problem;                   // why there is none
+    std::optional<hear::Feel> feel = std::nullopt;
 };
 
 // A small SQLite database of its own, safe against being killed at any moment. Any thread; calls wait for each

@@ -1,11 +1,14 @@
 #include "shelf/query.h"
 
+#include "base/number.h"
 #include "base/utf8.h"
 #include "shelf/own_words.h"
 #include "shelf/query_sql.h"
 #include "shelf/rows.h"
 
+#include <algorithm>
 #include <cmath>
+#include <sstream>
 
 namespace shelf {
 
@@ -36,13 +39,53 @@ void bindNumber(Conditions& c, double value) {
     c.bind([value](SQLite::Statement& s, int at) { s.bind(at, value); });
 }
 
+// "54-60", or "57" for what is within one per cent of it.
+std::optional<std::pair<double, double>> rangeIn(const std::string& text) {
+    const std::size_t dash = text.find('-', 1);
+    if (dash == std::string::npos) {
+        const auto one = base::typedNumber(text);
+        if (!one) return std::nullopt;
+        return std::pair(*one - 1, *one + 1);
+    }
+    const auto low = base::typedNumber(text.substr(0, dash));
+    const auto high = base::typedNumber(text.substr(dash + 1));
+    if (!low || !high) return std::nullopt;
+    return std::pair(std::min(*low, *high), std::max(*low, *high));
+}
+
+// "swing" with such a range behind it is taken out of the words.
+std::optional<std::pair<double, double>> swingIn(std::string& words) {
+    std::istringstream in(words);
+    std::string rest;
+    std::optional<std::pair<double, double>> found;
+    std::string last;
+    for (std::string word; in >> word; last = word) {
+        const bool follows = !found && (last == "swing" || last == "Swing");
+        const auto range = follows ? rangeIn(word) : std::nullopt;
+        if (range) {
+            found = range;
+            rest.erase(rest.size() - last.size());
+        } else {
+            rest += (rest.empty() ? "" : " ") + word;
+        }
+    }
+    if (found) words = rest;
+    return found;
+}
+
 // Words, own tags and favourites.
 void addSaid(Conditions& c, const Query& q) {
-    const std::string match = matchOf(q.words);
+    std::string words = q.words;
+    if (const auto swing = swingIn(words)) {
+        c.add("swing BETWEEN ? AND ?");
+        bindNumber(c, swing->first - 0.05);
+        bindNumber(c, swing->second + 0.05);
+    }
+    const std::string match = matchOf(words);
     if (!match.empty()) {
         c.add("id IN (SELECT rowid FROM words WHERE words MATCH ?)");
         bindText(c, match);
-    } else if (q.words.find_first_not_of(" \t") != std::string::npos) {
+    } else if (words.find_first_not_of(" \t") != std::string::npos) {
         c.add("0"); // there is nothing in them that could be looked for
     }
     for (const std::string& tag : q.tags) {

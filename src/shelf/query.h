@@ -26,7 +26,9 @@ enum class SortedBy {
 
 // What is looked for. All that is said must hold.
 struct Query {
-    std::string words;             // each must begin a word of name, folder, own tags, notes, key or kind
+    // Each must begin a word of name, folder, own tags, notes, key or kind; but "swing 54-60" asks for what swings
+    // so.
+    std::string words;
     std::vector<std::string> tags; // own tags, each of them
     std::optional<hear::Window> tempo;
     bool octaves = false;         // a tempo counts as its half and its double, too

@@ -58,14 +58,18 @@ Writer::Writer(SQLite::Database& d)
     : d_(d), byPath_(d, "SELECT id, content, bytes, changed FROM files WHERE path = ?"),
       byContent_(d, "SELECT id, path FROM files WHERE content = ?"),
       insert_(d, "INSERT INTO files (path, bytes, changed, content, name, bpm, maybe, free, witness, beats, key,"
-                 " kind, seconds, heard, gone, problem, key_witness) VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,0,?,?)"),
-      update_(
-          d, "UPDATE files SET path=?, bytes=?, changed=?, content=?, name=?, bpm=?, maybe=?, free=?,"
-             " witness=?, beats=?, key=?, kind=?, seconds=?, heard=?, gone=0, problem=?, key_witness=? WHERE id=?"),
+                 " kind, seconds, heard, gone, problem, key_witness, feel_grid, swing, loose)"
+                 " VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,0,?,?,?,?,?)"),
+      update_(d, "UPDATE files SET path=?, bytes=?, changed=?, content=?, name=?, bpm=?, maybe=?, free=?,"
+                 " witness=?, beats=?, key=?, kind=?, seconds=?, heard=?, gone=0, problem=?, key_witness=?,"
+                 " feel_grid=?, swing=?, loose=? WHERE id=?"),
       retime_(d, "UPDATE files SET bpm=?, maybe=?, free=?, witness=?, beats=? WHERE id=?"),
       drop_(d, "DELETE FROM files WHERE id = ?"), putSource_(d, "INSERT OR REPLACE INTO sources VALUES (?, ?)"),
       dropSource_(d, "DELETE FROM sources WHERE id = ?"), dropWords_(d, "DELETE FROM words WHERE rowid = ?"),
-      putWords_(d, "INSERT INTO words (rowid, name, place, own, sound) VALUES (?, ?, ?, ?, ?)"), reader_(d) {}
+      putWords_(d, "INSERT INTO words (rowid, name, place, own, sound) VALUES (?, ?, ?, ?, ?)"),
+      knownFeel_(d,
+                 "SELECT feel_grid, swing, loose FROM files WHERE content = ? AND feel_grid IS NOT NULL LIMIT 1"),
+      reader_(d) {}
 
 Library::Came Writer::put(const ReadFile& file) {
     const std::string content = file.source ? file.source->content : std::string();
@@ -161,6 +165,24 @@ void Writer::remove(std::int64_t id) {
     }
 }
 
+// Three columns. A recording that was not listened to again has the feel that is known of it.
+void Writer::bindFeel(SQLite::Statement& s, int at, const ReadFile& file, const std::string& content) {
+    if (file.feel) {
+        s.bind(at, hear::entryOf(file.feel->grid).word);
+        if (file.feel->swing) s.bind(at + 1, *file.feel->swing);
+        s.bind(at + 2, file.feel->loose.value);
+        return;
+    }
+    if (content.empty()) return;
+    knownFeel_.reset();
+    knownFeel_.bind(1, content);
+    if (!knownFeel_.executeStep()) return;
+    s.bind(at, knownFeel_.getColumn(0).getString());
+    if (!knownFeel_.getColumn(1).isNull()) s.bind(at + 1, knownFeel_.getColumn(1).getDouble());
+    s.bind(at + 2, knownFeel_.getColumn(2).getDouble());
+    knownFeel_.reset();
+}
+
 void Writer::write(std::optional<std::int64_t> id, const ReadFile& file, const std::string& content) {
     SQLite::Statement& s = id ? update_ : insert_;
     s.reset();
@@ -180,7 +202,8 @@ void Writer::write(std::optional<std::int64_t> id, const ReadFile& file, const s
     s.bind(15, file.problem);
     const auto keyBy = source != nullptr ? project::keyWitness(*source) : std::nullopt;
     s.bind(16, keyBy ? hear::witnessWord(*keyBy) : "");
-    if (id) s.bind(17, *id);
+    bindFeel(s, 17, file, content);
+    if (id) s.bind(20, *id);
     s.exec();
     const std::int64_t row = id ? *id : d_.getLastInsertRowid();
     SQLite::Statement& known = source != nullptr ? putSource_ : dropSource_;
@@ -209,6 +232,9 @@ Entry entryFrom(const SQLite::Statement& row) {
     e.isGone = row.getColumn(12).getInt() != 0;
     e.problem = row.getColumn(13).getString();
     e.keyBy = hear::witnessFromWord(row.getColumn(14).getString());
+    if (!row.getColumn(15).isNull()) e.feelGrid = hear::feelGridFromWord(row.getColumn(15).getString());
+    if (!row.getColumn(16).isNull()) e.swing = row.getColumn(16).getDouble();
+    if (!row.getColumn(17).isNull()) e.loose = metre::Seconds(row.getColumn(17).getDouble());
     return e;
 }
 

@@ -20,7 +20,7 @@ std::pair<std::string, std::string> boundsOf(const std::filesystem::path& folder
 // The columns of an entry, and an entry from them, without own words.
 inline constexpr const char* entryColumns =
     "id, path, name, content, bpm, maybe, free, witness, beats, key, kind, seconds,"
-    " gone, problem, key_witness";
+    " gone, problem, key_witness, feel_grid, swing, loose";
 Entry entryFrom(const SQLite::Statement& row);
 
 // Statements that are used many times in one call.
@@ -53,10 +53,11 @@ class Writer {
     std::vector<std::int64_t> absentWith(const std::string& content, const std::filesystem::path& besides);
     void remove(std::int64_t id);
     void write(std::optional<std::int64_t> id, const ReadFile& file, const std::string& content);
+    void bindFeel(SQLite::Statement& s, int at, const ReadFile& file, const std::string& content);
 
     SQLite::Database& d_;
     SQLite::Statement byPath_, byContent_, insert_, update_, retime_, drop_, putSource_, dropSource_, dropWords_,
-        putWords_;
+        putWords_, knownFeel_;
     Reader reader_;
 };
 

@@ -93,6 +93,7 @@ ReadFile readForLibrary(const sound::ListedFile& listed, const Library& library,
             } else {
                 out.problem.clear();
                 out.source = std::move(read->source);
+                out.feel = std::move(read->feel);
                 recallInto(*out.source, memory);
             }
         } catch (const std::bad_alloc&) {

@@ -6,7 +6,7 @@
 #include <cstring>
 
 // Which of the two is taken is chosen while the program is loaded, before the thread sanitizer can watch anything.
-#if defined(__SANITIZE_THREAD__)
+#ifdef PM_SANITIZED_THREADS
 #define PM_CLONES
 #else
 #define PM_CLONES __attribute__((target_clones("avx2", "default")))

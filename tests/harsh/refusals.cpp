@@ -150,7 +150,7 @@ void gateSqlite() {
 } // namespace harsh
 
 // Memory from 64 kB on asks at the gate first. Under the sanitizers the allocator is theirs.
-#if !defined(__SANITIZE_ADDRESS__) && !defined(__SANITIZE_THREAD__)
+#ifndef PM_SANITIZED
 
 namespace {
 void* allocated(std::size_t bytes) {

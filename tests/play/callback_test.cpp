@@ -21,7 +21,7 @@ std::atomic<int> locks{0};
 
 } // namespace
 
-#if !defined(__SANITIZE_ADDRESS__) && !defined(__SANITIZE_THREAD__)
+#ifndef PM_SANITIZED
 
 namespace {
 void noteAllocation() {

@@ -12,6 +12,7 @@
 #include "project/read_source.h"
 #include "project/save.h"
 #include "project/settle.h"
+#include "project/tighten.h"
 #include "sound/audio_store.h"
 #include "support/audio.h"
 #include "support/files.h"
@@ -135,6 +136,27 @@ TEST_F(Sets, AreNotOfferedForSingleSounds) {
     hit.beats = metre::BeatMap(Bpm(100), Seconds(0));
     added = addSources(apart, {hit, hit});
     EXPECT_TRUE(likelySets(added.project, added.ids).empty());
+}
+
+TEST_F(Sets, TightenedStayTogetherToTheSample) {
+    const Project p = together();
+    Tighten t;
+    t.percent = 100;
+    t.swing = 60; // far from what they play, so that much moves
+    const auto tight = setTighten(p, {allClips(p).front()}, t);
+    ASSERT_TRUE(tight) << tight.error().text;
+    const LaidPtr laid = lay(*tight);
+    const LaidPtr before = lay(p);
+    const auto& first = laid->clips().front().time().job()->map;
+    EXPECT_NE(first, before->clips().front().time().job()->map);
+    for (const LaidClip& clip : laid->clips()) {
+        EXPECT_EQ(clip.clip->tighten.percent, 100) << "all of the set";
+        EXPECT_EQ(clip.time().startFrame, laid->clips().front().time().startFrame);
+        const auto& map = clip.time().job()->map;
+        const double end = double(clip.source->sound->audio.frames().value);
+        for (double frame = 0; frame < end; frame += 4801)
+            EXPECT_NEAR(map.outputAt(frame), first.outputAt(frame), 0.6) << frame;
+    }
 }
 
 TEST_F(Sets, AreHeardOnTheirSumAndHaveOneBeatMap) {

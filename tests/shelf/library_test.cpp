@@ -105,6 +105,40 @@ TEST(Library, FindsByTheBeginningsOfWordsOfNameFolderKindAndKey) {
     }
 }
 
+TEST(Library, FindsWhatSwingsSo) {
+    const Folder folder;
+    const auto library = opened(folder);
+    const auto swung = [](const char* file, const char* content, std::optional<double> swing) {
+        auto one = read({file, content, 100, {}});
+        if (swing) {
+            one.feel.emplace();
+            one.feel->swing = swing;
+            one.feel->loose = metre::Seconds(0.004);
+        }
+        return one;
+    };
+    ASSERT_TRUE(library->put({swung("/packs/even.wav", "a", 50), swung("/packs/light.wav", "b", 56),
+                              swung("/packs/triplets.wav", "c", 66.7), swung("/packs/held.wav", "d", {})}));
+    const auto found = [&](const char* words) {
+        Query q;
+        q.words = words;
+        return names(*library, q);
+    };
+    EXPECT_THAT(found("swing 54-60"), ElementsAre("light"));
+    EXPECT_THAT(found("swing 67"), ElementsAre("triplets"));
+    EXPECT_THAT(found("packs swing 50-70"), ElementsAre("even", "light", "triplets"));
+    EXPECT_THAT(found("light swing 60-70"), ElementsAre());
+    EXPECT_THAT(found("swing"), ElementsAre()) << "a word like others";
+    Query all;
+    const auto entries = library->entries(*library->search(all));
+    EXPECT_EQ(entries->at(2).swing, 56.0);
+    EXPECT_EQ(entries->at(2).loose, metre::Seconds(0.004));
+    EXPECT_FALSE(entries->at(1).feelGrid);
+    // The same recording under another name, of which only the content is known.
+    ASSERT_TRUE(library->put({swung("/packs/again.wav", "b", {})}));
+    EXPECT_THAT(found("again swing 54-60"), ElementsAre("again"));
+}
+
 TEST(Library, SaysWhereTempoAndKeyAreKnownFromAlsoAfterAnOlderOneWasOpened) {
     const Folder folder;
     auto tagged = read({"/packs/Locks/sluice_Am.wav", "k", 90, Key{9, true}});
@@ -127,7 +161,8 @@ TEST(Library, SaysWhereTempoAndKeyAreKnownFromAlsoAfterAnOlderOneWasOpened) {
     }
     {
         SQLite::Database old((folder / "library.sqlite").string(), SQLite::OPEN_READWRITE);
-        old.exec("ALTER TABLE files DROP COLUMN key_witness");
+        for (const char* column : {"key_witness", "feel_grid", "swing", "loose"})
+            old.exec(std::string("ALTER TABLE files DROP COLUMN ") + column);
         old.exec("PRAGMA user_version=1");
     }
     auto library = opened(folder);

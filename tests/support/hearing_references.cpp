@@ -113,4 +113,25 @@ Answer soundTouch(const sound::Audio& audio) {
     return out;
 }
 
+std::vector<double> aubioOnsets(const sound::Audio& audio) {
+    constexpr uint_t window = 512;
+    constexpr uint_t hop = 64;
+    aubio_onset_t* onset = new_aubio_onset("hfc", window, hop, static_cast<uint_t>(audio.rate));
+    aubio_onset_set_minioi_ms(onset, 40);
+    fvec_t* in = new_fvec(hop);
+    fvec_t* out = new_fvec(1);
+    std::vector<double> list;
+    const auto& samples = audio.channels.front();
+    for (std::size_t at = 0; at + hop <= samples.size(); at += hop) {
+        for (uint_t i = 0; i < hop; ++i)
+            in->data[i] = samples[at + i];
+        aubio_onset_do(onset, in, out);
+        if (out->data[0] > 0) list.push_back(double(aubio_onset_get_last_s(onset)));
+    }
+    del_aubio_onset(onset);
+    del_fvec(in);
+    del_fvec(out);
+    return list;
+}
+
 } // namespace reference

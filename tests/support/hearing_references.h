@@ -19,4 +19,7 @@ Answer aubio(const sound::Audio& audio);
 Answer qmDsp(const sound::Audio& audio); // with its key
 Answer soundTouch(const sound::Audio& audio);
 
+// Where sounds begin, in seconds, by aubio's high-frequency content; a few milliseconds late throughout.
+std::vector<double> aubioOnsets(const sound::Audio& audio);
+
 } // namespace reference

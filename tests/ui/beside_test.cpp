@@ -64,7 +64,7 @@ std::vector<Doing> jobs() {
              s.w.session().importing().bringIn({clicks(s.folder, "three_100bpm", 100)}, {}, Beats(8));
          }},
         {"listen again", [](Stage& s) { s.w.session().listening().again(s.sources(), {}); }},
-        {"straighten", [](Stage& s) { s.w.session().listening().straighten(s.sources()[0], hear::Feel::Free); }},
+        {"straighten", [](Stage& s) { s.w.session().listening().straighten(s.sources()[0], hear::Playing::Free); }},
         {"make a set", [](Stage& s) { s.w.session().listening().makeSet(s.sources()); }},
         {"change the rate", [](Stage& s) { s.w.session().sounds().setRate(44100); }},
         {"find missing", [](Stage& s) { s.w.session().sounds().findMissing(s.folder.path()); }},

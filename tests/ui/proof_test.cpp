@@ -57,8 +57,10 @@ TEST(Proof, IsMeasuredAsSoonAsAClipIsFittedAndShownEverywhere) {
     w.import({ui::hands(), ui::bass()});
     w.measure();
     const app::Proofs::Summary s = w.session().proofs().summary();
-    EXPECT_EQ(s.inTime, 2);
-    EXPECT_EQ(s.early + s.late + s.unread + s.waiting, 0);
+    EXPECT_EQ(s.count(prove::Landing::InTime), 2);
+    EXPECT_EQ(s.count(prove::Landing::Early) + s.count(prove::Landing::Late) + s.count(prove::Landing::Unread) +
+                  s.waiting,
+              0);
     EXPECT_NE(w.words().accessibleName().indexOf("2 in time"), -1);
     // A round mark in the colour of what is in time at the foot of the clip, where the first hit is.
     const auto proof = w.session().proofs().of(w.clip(0));
@@ -82,7 +84,7 @@ TEST(Proof, WhatIsLateSaysSoAndIsGoneTo) {
     Proving w;
     w.import({ui::bass(), lateHands(folder, 0.020)});
     w.measure();
-    EXPECT_EQ(w.session().proofs().summary().late, 1);
+    EXPECT_EQ(w.session().proofs().summary().count(prove::Landing::Late), 1);
     // Pressed, the words in the head strip lead to the worst hit.
     QTest::mouseClick(&w.words(), Qt::LeftButton);
     ASSERT_EQ(w.session().selection().clips.size(), 1U);
@@ -99,7 +101,7 @@ TEST(Proof, WhatIsLateSaysSoAndIsGoneTo) {
     p.tolerance = metre::Seconds(0.050);
     w.session().prefer(p);
     EXPECT_EQ(w.session().proofs().summary().waiting, 0);
-    EXPECT_EQ(w.session().proofs().summary().inTime, 2);
+    EXPECT_EQ(w.session().proofs().summary().count(prove::Landing::InTime), 2);
 }
 
 TEST(Proof, IsNeverStaleWithoutSayingSo) {
@@ -118,18 +120,18 @@ TEST(Proof, IsNeverStaleWithoutSayingSo) {
     const auto after = w.session().proofs().of(w.clip(0));
     ASSERT_TRUE(after);
     EXPECT_NE(before, after);
-    EXPECT_EQ(w.session().proofs().summary().inTime, 2);
+    EXPECT_EQ(w.session().proofs().summary().count(prove::Landing::InTime), 2);
     // A wrong tempo shows: the loop runs away from the grid.
     const app::SourceId source = w.now().sources.front()->id;
     ASSERT_TRUE(
         w.session().edit("Tempo", project::setSourceTempo(w.now(), source, Bpm(112.3), hear::Witness::Typed)));
     w.measure();
-    EXPECT_EQ(w.session().proofs().summary().inTime, 1);
+    EXPECT_EQ(w.session().proofs().summary().count(prove::Landing::InTime), 1);
     EXPECT_GT(std::abs(w.session().proofs().of(w.clip(0))->sums.drift.value), 0.010);
     // Undone, the proof from before is there again at once.
     w.key(Qt::Key_Z, Qt::ControlModifier);
     w.measure();
-    EXPECT_EQ(w.session().proofs().summary().inTime, 2);
+    EXPECT_EQ(w.session().proofs().summary().count(prove::Landing::InTime), 2);
 }
 
 TEST(Proof, ProveAllMeasuresWithAJobAndSaysWhatItFound) {
@@ -154,7 +156,7 @@ TEST(Proof, ALateAnswerDoesNotUndoANewerProof) {
     w.session().document().undo();   // and back: that was measured before, and is known in a moment
     w.settle();
     ASSERT_TRUE(ui::waitFor([&] { return w.session().proofs().summary().waiting == 0; }));
-    EXPECT_EQ(w.session().proofs().summary().inTime, 3);
+    EXPECT_EQ(w.session().proofs().summary().count(prove::Landing::InTime), 3);
 }
 
 // Pointing at a hit in the strip of the Bench tells how it was and how it is; a press plays from it.

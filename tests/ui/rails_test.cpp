@@ -341,7 +341,7 @@ TEST(Rails, SeveralAreCaughtAndLaidStraight) {
     w.trigger("straightenSteady");
     w.settle();
     EXPECT_EQ(w.source().beats->pins().size(), 2U);
-    EXPECT_EQ(w.source().window.feel, hear::Feel::Steady);
+    EXPECT_EQ(w.source().window.playing, hear::Playing::Steady);
     w.trigger("straightenFree");
     w.settle();
     EXPECT_GT(w.source().beats->pins().size(), 4U);

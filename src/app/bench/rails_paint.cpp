@@ -266,6 +266,20 @@ void paintRungs(QPainter& p, const StillRails& r) {
         const Seconds at = r.scene.beats().secondsAt(b);
         p.drawLine(QPointF(l.x(at), l.upperKnobY()), QPointF(l.xHeard(r.scene.heardAt(at)), l.lowerKnobY()));
     });
+    // Hits of a tightened clip: from where each was played to where it is drawn; below, where it would have come
+    // out.
+    for (const Seconds hit : r.scene.onsets()) {
+        if (hit < left || hit > right) continue;
+        const auto loosely = r.scene.heardLooselyAt(hit);
+        if (!loosely) break;
+        const double x = l.xHeard(r.scene.heardAt(hit));
+        const double before = l.xHeard(*loosely);
+        p.setPen(QPen(t.brass, 0.8));
+        p.drawLine(QPointF(l.x(hit), l.upperKnobY()), QPointF(x, l.lowerKnobY()));
+        if (std::abs(x - before) < 0.75) continue;
+        p.setPen(QPen(t.inkSoft, 0.8, Qt::DotLine));
+        p.drawLine(QPointF(l.x(hit), l.upperKnobY()), QPointF(before, l.lowerKnobY()));
+    }
     const double radius = RailsLayout::knob;
     double lastUpper = -100;
     p.setFont(textFont(sizes::label, QFont::DemiBold));

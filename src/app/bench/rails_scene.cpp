@@ -45,6 +45,15 @@ Seconds RailsScene::heardAt(Seconds recorded) const {
     return Seconds((output + static_cast<double>((time.startFrame + part.at - part.from).value)) / rate);
 }
 
+std::optional<Seconds> RailsScene::heardLooselyAt(Seconds recorded) const {
+    if (!isHeard() || clip_->clip->tighten.percent == 0 || !clip_->time().stretched || !clip_->source->beats)
+        return std::nullopt;
+    const Beats beat = clip_->source->fitted().beatAt(recorded);
+    const metre::TempoMap& tempo = project().tempo;
+    if (clip_->time().follows) return tempo.secondsAt(clip_->clip->at + beat);
+    return tempo.secondsAt(clip_->clip->at) + Seconds(beat.value * 60 / clip_->time().tempo.value);
+}
+
 Seconds RailsScene::recordedAt(Seconds heard) const {
     if (!isHeard()) return heard;
     const int rate = project().rate;

@@ -39,6 +39,8 @@ class RailsScene {
     // the recording goes and on beyond it. Without a rendering they are the same.
     Seconds heardAt(Seconds recorded) const;
     Seconds recordedAt(Seconds heard) const;
+    // When it would be heard if the clip were not tightened. None where it is not.
+    std::optional<Seconds> heardLooselyAt(Seconds recorded) const;
     // The beat of the source that a moment of the project stands for. REQUIRES hasBeats().
     Beats sourceBeatAt(Seconds heard) const;
 

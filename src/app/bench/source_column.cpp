@@ -1,6 +1,7 @@
 #include "app/bench/source_column.h"
 
 #include "app/bench/by_ear.h"
+#include "app/bench/feel_plot.h"
 #include "app/bench/source_figures.h"
 #include "app/session/session.h"
 #include "app/session/several_sources.h"
@@ -75,6 +76,9 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     column->addLayout(followRow());
     for (QPushButton* b : {straighten_, lead_, take_})
         column->addWidget(b);
+    feel_ = new FeelPlot(this);
+    column->addSpacing(2);
+    column->addWidget(feel_);
     column->addStretch(1);
 
     connect(straighten_, &QPushButton::clicked, this,
@@ -326,7 +330,7 @@ void SourceColumn::listenBetween(const QString& low, const QString& high) {
         show(source_);
         return;
     }
-    session_.listening().again({source_->id}, {*from, *to, source_->window.feel});
+    session_.listening().again({source_->id}, {*from, *to, source_->window.playing});
 }
 
 void SourceColumn::unitsBetween(const QString& text, bool bars) {
@@ -355,6 +359,7 @@ void SourceColumn::unitsBetween(const QString& text, bool bars) {
 void SourceColumn::show(const project::SourcePtr& s) {
     source_ = s;
     figures_->show(s);
+    feel_->show(s);
     const bool beats = s && s->beats;
     const bool sounds = s && s->sound;
     half_->setEnabled(beats);

@@ -13,6 +13,7 @@ class QSlider;
 namespace app {
 
 class ByEar;
+class FeelPlot;
 class Figure;
 class SourceFigures;
 class Session;
@@ -51,6 +52,7 @@ class SourceColumn : public QWidget {
     ByEar& byEar_;
     project::SourcePtr source_;
     SourceFigures* figures_;
+    FeelPlot* feel_;
     QWidget* quick_;
     QPushButton* half_;
     QPushButton* twice_;

@@ -3,6 +3,7 @@
 #include "app/card/compare_row.h"
 #include "app/card/shared.h"
 #include "app/card/strain_bar.h"
+#include "app/card/tightening.h"
 #include "app/session/recordings_tempo.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
@@ -217,6 +218,10 @@ void Card::buildTen(QGridLayout& grid) {
     add(tr("Repeats"), repeats_);
     add(tr("Gain"), gain_);
     add(tr("Fades, s"), pair(fadeIn_, fadeOut_));
+    tightening_ = new Tightening(session_, this);
+    connect(tightening_, &Tightening::changed, this, &Card::refresh);
+    add(tr("Tighten"), tightening_->amount());
+    add(tr("Feel"), tightening_->feel());
 }
 
 void Card::buildFigures() {
@@ -398,6 +403,7 @@ void Card::refresh() {
     refreshTime();
     refreshSound();
     refreshMore();
+    tightening_->refresh();
     const auto& clips = session_.selection().clips;
     const auto isLocked = [this](ClipId id) {
         const project::LaidClip* c = session_.laid()->find(id);

@@ -21,6 +21,7 @@ class CompareRow;
 class Figure;
 class Session;
 class StrainBar;
+class Tightening;
 using project::ClipId;
 
 class Card : public QWidget {
@@ -88,6 +89,7 @@ class Card : public QWidget {
     Figure* gain_;
     Figure* fadeIn_;
     Figure* fadeOut_;
+    Tightening* tightening_;
     QLabel* purpose_; // what the chosen method is good for, and where the rule comes from
     CompareRow* compare_;
     QPushButton* more_;

@@ -1,6 +1,7 @@
 // The rows of the Card beyond tempo and pitch: time rule, level, what goes round, marks.
 #include "app/card/card.h"
 #include "app/card/shared.h"
+#include "app/card/tightening.h"
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/figure.h"
@@ -120,6 +121,7 @@ void Card::connectFigure(Figure* figure, const ClipFigure& f) {
 
 void Card::buildMore(QGridLayout& grid) {
     int row = 0;
+    tightening_->addRows(&grid, row);
     addPitchRows(&grid, row);
     addLevelRows(&grid, row);
     addLoopRows(&grid, row);

@@ -86,14 +86,14 @@ CommandGroup straighteningCommands() {
           words("Played &free: find every beat"),
           "",
           Needs::Source,
-          [](Reach& r) { r.session.listening().straighten(*r.session.selection().source, hear::Feel::Free); },
+          [](Reach& r) { r.session.listening().straighten(*r.session.selection().source, hear::Playing::Free); },
           {},
           most},
          {"straightenSteady",
           words("Played to a &click: one tempo"),
           "",
           Needs::Source,
-          [](Reach& r) { r.session.listening().straighten(*r.session.selection().source, hear::Feel::Steady); },
+          [](Reach& r) { r.session.listening().straighten(*r.session.selection().source, hear::Playing::Steady); },
           {},
           most}}};
     for (const auto& [name, text, to] :

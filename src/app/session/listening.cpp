@@ -72,11 +72,11 @@ void Listening::again(const std::vector<SourceId>& sources, hear::Window window)
         pieces);
 }
 
-void Listening::straighten(SourceId source, hear::Feel feel) {
+void Listening::straighten(SourceId source, hear::Playing playing) {
     const project::SourcePtr s = project::sourceOf(now(), source);
     if (!s || !s->sound) return;
     hear::Window window = s->window;
-    window.feel = feel;
+    window.playing = playing;
     std::vector<project::SourcePtr> group;
     for (const SourceId each : project::togetherWith(now(), source))
         if (project::SourcePtr one = project::sourceOf(now(), each); one && one->sound)

@@ -18,7 +18,7 @@ class Listening : public Part {
     // Listens to sources again, between these tempos, and uses what then ranks highest.
     void again(const std::vector<SourceId>& sources, hear::Window window);
     // Listens to a source anew, or the sum of its set, as to one that was played so, and uses what is heard.
-    void straighten(SourceId source, hear::Feel feel);
+    void straighten(SourceId source, hear::Playing playing);
     // Keeps sources together as a set: listens to their sum, off the interface thread, then one edit. Says why
     // where that cannot be.
     void makeSet(const std::vector<SourceId>& sources);

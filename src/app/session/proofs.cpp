@@ -87,30 +87,26 @@ void Proofs::count() {
             continue;
         }
         const auto landing = known->proof ? known->proof->landing(tolerance_) : prove::Landing::Unread;
-        switch (landing) {
-        case prove::Landing::InTime:
-            ++summary_.inTime;
-            break;
-        case prove::Landing::Early:
-            ++summary_.early;
-            break;
-        case prove::Landing::Late:
-            ++summary_.late;
-            break;
-        case prove::Landing::Unread:
-            ++summary_.unread;
-            break;
-        }
+        ++summary_.counts[static_cast<std::size_t>(landing)];
     }
 }
 
 std::optional<Proofs::Place> Proofs::worst() const {
+    const auto urgency = [this](const prove::Proof& proof) {
+        const prove::Landing landing = proof.landing(tolerance_);
+        return prove::isWrong(landing) ? 2 : landing == prove::Landing::Loose ? 1 : 0;
+    };
     std::optional<Place> worst;
+    int most = -1;
     for (const project::LaidClip& clip : document_.laid()->clips()) {
         const Known* known = knownOf(clip);
         const prove::Hit* hit = known != nullptr && known->proof ? known->proof->worst() : nullptr;
-        if (hit != nullptr && (!worst || std::abs(hit->off->value) > std::abs(worst->hit.off->value)))
-            worst = Place{clip.id(), *hit};
+        if (hit == nullptr) continue;
+        const int here = urgency(*known->proof);
+        if (here < most) continue;
+        if (here == most && std::abs(hit->off->value) <= std::abs(worst->hit.off->value)) continue;
+        worst = Place{clip.id(), *hit};
+        most = here;
     }
     return worst;
 }
@@ -219,9 +215,8 @@ void Proofs::look() {
 void Proofs::tellSummary() {
     const Summary s = summary_;
     QStringList words;
-    for (const auto& [n, word] : {std::pair(s.inTime, tr("in time")), std::pair(s.early, tr("early")),
-                                  std::pair(s.late, tr("late")), std::pair(s.unread, tr("unread"))})
-        if (n > 0) words << tr("%1 %2").arg(n).arg(word);
+    for (const prove::Landing landing : prove::landings)
+        if (const int n = s.count(landing); n > 0) words << tr("%1 %2").arg(n).arg(tr(prove::landingWord(landing)));
     if (words.isEmpty()) words << tr("there is nothing to prove yet");
     const auto far = worst();
     QString sentence = tr("Proof: %1").arg(words.join(QStringLiteral(" · ")));

@@ -34,11 +34,9 @@ class Proofs : public QObject {
     bool isWaiting(ClipId id) const;
 
     struct Summary {
-        int inTime = 0;
-        int early = 0;
-        int late = 0;
-        int unread = 0;
+        std::array<int, prove::landings.size()> counts{}; // by landing
         int waiting = 0;
+        int count(prove::Landing landing) const { return counts[static_cast<std::size_t>(landing)]; }
         bool operator==(const Summary&) const = default;
     };
     Summary summary() const { return summary_; }
@@ -48,7 +46,8 @@ class Proofs : public QObject {
         ClipId clip;
         prove::Hit hit;
     };
-    // The hit that is farthest off of all; none when none was read.
+    // Where to look first: the hit that is farthest off in what is wrong; where nothing is, in what is loose; else
+    // of all. None when none was read.
     std::optional<Place> worst() const;
     // The next that is beyond the tolerance, after a place on the page and on from the beginning.
     std::optional<Place> nextOff(Beats after) const;

@@ -1,5 +1,6 @@
 #include "app/session/session.h"
 
+#include "app/session/pace.h"
 #include "app/widgets/text.h"
 #include "base/user_folders.h"
 
@@ -34,7 +35,11 @@ Session::Session(play::OpenedOutput output, QObject* parent)
     delivery_ = std::make_unique<Delivery>(common, *player_, *proofs_, remembered_, *library_);
     tempoTaking_ = std::make_unique<TempoTaking>(common, *library_, remembered_);
     connectParts();
-    timer_.start(16);
+    auto* pace = new Pace(*player_, *audition_, timer_, this);
+    connect(this, &Session::changed, pace, &Pace::wake);
+    connect(this, &Session::selectionChanged, pace, &Pace::wake);
+    connect(transport_.get(), &Transport::moved, pace, &Pace::wake);
+    connect(audition_.get(), &Audition::changed, pace, &Pace::wake);
 }
 
 void Session::connectParts() {

@@ -58,6 +58,9 @@ ShelfRow rowFor(const EntryModel::Row& row) {
     if (e.isRead()) detail << secondsText(e.length);
     const bool isSaid = e.kind == hear::Kind::OneHit || e.kind == hear::Kind::NoBeat; // in the tempo's place
     if (e.isRead() && !isSaid) detail << QString::fromLatin1(hear::kindLabel(e.kind));
+    // Even playing needs no word.
+    constexpr double swung = 52; // per cent
+    if (e.swing && *e.swing >= swung) detail << QObject::tr("swing %1 %").arg(*e.swing, 0, 'f', 0);
     if (!e.own.tags.empty()) detail << qt(shelf::tagsText(e.own.tags));
     r.detail = joined(detail);
     if (e.isGone) {

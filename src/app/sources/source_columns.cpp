@@ -2,12 +2,14 @@
 
 #include "app/session/proofs.h"
 #include "app/session/standing.h"
+#include "app/widgets/feel_text.h"
 #include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/words.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
+#include "project/tighten.h"
 
 #include <QCoreApplication>
 #include <algorithm>
@@ -164,6 +166,23 @@ QString strainTip(const SourceRow& row) {
     return strain ? tr(prove::verdictWord(strain->verdict)) : QString();
 }
 
+// How it is played; sorted by swing, then by looseness.
+QString feelColumn(const SourceRow& row) {
+    if (!row.source->sound || !row.source->beats) return none;
+    const auto feel = project::feelOf(*row.source);
+    return feel ? feelText(*feel) : none;
+}
+QVariant feelKey(const SourceRow& row) {
+    if (!row.source->sound || !row.source->beats) return -1.0;
+    const auto feel = project::feelOf(*row.source);
+    return feel ? feel->swing.value_or(0) + feel->loose.value : -1.0;
+}
+QString feelTip(const SourceRow& row) {
+    if (!row.source->sound) return {};
+    const auto feel = project::feelOf(*row.source);
+    return feel ? feelWords(*feel) : qt(feel.error().text);
+}
+
 // What is proven of its clips: the worst of them.
 struct Proven {
     std::shared_ptr<const prove::Proof> proof; // null while none is known
@@ -173,7 +192,7 @@ struct Proven {
 };
 Proven provenOf(const SourceRow& row) {
     const auto rank = [](prove::Landing l) {
-        return l == prove::Landing::InTime ? 1 : l == prove::Landing::Unread ? 0 : 2;
+        return prove::isWrong(l) ? 3 : l == prove::Landing::Loose ? 2 : l == prove::Landing::InTime ? 1 : 0;
     };
     Proven out;
     for (const project::LaidClip* c : row.clips) {
@@ -259,6 +278,8 @@ constexpr std::array columns{
                   strainText,
                   strainKey,
                   strainTip},
+    SourcesColumn{
+        QT_TRANSLATE_NOOP("SourceColumns", "Feel"), 112, Looks::Figure, false, {}, feelColumn, feelKey, feelTip},
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 80, Looks::Proof, true, {}, proofText, proofKey, proofTip},
 };

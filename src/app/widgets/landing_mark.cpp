@@ -18,6 +18,10 @@ QColor landingColour(prove::Landing landing) {
         return t.amber;
     case prove::Landing::Late:
         return t.plum;
+    case prove::Landing::Loose:
+        return t.verdigris;
+    case prove::Landing::OffGrid:
+        return t.wax;
     case prove::Landing::Unread:
         break;
     }
@@ -37,8 +41,20 @@ void paintLanding(QPainter& p, const QPointF& c, prove::Landing landing, double 
         p.drawEllipse(c, r - 0.5, r - 0.5);
         return;
     }
+    if (landing == prove::Landing::Loose) { // two halves that stand apart
+        p.setPen(QPen(colour, 1.8));
+        p.setBrush(Qt::NoBrush);
+        const QRectF round(c.x() - r + 0.5, c.y() - r + 0.5, 2 * r - 1, 2 * r - 1);
+        p.drawArc(round.translated(-1, 0), 90 * 16, 180 * 16);
+        p.drawArc(round.translated(1, 0), -90 * 16, 180 * 16);
+        return;
+    }
     p.setPen(Qt::NoPen);
     p.setBrush(colour);
+    if (landing == prove::Landing::OffGrid) {
+        p.drawRect(QRectF(c.x() - r * 0.9, c.y() - r * 0.9, r * 1.8, r * 1.8));
+        return;
+    }
     if (landing == prove::Landing::InTime) {
         p.drawEllipse(c, r, r);
         return;

@@ -11,8 +11,8 @@ class QPainter;
 
 namespace app {
 
-// A round mark in time, one that points left where early, right where late, a ring where unread; `radius` in
-// pixels. The painter is to smooth edges.
+// A round mark in time, one that points left where early, right where late, two halves apart where loose, a square
+// off the grid, a ring where unread; `radius` in pixels. The painter is to smooth edges.
 void paintLanding(QPainter& p, const QPointF& centre, prove::Landing landing, double radius);
 QColor landingColour(prove::Landing landing);
 // The same where it is text.

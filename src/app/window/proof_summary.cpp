@@ -25,14 +25,12 @@ ProofSummary::ProofSummary(QWidget* parent) : QAbstractButton(parent) {
     setFont(textFont(sizes::strong, QFont::DemiBold));
 }
 
-// At most four words, two a row.
+// The words that count anything; in a narrow window their numbers with their marks.
 std::vector<ProofSummary::Word> ProofSummary::words() const {
     std::vector<Word> list;
-    const Proofs::Summary& s = summary_;
-    if (s.inTime > 0) list.push_back({prove::Landing::InTime, tr("%1 in time").arg(s.inTime)});
-    if (s.early > 0) list.push_back({prove::Landing::Early, tr("%1 early").arg(s.early)});
-    if (s.late > 0) list.push_back({prove::Landing::Late, tr("%1 late").arg(s.late)});
-    if (s.unread > 0) list.push_back({prove::Landing::Unread, tr("%1 unread").arg(s.unread)});
+    for (const prove::Landing landing : prove::landings)
+        if (const int n = summary_.count(landing); n > 0)
+            list.push_back({landing, tr("%1 %2").arg(n).arg(tr(prove::landingWord(landing)))});
     return list;
 }
 

@@ -1,0 +1,147 @@
+#include "app/bench/feel_plot.h"
+
+#include "app/widgets/feel_text.h"
+#include "app/widgets/text.h"
+#include "app/widgets/tokens.h"
+#include "project/tighten.h"
+
+#include <QHelpEvent>
+#include <QPainter>
+#include <QToolTip>
+#include <algorithm>
+#include <cmath>
+
+namespace app {
+
+namespace {
+constexpr int wordsHeight = 15; // pixels above the field
+constexpr std::size_t mostPoints = 1500;
+} // namespace
+
+FeelPlot::FeelPlot(QWidget* parent) : QWidget(parent) {
+    setObjectName("feelPlot");
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    setAccessibleName(tr("Feel"));
+}
+
+void FeelPlot::show(const project::SourcePtr& source) {
+    if (source == source_) return;
+    source_ = source;
+    feel_.reset();
+    why_.clear();
+    hits_.clear();
+    if (source) {
+        auto feel = project::feelOf(*source);
+        if (feel)
+            feel_ = std::move(*feel);
+        else
+            why_ = qt(feel.error().text);
+    }
+    most_ = 10;
+    if (feel_) {
+        const hear::SwungGrid grid = feel_->swung();
+        const int bar = feel_->stepsInBar();
+        const auto all = project::feelHits(*source);
+        const std::size_t stride = all.size() / mostPoints + 1;
+        for (std::size_t i = 0; i < all.size(); i += stride) {
+            const std::int64_t step = grid.stepNear(all[i].at);
+            const double late = (all[i].at - grid.placeOf(step)).value * all[i].perBeat.value * 1000;
+            hits_.push_back({static_cast<int>(((step % bar) + bar) % bar), late});
+        }
+        std::vector<double> sizes;
+        for (const Point& point : hits_)
+            sizes.push_back(std::abs(point.late));
+        std::sort(sizes.begin(), sizes.end());
+        if (!sizes.empty()) most_ = std::clamp(std::ceil(sizes[sizes.size() * 95 / 100] / 5) * 5, 5.0, 40.0);
+    }
+    setAccessibleDescription(feel_ ? feelWords(*feel_) : why_);
+    update();
+}
+
+QRectF FeelPlot::field() const {
+    return QRectF(rect()).adjusted(0, wordsHeight + 2, 0, -1);
+}
+
+double FeelPlot::x(double place) const {
+    const QRectF f = field();
+    return f.left() + (place + 0.5) / feel_->stepsInBar() * f.width();
+}
+
+// What is late lies up.
+double FeelPlot::y(double ms) const {
+    const QRectF f = field();
+    return f.center().y() - std::clamp(ms / most_, -1.0, 1.0) * (f.height() / 2 - 3);
+}
+
+void FeelPlot::paintGrid(QPainter& p) const {
+    const Tokens& t = tokens();
+    const QRectF f = field();
+    p.fillRect(f, t.sheet);
+    const int parts = hear::entryOf(feel_->grid).parts;
+    for (int place = 0; place < feel_->stepsInBar(); ++place) {
+        p.setPen(QPen(place % parts == 0 ? t.ruleStrong : t.rule, 1));
+        const double at = std::floor(x(place)) + 0.5;
+        p.drawLine(QPointF(at, f.top()), QPointF(at, f.bottom()));
+    }
+    p.setPen(QPen(t.ruleStrong, 1));
+    p.drawLine(QPointF(f.left(), std::floor(y(0)) + 0.5), QPointF(f.right(), std::floor(y(0)) + 0.5));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(f.adjusted(0.5, 0.5, -0.5, -0.5));
+}
+
+void FeelPlot::paintEvent(QPaintEvent*) {
+    const Tokens& t = tokens();
+    QPainter p(this);
+    p.setFont(textFont(sizes::label));
+    p.setPen(t.inkSoft);
+    const QRect words(0, 0, width(), wordsHeight);
+    if (!feel_) {
+        const QString text = source_ ? why_ : QString();
+        p.drawText(rect(), Qt::AlignLeft | Qt::AlignTop | Qt::TextWordWrap, text);
+        return;
+    }
+    p.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, tr("Feel"));
+    p.setPen(t.ink);
+    p.drawText(words, Qt::AlignRight | Qt::AlignVCenter, feelText(*feel_));
+    paintGrid(p);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(Qt::NoPen);
+    QColor faint = t.ink;
+    faint.setAlphaF(0.28F);
+    p.setBrush(faint);
+    for (const Point& hit : hits_)
+        p.drawEllipse(QPointF(x(hit.place), y(hit.late)), 1.6, 1.6);
+    p.setPen(QPen(t.brass, 2));
+    const double half = std::clamp(field().width() / feel_->stepsInBar() / 2 - 1, 2.0, 6.0);
+    for (const hear::FeelPlace& place : feel_->places) {
+        const double at = y(place.offset.value * 1000);
+        p.drawLine(QPointF(x(place.place) - half, at), QPointF(x(place.place) + half, at));
+    }
+    p.setPen(t.inkSoft);
+    p.setRenderHint(QPainter::Antialiasing, false);
+    p.drawText(field().adjusted(3, 1, -3, -1), Qt::AlignRight | Qt::AlignTop, tr("+%1 ms").arg(most_, 0, 'f', 0));
+}
+
+// What is known of the place under the pointer.
+bool FeelPlot::event(QEvent* event) {
+    if (event->type() != QEvent::ToolTip) return QWidget::event(event);
+    const auto* help = static_cast<QHelpEvent*>(event);
+    QString text = feel_ ? feelWords(*feel_) : why_;
+    if (feel_ && field().contains(QPointF(help->pos()))) {
+        const int place = static_cast<int>(help->pos().x() * feel_->stepsInBar() / std::max(1, width()));
+        const int parts = hear::entryOf(feel_->grid).parts;
+        for (const hear::FeelPlace& known : feel_->places) {
+            if (known.place != place) continue;
+            const double ms = known.offset.value * 1000;
+            text = tr("Beat %1, part %2: %3 ms %4, %n hits", nullptr, known.hits)
+                       .arg(place / parts + 1)
+                       .arg(place % parts + 1)
+                       .arg(std::abs(ms), 0, 'f', 1)
+                       .arg(ms < 0 ? tr("early") : tr("late"));
+        }
+    }
+    QToolTip::showText(help->globalPos(), text, this);
+    return true;
+}
+
+} // namespace app

@@ -1,0 +1,17 @@
+// How a recording plays, in words.
+#pragma once
+
+#include "hear/feel.h"
+
+#include <QString>
+
+namespace app {
+
+// "16 · 57 % · ± 4 ms"
+QString feelText(const hear::Feel& feel);
+// "sixteenths, swing 57.2 %, loose by 4.1 ms, 128 hits": for tooltips and readers of the screen.
+QString feelWords(const hear::Feel& feel);
+// "1/16"
+QString gridLabel(hear::FeelGrid grid);
+
+} // namespace app

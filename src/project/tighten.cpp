@@ -1,0 +1,320 @@
+#include "project/tighten.h"
+
+#include "project/changed.h"
+#include "project/counted.h"
+#include "project/sets.h"
+#include "project/settle.h"
+#include "project/timing.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <fmt/format.h>
+#include <mutex>
+#include <unordered_map>
+
+namespace project {
+
+namespace {
+
+// How much faster or slower than before time may run between two hits.
+constexpr double leastGap = 0.5;
+constexpr double mostGap = 2;
+
+// The feels that were found, by what they were found from.
+class FoundFeels {
+  public:
+    Result<hear::Feel> of(const base::Key& key, const std::function<Result<hear::Feel>()>& find) {
+        {
+            const std::lock_guard lock(mutex_);
+            if (const auto known = kept_.find(key); known != kept_.end()) return known->second;
+        }
+        auto feel = find();
+        const std::lock_guard lock(mutex_);
+        if (kept_.size() >= most) kept_.clear(); // they are found again soon enough
+        kept_.emplace(key, feel);
+        return feel;
+    }
+
+  private:
+    static constexpr std::size_t most = 8192;
+    std::mutex mutex_; // guards what follows
+    std::unordered_map<base::Key, Result<hear::Feel>, base::KeyHash> kept_;
+};
+
+base::Key keyOf(const Source& source, std::optional<hear::FeelGrid> grid) {
+    base::KeyMaker maker;
+    maker.add(source.sound->attacksKey.high).add(source.sound->attacksKey.low);
+    maker.add(static_cast<std::uint64_t>(source.sound->audio.rate));
+    maker.add(static_cast<std::uint64_t>(source.beatsInBar)).add(static_cast<std::uint64_t>(source.beatUnit));
+    maker.add(static_cast<std::uint64_t>(grid ? 1 + static_cast<int>(*grid) : 0));
+    for (const metre::Pin& pin : source.beats->pins())
+        maker.add(pin.at.value).add(pin.beat.value);
+    return maker.key();
+}
+
+} // namespace
+
+std::vector<hear::FeelHit> feelHits(const Source& source) {
+    std::vector<hear::FeelHit> hits;
+    hits.reserve(source.sound->onsets.size());
+    for (const hear::Onset& onset : source.sound->onsets) {
+        const Beats at = source.beats->beatAt(metre::toSeconds(onset.at, source.sound->audio.rate));
+        hits.push_back({at, Seconds(60 / source.beats->tempoAt(at).value), onset.strength});
+    }
+    return hits;
+}
+
+Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> grid) {
+    static FoundFeels found;
+    if (!source.sound) return base::problem(fmt::format("{} is not there to be listened to.", source.name));
+    if (source.kind == hear::Kind::OneHit && !source.set)
+        return base::problem(fmt::format("{} is one hit and has no feel.", source.name));
+    if (!source.beats) return base::problem(fmt::format("{} has no beats to have a feel around.", source.name));
+    return found.of(keyOf(source, grid), [&]() -> Result<hear::Feel> {
+        auto feel = hear::feelOf(feelHits(source), source.metre(), grid);
+        if (!feel) return base::problem(fmt::format("{} has no feel: {}.", source.name, feel.error().text));
+        return feel;
+    });
+}
+
+void findFeel(const Source& source) {
+    if (source.sound && source.beats) static_cast<void>(feelOf(source));
+}
+
+namespace {
+
+// The swing that is kept of a recording's own: none where what was read is no more than its looseness makes of even
+// playing, since hits would be drawn away from where they were meant.
+double swingKept(const hear::Feel& feel, Seconds perBeat) {
+    constexpr double sure = 2.5; // standard errors
+    if (!feel.swing) return hear::evenSwing;
+    std::array<double, 2> hits{};
+    for (const hear::FeelPlace& place : feel.places)
+        hits[static_cast<std::size_t>(place.place % 2)] += place.hits;
+    if (hits[0] < 1 || hits[1] < 1) return hear::evenSwing;
+    // A median of many varies by a quarter more than their mean.
+    const double pair = 2 * perBeat.value / hear::entryOf(feel.grid).parts;
+    const double error = 100 * 1.2533 * feel.loose.value / pair * std::sqrt(1 / hits[0] + 1 / hits[1]);
+    return std::abs(*feel.swing - hear::evenSwing) > sure * error ? *feel.swing : hear::evenSwing;
+}
+
+// Where a hit is drawn to, and how far.
+class Target {
+  public:
+    Target(const Tighten& tighten, const hear::Feel& own, Seconds perBeat)
+        : tighten_(tighten), lent_(tighten.feel ? &*tighten.feel : nullptr) {
+        const hear::FeelGrid grid = tighten.grid ? *tighten.grid : lent_ ? lent_->grid : own.grid;
+        const bool swings = hear::entryOf(grid).swings;
+        const double ownSwing = own.grid == grid ? swingKept(own, perBeat) : hear::evenSwing;
+        const double lentSwing = lent_ && lent_->grid == grid ? lent_->swing.value_or(ownSwing) : ownSwing;
+        to_ = {grid, swings ? tighten.swing.value_or(lentSwing) : hear::evenSwing};
+        // By its own swing a hit is told what it is; by that of another it is drawn elsewhere.
+        by_ = {grid, swings ? ownSwing : hear::evenSwing};
+    }
+
+    std::int64_t stepOf(Beats at) const { return by_.stepNear(at); }
+    // Of a step's length, how far a hit lies from it.
+    double beside(Beats at) const {
+        return std::abs((at - by_.placeOf(stepOf(at))).value) * hear::entryOf(by_.grid).parts;
+    }
+    Beats of(std::int64_t step, Seconds heardBeat) const {
+        Beats place = to_.placeOf(step);
+        if (lent_ != nullptr && lent_->grid == to_.grid)
+            if (const auto late = lent_->offsetAt(step)) place += Beats(late->value / heardBeat.value);
+        return place;
+    }
+
+  private:
+    const Tighten& tighten_;
+    const hear::Feel* lent_;
+    hear::SwungGrid to_;
+    hear::SwungGrid by_;
+};
+
+// What belongs to a step at all: the rest are ornaments between.
+constexpr double belongs = 0.4;
+
+std::vector<DrawnHit> aimed(const Source& source, const metre::BeatMap& fitted, const Tighten& tighten,
+                            const Target& target, const HeardBeat& heardBeat) {
+    const int rate = source.sound->audio.rate;
+    std::vector<DrawnHit> hits;
+    std::vector<double> strengths;
+    std::optional<std::int64_t> lastStep;
+    std::size_t last = 0; // who has it
+    for (const hear::Onset& onset : source.sound->onsets) {
+        DrawnHit hit{metre::toSeconds(onset.at, rate), {}, {}, DrawnHit::Way::Beside};
+        hit.played = fitted.beatAt(hit.at);
+        hit.becomes = hit.played;
+        const std::int64_t step = target.stepOf(hit.played);
+        const Seconds beat = heardBeat(hit.played);
+        if (onset.strength >= tighten.weaker && target.beside(hit.played) <= belongs) {
+            const Beats to = target.of(step, beat);
+            const double off = (hit.played - to).value * beat.value;
+            hit.way = std::abs(off) <= tighten.leave.value ? DrawnHit::Way::Left : DrawnHit::Way::Drawn;
+            if (hit.way == DrawnHit::Way::Drawn)
+                hit.becomes = hit.played + (to - hit.played) * (tighten.percent / 100);
+            // Of several at one step the strongest is it, and the others go along.
+            if (lastStep == step) {
+                DrawnHit& other = hits[last];
+                DrawnHit& weaker = strengths[last] >= onset.strength ? hit : other;
+                weaker.way = DrawnHit::Way::Beside;
+                weaker.becomes = weaker.played;
+            }
+            if (hit.way != DrawnHit::Way::Beside) {
+                lastStep = step;
+                last = hits.size();
+            }
+        }
+        hits.push_back(hit);
+        strengths.push_back(onset.strength);
+    }
+    return hits;
+}
+
+// A moment that is pinned: a hit, or one that must stay.
+struct Anchor {
+    Seconds at;
+    Beats played;
+    Beats becomes;
+    DrawnHit* hit = nullptr;
+};
+
+std::vector<Anchor> anchorsOf(std::vector<DrawnHit>& hits, const metre::BeatMap& fitted,
+                              const std::vector<Seconds>& fixed) {
+    std::vector<Anchor> list;
+    for (const Seconds at : fixed)
+        list.push_back({at, fitted.beatAt(at), fitted.beatAt(at), nullptr});
+    std::sort(list.begin(), list.end(), [](const Anchor& a, const Anchor& b) { return a.at < b.at; });
+    if (list.empty()) return list;
+    const Seconds first = list.front().at;
+    const Seconds end = list.back().at;
+    for (DrawnHit& hit : hits) {
+        if (hit.way == DrawnHit::Way::Beside) continue;
+        if (hit.at <= first || hit.at >= end) {
+            hit.way = hit.becomes == hit.played ? DrawnHit::Way::Left : DrawnHit::Way::Stuck;
+            hit.becomes = hit.played;
+            continue;
+        }
+        list.push_back({hit.at, hit.played, hit.becomes, &hit});
+    }
+    std::sort(list.begin(), list.end(), [](const Anchor& a, const Anchor& b) {
+        return a.at < b.at || (a.at == b.at && a.hit == nullptr && b.hit != nullptr);
+    });
+    // What is pinned already needs no hit there.
+    constexpr double same = 0.0005; // seconds
+    for (std::size_t i = 0; i + 1 < list.size();) {
+        const bool together = (list[i + 1].at - list[i].at).value < same;
+        if (!together) {
+            ++i;
+            continue;
+        }
+        Anchor& gone = list[i + 1].hit != nullptr ? list[i + 1] : list[i];
+        if (gone.hit != nullptr) {
+            gone.hit->way = gone.hit->becomes == gone.hit->played ? DrawnHit::Way::Left : DrawnHit::Way::Stuck;
+            gone.hit->becomes = gone.hit->played;
+        }
+        list.erase(list.begin() + (&gone - list.data()));
+    }
+    return list;
+}
+
+// Takes back what asks for too much: of two neighbours the one that goes farther, until all have room.
+void giveRoom(std::vector<Anchor>& list) {
+    const auto goes = [](const Anchor& a) { return std::abs((a.becomes - a.played).value); };
+    const auto takeBack = [](Anchor& a) {
+        a.becomes = a.played;
+        a.hit->becomes = a.played;
+        a.hit->way = DrawnHit::Way::Stuck;
+    };
+    for (bool isSettled = false; !isSettled;) {
+        isSettled = true;
+        for (std::size_t i = 0; i + 1 < list.size(); ++i) {
+            const double before = (list[i + 1].played - list[i].played).value;
+            const double after = (list[i + 1].becomes - list[i].becomes).value;
+            if (after >= leastGap * before && after <= mostGap * before) continue;
+            takeBack(goes(list[i]) >= goes(list[i + 1]) && list[i].hit != nullptr ? list[i] : list[i + 1]);
+            isSettled = false;
+        }
+    }
+}
+
+} // namespace
+
+Drawn drawnTo(const Source& source, const metre::BeatMap& fitted, const Tighten& tighten, const hear::Feel& own,
+              const std::vector<Seconds>& fixed, const HeardBeat& heardBeat) {
+    Drawn out{
+        fitted,
+        aimed(source, fitted, tighten, Target(tighten, own, Seconds(60 / fitted.meanTempo().value)), heardBeat), 0,
+        0};
+    std::vector<Anchor> anchors = anchorsOf(out.hits, fitted, fixed);
+    if (anchors.size() < 2) return out;
+    giveRoom(anchors);
+    for (const DrawnHit& hit : out.hits) {
+        out.drawn += hit.way == DrawnHit::Way::Drawn ? 1 : 0;
+        out.stuck += hit.way == DrawnHit::Way::Stuck ? 1 : 0;
+    }
+    if (out.drawn == 0) return out;
+    // The pins that it has go along with the hits around them.
+    std::vector<metre::Pin> pins;
+    auto own_ = fitted.pins().begin();
+    const auto ownEnd = fitted.pins().end();
+    for (; own_ != ownEnd && own_->at < anchors.front().at; ++own_)
+        pins.push_back(*own_);
+    for (std::size_t i = 0; i < anchors.size(); ++i) {
+        pins.push_back({anchors[i].at, anchors[i].becomes});
+        if (i + 1 == anchors.size()) break;
+        const Anchor& a = anchors[i];
+        const Anchor& b = anchors[i + 1];
+        for (; own_ != ownEnd && own_->at < b.at; ++own_) {
+            if (own_->at <= a.at) continue;
+            const double share = (own_->at - a.at).value / (b.at - a.at).value;
+            const Beats by = (a.becomes - a.played) * (1 - share) + (b.becomes - b.played) * share;
+            pins.push_back({own_->at, own_->beat + by});
+        }
+    }
+    for (; own_ != ownEnd; ++own_)
+        if (own_->at > anchors.back().at) pins.push_back(*own_);
+    // Behind the last pin time runs on as it does in the recording.
+    const Seconds later = pins.back().at + Seconds(1);
+    pins.push_back({later, fitted.beatAt(later)});
+    const Seconds sooner = pins.front().at - Seconds(1);
+    pins.insert(pins.begin(), metre::Pin{sooner, fitted.beatAt(sooner)});
+    if (auto made = metre::BeatMap::make(std::move(pins))) out.beats = std::move(*made);
+    return out;
+}
+
+namespace {
+
+Result<void> canTighten(const Project& p, const Clip& clip, const Tighten& tighten) {
+    const SourcePtr source = sourceOf(p, clip.source);
+    if (!source) return base::problem("The clip's source is no longer in the project.");
+    if (leads(p, clip))
+        return base::problem("The clip leads and plays as recorded: stop leading, and it can be tightened.");
+    const hear::Reading* heard = readingBy(*source, hear::Witness::Heard);
+    const bool isFree = source->chosen == hear::Witness::Heard && heard != nullptr && !heard->steady;
+    if (isFree && source->beats && source->beats->pins().size() <= 2)
+        return base::problem(fmt::format(
+            "{} is played free; pins must say where its beats are before it can be tightened.", source->name));
+    if (auto feel = feelOf(*countedBy(source, clip), tighten.grid); !feel) return tl::unexpected(feel.error());
+    return {};
+}
+
+} // namespace
+
+Result<Project> setTighten(const Project& p, const std::vector<ClipId>& ids, const Tighten& tighten) {
+    if (auto fits = within(tighten.percent, 0, 100, "Tightening", "%"); !fits) return tl::unexpected(fits.error());
+    if (tighten.swing)
+        if (auto fits = within(*tighten.swing, hear::leastSwing, hear::mostSwing, "A swing", "%"); !fits)
+            return tl::unexpected(fits.error());
+    if (auto fits = within(tighten.leave.value * 1000, 0, 1000 * mostLeft.value, "What is left alone", "ms"); !fits)
+        return tl::unexpected(fits.error());
+    if (auto fits = within(tighten.weaker, 0, 1, "A strength", ""); !fits) return tl::unexpected(fits.error());
+    const std::vector<ClipId> all = withTheirSetsHere(p, ids);
+    for (const ClipId id : all)
+        if (const Clip* clip = clipOf(p, id); clip != nullptr && tighten.percent > 0)
+            if (auto can = canTighten(p, *clip, tighten); !can) return tl::unexpected(can.error());
+    return withClips(p, all, [&](Clip& c) { c.tighten = tighten; });
+}
+
+} // namespace project

@@ -1,0 +1,57 @@
+// Feel in a project: how a recording plays, and how far a clip's hits are drawn to a grid or to another's feel.
+#pragma once
+
+#include "hear/feel.h"
+#include "project/project.h"
+
+#include <functional>
+#include <vector>
+
+namespace project {
+
+// How a recording plays around its beats; a set's members share the hits of all of them together. Found once for
+// the same hits and beats. Fails in a sentence naming the recording: it has no beats, is one hit, or is not played
+// so that a feel could be told. Any thread; the first time takes up to a hundredth of a second.
+Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> grid = std::nullopt);
+// Finds it where it is not found yet, for whoever shows it later and must not wait.
+void findFeel(const Source& source);
+// The hits it rests on. REQUIRES source.beats and source.sound.
+std::vector<hear::FeelHit> feelHits(const Source& source);
+
+// A hit of a recording, and where it is drawn to.
+struct DrawnHit {
+    Seconds at;   // of the recording
+    Beats played; // by its beats, as they are fitted
+    Beats becomes;
+    enum class Way {
+        Drawn,
+        Left,   // it lies near enough
+        Stuck,  // it has no room: a gap would be stretched too far, or hits would cross
+        Beside, // too weak, or between the places of the grid: it goes along with its neighbours
+    };
+    Way way = Way::Beside;
+};
+
+// What a tightened clip follows.
+struct Drawn {
+    metre::BeatMap beats; // by which it is fitted
+    std::vector<DrawnHit> hits;
+    int drawn = 0;
+    int stuck = 0;
+};
+
+// Around a clip's beat 0, how long a beat is when it is heard, in seconds.
+using HeardBeat = std::function<Seconds(Beats)>;
+
+// The beats `fitted` with a pin at each hit that is drawn or left, and none for the others; the moments in `fixed`,
+// and before the first and after the last of them everything, stay where they are. Neighbours never cross, and
+// between two pins time runs at half to twice the speed it did: a hit that would ask for more stays where it was
+// played. REQUIRES source.sound; percent within 0 to 100. Ours. Any thread; quick.
+Drawn drawnTo(const Source& source, const metre::BeatMap& fitted, const Tighten& tighten, const hear::Feel& own,
+              const std::vector<Seconds>& fixed, const HeardBeat& heardBeat);
+
+// Tightens clips. Fails, in a sentence, where a number is out of range, a clip is locked, or a recording has no
+// feel to be drawn from; none is changed then.
+Result<Project> setTighten(const Project& p, const std::vector<ClipId>& ids, const Tighten& tighten);
+
+} // namespace project
