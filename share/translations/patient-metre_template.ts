@@ -664,6 +664,44 @@ its recording, its beats and where they land are shown here.</source>
         <source>Up to so much longer or shorter a sound is stretched gently by each method; up to twice as much firmly. The meeting tempo spares what bears less.</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>swing %1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>eighths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>eighth triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>sixteenths</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>sixteenth triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>± %1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loose ± %1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n hits</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>
@@ -721,6 +759,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Proof</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Feel</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2174,6 +2216,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>&amp;About Patient Metre</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Rarer f&amp;igures and feel</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>
@@ -3182,6 +3228,14 @@ its recording, its beats and where they land are shown here.</source>
         <source>for all</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Tighten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Feel</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Clipboard</name>
@@ -3643,6 +3697,31 @@ its recording, its beats and where they land are shown here.</source>
     <name>app::EntryModel</name>
     <message>
         <source>The file was not there at the last scan.</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::FeelPlot</name>
+    <message>
+        <source>Feel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>+%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>Beat %1, part %2: %3 ms %4, %n hits</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>early</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>late</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -5055,22 +5134,6 @@ its recording, its beats and where they land are shown here.</source>
 <context>
     <name>app::ProofSummary</name>
     <message>
-        <source>%1 in time</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 early</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 late</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 unread</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>%1 being measured</source>
         <translation type="unfinished"></translation>
     </message>
@@ -5094,23 +5157,19 @@ its recording, its beats and where they land are shown here.</source>
         <source>%1 waiting</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 %2</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Proofs</name>
-    <message>
-        <source>in time</source>
-        <translation type="unfinished"></translation>
-    </message>
     <message>
         <source>early</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
         <source>late</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>unread</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -6220,6 +6279,117 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source> · %1 count as half or double</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Tightening</name>
+    <message>
+        <source>Tighten, in per cent</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How far hits are drawn to the grid that the recording plays: 0 % as played, 100 % exactly. Wheel: ±5, with Shift ±1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Whose feel hits are drawn to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a percentage.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tighten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Grid that hits are drawn to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>what it plays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tighten to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Swing that hits are drawn to, in per cent</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Where the second of each pair falls: 50 % even, 66.7 % triplets. Empty: the recording&apos;s own, or that of the feel it takes.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Swing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hits that are left alone, in milliseconds</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hits that lie nearer than this stay where they were played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number of milliseconds.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Leave alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Its own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take the feel of</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep this feel…</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take a feel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keep this feel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The name under which it can be taken again, in every project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The feel of %1 is kept as %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mixed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Whose feel hits are drawn to. Its own: %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

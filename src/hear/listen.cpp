@@ -284,7 +284,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
         settleFree(out, std::move(played), heard);
     else
         settleSteady(out, settled, std::max(lastEvent, out.span.end - settled.period / 2));
-    if (isSong && out.steady) out.comesIn = comesIn(settled.start, settled.period, beatsInBars, heard);
+    if (throughout && out.steady) out.comesIn = comesIn(settled.start, settled.period, beatsInBars, heard);
     out.metre = bar.metre;
     out.beatsInBar = beatsInBars;
     out.beatUnit = beatsInBars == bar.beats ? 4 : 8;

@@ -1,4 +1,5 @@
 // pmetre check and meet, through the shell.
+#include "cli/call.h"
 #include "sound/write.h"
 #include "support/audio.h"
 #include "support/files.h"
@@ -132,6 +133,85 @@ TEST(PmetreMeet, FindsTheTempoOfLeastStrain) {
     const auto none = run(prove("meet " + quoted(support::demoAudio("barge_bell.wav"))));
     EXPECT_EQ(none.status, 1);
     EXPECT_NE(none.err.find("None of these files has a tempo"), std::string::npos);
+}
+
+// Sixteenths at 120, the third of each beat late by so much.
+sound::Audio lateThirds(double late, int bars = 4) {
+    std::vector<std::int64_t> at;
+    for (int step = 0; step < 16 * bars; ++step)
+        at.push_back(std::llround((step * 0.125 + (step % 4 == 2 ? late : 0)) * 44100));
+    return support::strokes(at, bars * 2.0, 44100);
+}
+
+TEST(PmetreFeel, TellsGridSwingLoosenessAndPlaces) {
+    const Folder folder;
+    ASSERT_TRUE(sound::write(folder / "late_120bpm.wav", lateThirds(0.010), sound::Depth::Int24, {},
+                             base::Existing::Refuse));
+    const auto r = run(support::pmetre("feel " + quoted(folder / "late_120bpm.wav") + " --bpm 120 --first 0"));
+    ASSERT_EQ(r.status, 0) << r.err;
+    const auto j = support::objects(r.out).at(0);
+    EXPECT_EQ(j["grid"], "16");
+    EXPECT_NEAR(j["bpm"].get<double>(), 120, 1e-6);
+    EXPECT_LT(j["loose_ms"].get<double>(), 0.5);
+    EXPECT_NEAR(j["hits"].get<double>(), 64, 1);
+    ASSERT_EQ(j["places"].size(), 16U);
+    for (const auto& place : j["places"]) {
+        const int p = place["place"];
+        EXPECT_NEAR(place["hits"].get<double>(), 4, 1);
+        EXPECT_NEAR(place["offset_ms"].get<double>(), p % 4 == 2 ? 10 : 0, 1.0) << p;
+    }
+    const auto table = run(support::pmetre("feel " + quoted(folder / "late_120bpm.wav") + " --table"));
+    EXPECT_NE(table.out.find("swing"), std::string::npos);
+    EXPECT_NE(table.out.find("o"), std::string::npos);
+}
+
+TEST(PmetreFeel, WhatHasNoneSaysWhyAndWrongCallsAreRefused) {
+    const auto r = run(support::pmetre("feel " + quoted(support::demoAudio("barge_bell.wav"))));
+    EXPECT_EQ(r.status, 1);
+    EXPECT_NE(r.err.find("is one hit and has no feel"), std::string::npos) << r.err;
+    EXPECT_TRUE(support::objects(r.out).at(0).contains("error"));
+    EXPECT_EQ(run(support::pmetre("feel x.wav --first 1")).status, 2);
+    EXPECT_EQ(run(support::pmetre("feel x.wav --bpm fast")).status, 2);
+    for (const char* wrong : {"--tighten 120", "--tighten 50 --grid 7", "--tighten 50 --swing 99", "--swing 55",
+                              "--tighten 50 --leave -1"})
+        EXPECT_EQ(run(support::pmetre(std::string("fit a.wav b.wav --to 100 ") + wrong)).status, 2) << wrong;
+    EXPECT_EQ(run(support::pmetre("fit a.wav b.wav --ratio 1.1 --tighten 50")).status, 2);
+}
+
+TEST(PmetreFit, TightenDrawsHitsToTheGridAndLendsAFeel) {
+    const Folder folder;
+    const auto in = folder / "late_120bpm.wav";
+    ASSERT_TRUE(sound::write(in, lateThirds(0.012), sound::Depth::Int24, {}, base::Existing::Refuse));
+    const auto worstOf = [&](const std::string& options, const char* out) {
+        const auto fit =
+            run(support::pmetre("fit " + quoted(in) + " " + quoted(folder / out) + " --to 112 " + options));
+        EXPECT_EQ(fit.status, 0) << fit.err;
+        const auto check = run(support::pmetre("check " + quoted(folder / out) + " --bpm 112 --first 0"));
+        return std::abs(support::objects(check.out).at(0)["worst_ms"].get<double>());
+    };
+    EXPECT_GT(worstOf("", "as_played.wav"), 10);
+    EXPECT_LT(worstOf("--tighten 100", "tight.wav"), 1.5);
+    EXPECT_NEAR(worstOf("--tighten 50", "half.wav"), 0.5 * 12 * 120 / 112, 1.5);
+    EXPECT_GT(worstOf("--tighten 100 --feel " + quoted(in), "lent.wav"), 8) << "to its own feel: it stays";
+    EXPECT_NE(run(support::pmetre("fit " + quoted(in) + " " + quoted(folder / "x.wav") +
+                                  " --to 112 --tighten 50 --feel " + quoted(folder / "none.feel.json")))
+                  .status,
+              0);
+}
+
+TEST(PmetreCheck, PlacedAndPlayedAreToldApartAgainstTheOriginal) {
+    const Folder folder;
+    const auto in = folder / "late_120bpm.wav";
+    ASSERT_TRUE(sound::write(in, lateThirds(0.012, 8), sound::Depth::Int24, {}, base::Existing::Refuse));
+    ASSERT_EQ(run(support::pmetre("fit " + quoted(in) + " " + quoted(folder / "out.wav") + " --to 112")).status, 0);
+    const auto r = run(
+        support::pmetre("check " + quoted(folder / "out.wav") + " --bpm 112 --first 0 --against " + quoted(in)));
+    const auto j = support::objects(r.out).at(0);
+    EXPECT_LT(j["placed_p95_ms"].get<double>(), 1);
+    EXPECT_NEAR(j["played_worst_ms"].get<double>(), 12 * 120.0 / 112, 1);
+    EXPECT_EQ(j["verdict"], "loose");
+    const auto alone = run(support::pmetre("check " + quoted(folder / "out.wav") + " --bpm 112 --first 0"));
+    EXPECT_TRUE(support::objects(alone.out).at(0)["placed_p95_ms"].is_null());
 }
 
 } // namespace

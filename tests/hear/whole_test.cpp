@@ -131,6 +131,25 @@ TEST(WholeSongs, WithAPickUpBeginOnTheBarLineBeforeIt) {
     EXPECT_LE(h.beats[h.downbeat], first - beat + 0.02) << "at or before the first sound";
 }
 
+TEST(WholeSongs, SayWhereTheirBeatComesIn) {
+    constexpr double bpm = 100;
+    constexpr double bar = 4 * 60 / bpm;
+    const Audio body = drums(bpm, 16);
+    for (const int intro : {0, 2, 5, 8}) {
+        Audio song = support::silence((intro + 16) * bar, rate);
+        add(song, held(intro * bar + 1), 0);
+        add(song, body, intro * bar);
+        const hear::Heard h = listenTo(song);
+        SCOPED_TRACE(intro);
+        ASSERT_TRUE(h.steady);
+        EXPECT_EQ(h.comesIn.has_value(), intro > 0);
+        if (!h.comesIn) continue;
+        EXPECT_NEAR(*h.comesIn, intro * bar, 0.03);
+        const std::string evidence = hear::heardReading(h).evidence;
+        EXPECT_NE(evidence.find(" · beat from 0:"), std::string::npos) << evidence;
+    }
+}
+
 TEST(WholeSongs, ThatDriftAreStillPlayedFree) {
     // Three per cent faster and slower again, over a minute.
     std::vector<double> beats{0};

@@ -48,11 +48,11 @@ void FeelPlot::show(const project::SourcePtr& source) {
             const double late = (all[i].at - grid.placeOf(step)).value * all[i].perBeat.value * 1000;
             hits_.push_back({static_cast<int>(((step % bar) + bar) % bar), late});
         }
-        std::vector<double> sizes;
-        for (const Point& point : hits_)
-            sizes.push_back(std::abs(point.late));
-        std::sort(sizes.begin(), sizes.end());
-        if (!sizes.empty()) most_ = std::clamp(std::ceil(sizes[sizes.size() * 95 / 100] / 5) * 5, 5.0, 40.0);
+        // All that is its playing; what is none of it lies at the edges.
+        double most = 2500 * feel_->loose.value;
+        for (const hear::FeelPlace& place : feel_->places)
+            most = std::max(most, std::abs(place.offset.value) * 1000);
+        most_ = std::clamp(std::ceil(most / 5) * 5, 5.0, 40.0);
     }
     setAccessibleDescription(feel_ ? feelWords(*feel_) : why_);
     update();

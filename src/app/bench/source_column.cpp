@@ -68,6 +68,8 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     column->setContentsMargins(0, 0, 10, 0);
     column->setSpacing(4);
     column->addWidget(figures_);
+    feel_ = new FeelPlot(this);
+    column->addWidget(feel_);
     column->addLayout(roundRow());
     column->addLayout(listenRow());
     column->addLayout(betweenRow());
@@ -76,9 +78,6 @@ SourceColumn::SourceColumn(Session& session, ByEar& byEar, QWidget* parent)
     column->addLayout(followRow());
     for (QPushButton* b : {straighten_, lead_, take_})
         column->addWidget(b);
-    feel_ = new FeelPlot(this);
-    column->addSpacing(2);
-    column->addWidget(feel_);
     column->addStretch(1);
 
     connect(straighten_, &QPushButton::clicked, this,

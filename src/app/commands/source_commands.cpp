@@ -137,7 +137,10 @@ CommandMenu sourceCommands() {
                 Needs::Sources,
                 [](Reach& r) { askToWriteIntoFiles(&r.frame.widget(), r.session, sourcesMeant(r)); },
                 {},
-                {OnSource, Among::Rest}}}}}};
+                {OnSource, Among::Rest}},
+               {"benchMore", words("Rarer f&igures and feel"), "Shift+B", Needs::Nothing,
+                [](Reach& r) { r.bench.setShowsMore(!r.bench.showsMore()); },
+                [](const Reach& r) { return r.bench.showsMore(); }}}}}};
 }
 
 } // namespace app

@@ -170,7 +170,9 @@ QString strainTip(const SourceRow& row) {
 QString feelColumn(const SourceRow& row) {
     if (!row.source->sound || !row.source->beats) return none;
     const auto feel = project::feelOf(*row.source);
-    return feel ? feelText(*feel) : none;
+    if (!feel) return none;
+    QString text = feelText(*feel);
+    return text.left(text.lastIndexOf(' ')); // its unit stands in the tooltip
 }
 QVariant feelKey(const SourceRow& row) {
     if (!row.source->sound || !row.source->beats) return -1.0;
@@ -247,8 +249,8 @@ constexpr std::array columns{
                   nameText,
                   byText<nameText>,
                   nameTip},
-    readingColumn<Witness::Name>(QT_TRANSLATE_NOOP("SourceColumns", "Name"), 56),
-    readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 48),
+    readingColumn<Witness::Name>(QT_TRANSLATE_NOOP("SourceColumns", "Name"), 54),
+    readingColumn<Witness::Tag>(QT_TRANSLATE_NOOP("SourceColumns", "Tag"), 46),
     readingColumn<Witness::Heard>(QT_TRANSLATE_NOOP("SourceColumns", "Heard"), 62),
     readingColumn<Witness::Length>(QT_TRANSLATE_NOOP("SourceColumns", "Length"), 62),
     readingColumn<Witness::Typed>(QT_TRANSLATE_NOOP("SourceColumns", "By hand"), 60),
@@ -257,13 +259,13 @@ constexpr std::array columns{
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Beats"), 46, Looks::Figure, false, {}, beatsText, beatsKey, noTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Key"), 56, Looks::Text, false, {}, keyText, byText<keyText>, noTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Key"), 52, Looks::Text, false, {}, keyText, byText<keyText>, noTip},
     SourcesColumn{
         QT_TRANSLATE_NOOP("SourceColumns", "Kind"), 60, Looks::Text, false, {}, kindText, byText<kindText>, noTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 72, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Rule"), 64, Looks::Text, true, {}, ruleText, byText<ruleText>, ruleTip},
     SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Confidence"),
-                  88,
+                  80,
                   Looks::Sureness,
                   false,
                   {},
@@ -271,7 +273,7 @@ constexpr std::array columns{
                   sureKey,
                   rankingTip},
     SourcesColumn{QT_TRANSLATE_NOOP("SourceColumns", "Strain %"),
-                  66,
+                  64,
                   Looks::Figure,
                   true,
                   {},
@@ -279,9 +281,9 @@ constexpr std::array columns{
                   strainKey,
                   strainTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Feel"), 112, Looks::Figure, false, {}, feelColumn, feelKey, feelTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Feel"), 98, Looks::Text, false, {}, feelColumn, feelKey, feelTip},
     SourcesColumn{
-        QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 80, Looks::Proof, true, {}, proofText, proofKey, proofTip},
+        QT_TRANSLATE_NOOP("SourceColumns", "Proof"), 78, Looks::Proof, true, {}, proofText, proofKey, proofTip},
 };
 
 } // namespace

@@ -79,7 +79,7 @@ void SourcesDelegate::paint(QPainter* p, const QStyleOptionViewItem& option, con
         project::SourcePtr s;
         for (int row = 0; row < model_.rowCount() && !s; ++row)
             if (model_.at(row)->id.value == index.data(SourcesModel::SourceRole).toLongLong()) s = model_.at(row);
-        const int thumb = std::clamp(r.width() * 2 / 5, 50, 150);
+        const int thumb = std::clamp(r.width() / 4, 44, 150);
         if (s && s->set) paintCord(*p, r, index, *s->set);
         if (s) paintThumbnail(*p, QRect(r.left() + 10, r.top() + 5, thumb, r.height() - 11), *s);
         p->setFont(textFont(sizes::text));

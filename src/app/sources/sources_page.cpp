@@ -280,10 +280,14 @@ void SourcesPage::setTempo(const QString& text, const std::vector<project::Sourc
                          : tr("%1 sources are now %2 BPM").arg(ids.size()).arg(qt(metre::tempoLabel(*bpm))));
 }
 
-// The name takes what the figures leave, but never so little that it could not be read.
 void SourcesPage::resizeEvent(QResizeEvent* event) {
     QWidget::resizeEvent(event);
-    constexpr int least = 220;
+    shareWidth();
+}
+
+// The name takes what the figures leave, but never so little that it could not be read.
+void SourcesPage::shareWidth() {
+    constexpr int least = 176;
     QHeaderView* header = table_->horizontalHeader();
     const int figures = header->length() - header->sectionSize(nameColumn);
     const bool fits = width() - figures >= least;
@@ -294,6 +298,13 @@ void SourcesPage::resizeEvent(QResizeEvent* event) {
 void SourcesPage::showEvent(QShowEvent* event) {
     QWidget::showEvent(event);
     model_->setShown(true);
+    // Where nothing was said by hand the others have its room. Nothing moves under the pointer afterwards.
+    const auto& sources = session_.now().sources;
+    const bool isSaid = std::any_of(sources.begin(), sources.end(), [](const project::SourcePtr& s) {
+        return shownWitness(*s, hear::Witness::Typed).has_value();
+    });
+    table_->setColumnHidden(sourceColumnAt("By hand"), !isSaid);
+    shareWidth();
     refresh();
 }
 
