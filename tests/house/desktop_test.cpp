@@ -100,8 +100,8 @@ TEST(Desktop, ManualAndCompletionKnowEveryOption) {
     const std::regex command("^  ([a-z]+) .*");
     for (std::string line; std::getline(lines, line);)
         if (std::smatch match; std::regex_match(line, match, command)) commands.insert(match[1]);
-    EXPECT_EQ(commands,
-              (std::set<std::string>{"read", "fit", "feel", "check", "meet", "lead", "scan", "find", "deliver", "tag"}));
+    EXPECT_EQ(commands, (std::set<std::string>{"read", "fit", "feel", "check", "meet", "lead", "scan", "find",
+                                               "deliver", "tag"}));
     for (const std::string& name : commands) {
         EXPECT_NE(manual.find(".SS pmetre " + name), std::string::npos) << name;
         const std::string help = run(std::string(PM_PMETRE) + " " + name + " --help").out;
