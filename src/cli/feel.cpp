@@ -20,13 +20,13 @@ using metre::Bpm;
 using metre::Seconds;
 
 // Where its beats are said to be.
-struct Said {
+struct SaidBeats {
     std::optional<Bpm> bpm;
     std::optional<Seconds> first;
 };
 
-base::Result<Said> feelUnderstood(const FeelCommand& command) {
-    Said said;
+base::Result<SaidBeats> feelUnderstood(const FeelCommand& command) {
+    SaidBeats said;
     if (command.bpm) {
         const auto bpm = metre::parseTempo(*command.bpm);
         if (!bpm) return tl::unexpected(bpm.error());
@@ -43,7 +43,7 @@ base::Result<Said> feelUnderstood(const FeelCommand& command) {
 }
 
 // The recording, with its beats as they are said or as they count.
-base::Result<project::ImportedSource> sourceOf(const std::filesystem::path& file, const Said& said,
+base::Result<project::ImportedSource> sourceOf(const std::filesystem::path& file, const SaidBeats& said,
                                                const std::stop_token& stop) {
     project::Witnesses heeded;
     heeded.ear = !said.first; // then nobody is asked
@@ -108,7 +108,7 @@ std::string drawn(const std::filesystem::path& file, const project::Source& sour
     return out;
 }
 
-Outcome feelOne(const std::filesystem::path& file, const FeelCommand& command, const Said& said,
+Outcome feelOne(const std::filesystem::path& file, const FeelCommand& command, const SaidBeats& said,
                 const std::stop_token& stop) {
     const auto failed = [&](const base::Problem& problem) {
         if (problem.cancelled) return Outcome{{}, {}, true};

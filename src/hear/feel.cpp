@@ -122,6 +122,7 @@ std::optional<double> swingOf(const std::vector<Belonging>& list, const SwungGri
 double spreadOf(const std::vector<double>& left, std::size_t places) {
     if (left.size() < 4) return 0;
     std::vector<double> sizes;
+    sizes.reserve(left.size());
     for (const double x : left)
         sizes.push_back(std::abs(x));
     const auto middle = sizes.begin() + static_cast<std::ptrdiff_t>(sizes.size() / 2);

@@ -183,6 +183,7 @@ struct Anchor {
 std::vector<Anchor> anchorsOf(std::vector<DrawnHit>& hits, const metre::BeatMap& fitted,
                               const std::vector<Seconds>& fixed) {
     std::vector<Anchor> list;
+    list.reserve(fixed.size() + hits.size());
     for (const Seconds at : fixed)
         list.push_back({at, fitted.beatAt(at), fitted.beatAt(at), nullptr});
     std::sort(list.begin(), list.end(), [](const Anchor& a, const Anchor& b) { return a.at < b.at; });
