@@ -22,9 +22,16 @@
 
 namespace ui {
 
+// With the sanitizers everything is many times slower.
+#ifdef PM_SANITIZED
+inline constexpr int patience = 600'000; // ms
+#else
+inline constexpr int patience = 30'000;
+#endif
+
 // Waits, with the event loop running, until something holds; fails the test when it never does.
 inline bool waitFor(const std::function<bool()>& holds) {
-    return QTest::qWaitFor(holds, 30'000);
+    return QTest::qWaitFor(holds, patience);
 }
 
 struct Window {
