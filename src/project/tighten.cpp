@@ -71,11 +71,10 @@ Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> gr
     if (source.kind == hear::Kind::OneHit && !source.set)
         return base::problem(fmt::format("{} is one hit and has no feel.", source.name));
     if (!source.beats) return base::problem(fmt::format("{} has no beats to have a feel around.", source.name));
-    return found.of(keyOf(source, grid), [&]() -> Result<hear::Feel> {
-        auto feel = hear::feelOf(feelHits(source), source.metre(), grid);
-        if (!feel) return base::problem(fmt::format("{} has no feel: {}.", source.name, feel.error().text));
-        return feel;
-    });
+    // What is kept knows no name: the same hits may be in several files.
+    auto feel = found.of(keyOf(source, grid), [&] { return hear::feelOf(feelHits(source), source.metre(), grid); });
+    if (!feel) return base::problem(fmt::format("{} has no feel: {}.", source.name, feel.error().text));
+    return feel;
 }
 
 void findFeel(const Source& source) {
