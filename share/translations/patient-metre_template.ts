@@ -702,6 +702,30 @@ its recording, its beats and where they land are shown here.</source>
             <numerusform></numerusform>
         </translation>
     </message>
+    <message>
+        <source>in time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>early</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>late</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loose</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>off the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unread</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>

@@ -7,6 +7,7 @@
 #include "project/arriving.h"
 #include "project/edit_clips.h"
 #include "project/settle.h"
+#include "project/tighten.h"
 #include "sound/content.h"
 #include "sound/loop_info.h"
 #include "sound/resample.h"
@@ -209,11 +210,7 @@ Result<ImportedSource> listenToFile(const std::filesystem::path& file, Witnesses
         progress.part(0.6, 1.0));
     if (!settled) return tl::unexpected(settled.error());
     if (heardBefore && !onsets.empty() && out.source.beats && out.source.kind != hear::Kind::OneHit) {
-        std::vector<hear::FeelHit> hits;
-        for (const hear::Onset& o : onsets) {
-            const Beats at = out.source.beats->beatAt(metre::toSeconds(o.at, hear::Recording::rate));
-            hits.push_back({at, Seconds(60 / out.source.beats->tempoAt(at).value), o.strength});
-        }
+        const auto hits = feelHits(onsets, hear::Recording::rate, *out.source.beats);
         if (auto feel = hear::feelOf(hits, out.source.metre())) out.feel = std::move(*feel);
     }
     return out;

@@ -55,14 +55,18 @@ base::Key keyOf(const Source& source, std::optional<hear::FeelGrid> grid) {
 
 } // namespace
 
-std::vector<hear::FeelHit> feelHits(const Source& source) {
+std::vector<hear::FeelHit> feelHits(const std::vector<hear::Onset>& onsets, int rate, const metre::BeatMap& beats) {
     std::vector<hear::FeelHit> hits;
-    hits.reserve(source.sound->onsets.size());
-    for (const hear::Onset& onset : source.sound->onsets) {
-        const Beats at = source.beats->beatAt(metre::toSeconds(onset.at, source.sound->audio.rate));
-        hits.push_back({at, Seconds(60 / source.beats->tempoAt(at).value), onset.strength});
+    hits.reserve(onsets.size());
+    for (const hear::Onset& onset : onsets) {
+        const Beats at = beats.beatAt(metre::toSeconds(onset.at, rate));
+        hits.push_back({at, Seconds(60 / beats.tempoAt(at).value), onset.strength});
     }
     return hits;
+}
+
+std::vector<hear::FeelHit> feelHits(const Source& source) {
+    return feelHits(source.sound->onsets, source.sound->audio.rate, *source.beats);
 }
 
 Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> grid) {
@@ -102,7 +106,7 @@ double swingKept(const hear::Feel& feel, Seconds perBeat) {
 class Target {
   public:
     Target(const Tighten& tighten, const hear::Feel& own, Seconds perBeat)
-        : tighten_(tighten), lent_(tighten.feel ? &*tighten.feel : nullptr) {
+        : lent_(tighten.feel ? &*tighten.feel : nullptr) {
         const hear::FeelGrid grid = tighten.grid ? *tighten.grid : lent_ ? lent_->grid : own.grid;
         const bool swings = hear::entryOf(grid).swings;
         const double ownSwing = own.grid == grid ? swingKept(own, perBeat) : hear::evenSwing;
@@ -125,7 +129,6 @@ class Target {
     }
 
   private:
-    const Tighten& tighten_;
     const hear::Feel* lent_;
     hear::SwungGrid to_;
     hear::SwungGrid by_;
@@ -257,24 +260,24 @@ Drawn drawnTo(const Source& source, const metre::BeatMap& fitted, const Tighten&
     if (out.drawn == 0) return out;
     // The pins that it has go along with the hits around them.
     std::vector<metre::Pin> pins;
-    auto own_ = fitted.pins().begin();
-    const auto ownEnd = fitted.pins().end();
-    for (; own_ != ownEnd && own_->at < anchors.front().at; ++own_)
-        pins.push_back(*own_);
+    auto kept = fitted.pins().begin();
+    const auto keptEnd = fitted.pins().end();
+    for (; kept != keptEnd && kept->at < anchors.front().at; ++kept)
+        pins.push_back(*kept);
     for (std::size_t i = 0; i < anchors.size(); ++i) {
         pins.push_back({anchors[i].at, anchors[i].becomes});
         if (i + 1 == anchors.size()) break;
         const Anchor& a = anchors[i];
         const Anchor& b = anchors[i + 1];
-        for (; own_ != ownEnd && own_->at < b.at; ++own_) {
-            if (own_->at <= a.at) continue;
-            const double share = (own_->at - a.at).value / (b.at - a.at).value;
+        for (; kept != keptEnd && kept->at < b.at; ++kept) {
+            if (kept->at <= a.at) continue;
+            const double share = (kept->at - a.at).value / (b.at - a.at).value;
             const Beats by = (a.becomes - a.played) * (1 - share) + (b.becomes - b.played) * share;
-            pins.push_back({own_->at, own_->beat + by});
+            pins.push_back({kept->at, kept->beat + by});
         }
     }
-    for (; own_ != ownEnd; ++own_)
-        if (own_->at > anchors.back().at) pins.push_back(*own_);
+    for (; kept != keptEnd; ++kept)
+        if (kept->at > anchors.back().at) pins.push_back(*kept);
     // Behind the last pin time runs on as it does in the recording.
     const Seconds later = pins.back().at + Seconds(1);
     pins.push_back({later, fitted.beatAt(later)});

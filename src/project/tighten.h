@@ -15,7 +15,9 @@ namespace project {
 Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> grid = std::nullopt);
 // Finds it where it is not found yet, for whoever shows it later and must not wait.
 void findFeel(const Source& source);
-// The hits it rests on. REQUIRES source.beats and source.sound.
+// Onsets, at a rate, as hits by the beats of a recording.
+std::vector<hear::FeelHit> feelHits(const std::vector<hear::Onset>& onsets, int rate, const metre::BeatMap& beats);
+// The hits a source's feel rests on. REQUIRES source.beats and source.sound.
 std::vector<hear::FeelHit> feelHits(const Source& source);
 
 // A hit of a recording, and where it is drawn to.

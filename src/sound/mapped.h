@@ -47,9 +47,9 @@ void fetch(const Stretch& stretch);
 bool isInMemory(const Stretch& stretch);
 // Lets go of the memory of everything mapped but these; it is read again where somebody needs it.
 void releaseMappedBut(const std::vector<Stretch>& kept);
+constexpr std::int64_t littleMapped = std::int64_t(48) << 20; // bytes
 // While it lives, what is mapped takes about so much of the memory at most: for those who go through hours of audio
 // from one end to the other, and need none of it twice. Looks after it on a thread of its own.
-constexpr std::int64_t littleMapped = std::int64_t(48) << 20; // bytes
 class MappedBound {
   public:
     explicit MappedBound(std::int64_t bytes);

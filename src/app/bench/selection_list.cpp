@@ -2,6 +2,7 @@
 
 #include "app/session/session.h"
 #include "app/session/standing.h"
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -49,7 +50,7 @@ void SelectionList::show(const Session& session) {
         }
         QString proof = session.proofs().isWaiting(id) ? QStringLiteral("…") : QStringLiteral("–");
         if (const auto proven = session.proofs().of(id)) {
-            proof = tr(prove::landingWord(proven->landing(session.proofs().tolerance())));
+            proof = landingLabel(proven->landing(session.proofs().tolerance()));
             if (!proven->deviations.empty())
                 proof += tr(", worst %1 ms").arg(std::abs(proven->sums.worst.value) * 1000, 0, 'f', 1);
         }

@@ -1,5 +1,6 @@
 #include "app/session/proofs.h"
 
+#include "app/widgets/landing_mark.h"
 #include "app/widgets/text.h"
 #include "base/background.h"
 
@@ -13,8 +14,8 @@ namespace app {
 namespace {
 
 std::size_t bytesOf(const prove::Measured& m) {
-    std::size_t bytes =
-        sizeof m + m.attacks.size() * sizeof(prove::Attack) + 3 * m.envelope.levels[0].size() * sizeof(float);
+    std::size_t bytes = sizeof m + m.attacks.size() * sizeof(prove::Attack) +
+                        m.envelope.levels.size() * m.envelope.levels[0].size() * sizeof(float);
     for (const prove::Pitches& pitches : m.pitches)
         bytes += sizeof pitches + pitches.peaks.size() * sizeof(prove::Pitches::Peak);
     return bytes;
@@ -216,7 +217,7 @@ void Proofs::tellSummary() {
     const Summary s = summary_;
     QStringList words;
     for (const prove::Landing landing : prove::landings)
-        if (const int n = s.count(landing); n > 0) words << tr("%1 %2").arg(n).arg(tr(prove::landingWord(landing)));
+        if (const int n = s.count(landing); n > 0) words << tr("%1 %2").arg(n).arg(landingLabel(landing));
     if (words.isEmpty()) words << tr("there is nothing to prove yet");
     const auto far = worst();
     QString sentence = tr("Proof: %1").arg(words.join(QStringLiteral(" · ")));

@@ -226,7 +226,7 @@ QString proofTip(const SourceRow& row) {
     QString tip = qt(proof.unread);
     if (!proof.deviations.empty())
         tip = tr("%1: %2 hits, median %3 ms, 95 % within %4 ms, worst %5, drift %6 ms")
-                  .arg(tr(prove::landingWord(proven.landing)))
+                  .arg(landingLabel(proven.landing))
                   .arg(proof.sums.count)
                   .arg(proof.sums.median.value * 1000, 0, 'f', 1)
                   .arg(proof.sums.p95.value * 1000, 0, 'f', 1)

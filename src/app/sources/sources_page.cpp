@@ -201,6 +201,7 @@ void SourcesPage::connectTable() {
         if (std::find(ids.begin(), ids.end(), typed) == ids.end()) ids = {typed};
         setTempo(text, ids);
     });
+    connect(&session_, &Session::opened, this, &SourcesPage::chooseColumns);
     connect(&session_, &Session::changed, this, &SourcesPage::refresh);
     connect(&session_, &Session::selectionChanged, this, &SourcesPage::followSelection);
     // A click on a reading uses it.
@@ -295,16 +296,21 @@ void SourcesPage::shareWidth() {
     if (!fits) header->resizeSection(nameColumn, least);
 }
 
-void SourcesPage::showEvent(QShowEvent* event) {
-    QWidget::showEvent(event);
-    model_->setShown(true);
-    // Where nothing was said by hand the others have its room. Nothing moves under the pointer afterwards.
+// Where nothing was said by hand the others have its room. Looked at when the page is shown, or another document
+// is: nothing moves under the pointer in between.
+void SourcesPage::chooseColumns() {
     const auto& sources = session_.now().sources;
     const bool isSaid = std::any_of(sources.begin(), sources.end(), [](const project::SourcePtr& s) {
         return shownWitness(*s, hear::Witness::Typed).has_value();
     });
     table_->setColumnHidden(sourceColumnAt("By hand"), !isSaid);
     shareWidth();
+}
+
+void SourcesPage::showEvent(QShowEvent* event) {
+    QWidget::showEvent(event);
+    model_->setShown(true);
+    chooseColumns();
     refresh();
 }
 

@@ -31,6 +31,7 @@ class SourcesPage : public QWidget {
     void hideEvent(QHideEvent* event) override;
 
   private:
+    void chooseColumns();
     void shareWidth();
     QLayout* buildTools();
     void connectTools(QPushButton* half, QPushButton* twice, QPushButton* roundAll, QPushButton* follow,

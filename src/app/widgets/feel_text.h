@@ -11,7 +11,7 @@ namespace app {
 QString feelText(const hear::Feel& feel);
 // "sixteenths, swing 57.2 %, loose by 4.1 ms, 128 hits": for tooltips and readers of the screen.
 QString feelWords(const hear::Feel& feel);
-// "1/16"
+// "sixteenths"
 QString gridLabel(hear::FeelGrid grid);
 
 } // namespace app

@@ -64,6 +64,24 @@ void paintLanding(QPainter& p, const QPointF& c, prove::Landing landing, double 
         {{c.x() + way * r * 1.3, c.y()}, {c.x() - way * r, c.y() - r * 1.2}, {c.x() - way * r, c.y() + r * 1.2}}));
 }
 
+QString landingLabel(prove::Landing landing) {
+    switch (landing) {
+    case prove::Landing::InTime:
+        return QObject::tr("in time");
+    case prove::Landing::Early:
+        return QObject::tr("early");
+    case prove::Landing::Late:
+        return QObject::tr("late");
+    case prove::Landing::Loose:
+        return QObject::tr("loose");
+    case prove::Landing::OffGrid:
+        return QObject::tr("off the grid");
+    case prove::Landing::Unread:
+        break;
+    }
+    return QObject::tr("unread");
+}
+
 QString offText(metre::Seconds off) {
     const QString ms = QString::number(std::abs(off.value) * 1000, 'f', 1);
     if (std::abs(off.value) < 0.00005) return QObject::tr("on the grid");

@@ -17,6 +17,8 @@ void paintLanding(QPainter& p, const QPointF& centre, prove::Landing landing, do
 QColor landingColour(prove::Landing landing);
 // The same where it is text.
 QColor landingText(prove::Landing landing);
+// "in time", "early", "off the grid", in the language of the window.
+QString landingLabel(prove::Landing landing);
 // "3.1 ms late"
 QString offText(metre::Seconds off);
 

@@ -25,12 +25,12 @@ ProofSummary::ProofSummary(QWidget* parent) : QAbstractButton(parent) {
     setFont(textFont(sizes::strong, QFont::DemiBold));
 }
 
-// The words that count anything; in a narrow window their numbers with their marks.
+// The words that count anything.
 std::vector<ProofSummary::Word> ProofSummary::words() const {
     std::vector<Word> list;
     for (const prove::Landing landing : prove::landings)
         if (const int n = summary_.count(landing); n > 0)
-            list.push_back({landing, tr("%1 %2").arg(n).arg(tr(prove::landingWord(landing)))});
+            list.push_back({landing, tr("%1 %2").arg(n).arg(landingLabel(landing))});
     return list;
 }
 
@@ -60,6 +60,20 @@ QSize ProofSummary::sizeHint() const {
     return {narrow_ ? 96 : 158, 2 * summaryRow + 2};
 }
 
+int ProofSummary::rowsOf(const std::vector<Word>& list, const QFontMetrics& metrics) const {
+    int rows = 1;
+    int x = 0;
+    for (const Word& word : list) {
+        const int width = markWidth + metrics.horizontalAdvance(word.text);
+        if (x > 0 && x + width > this->width()) {
+            x = 0;
+            ++rows;
+        }
+        x += width + summaryGap;
+    }
+    return rows;
+}
+
 void ProofSummary::paintEvent(QPaintEvent*) {
     const Tokens& t = tokens();
     QPainter p(this);
@@ -79,9 +93,14 @@ void ProofSummary::paintEvent(QPaintEvent*) {
         p.drawText(QRect(x + (landing ? markWidth : 0), y, width, summaryRow), Qt::AlignVCenter, text);
         x += width + summaryGap;
     };
-    const auto list = words();
+    const QFont strong = textFont(sizes::strong, QFont::DemiBold);
+    std::vector<Word> list = words();
+    // What has no room on two rows is told by its number and its mark alone; the tooltip has the words.
+    if (rowsOf(list, QFontMetrics(strong)) > 2)
+        for (Word& word : list)
+            word.text = QString::number(summary_.count(word.landing));
     for (const Word& word : list)
-        put(word.text, landingText(word.landing), textFont(sizes::strong, QFont::DemiBold), word.landing);
+        put(word.text, landingText(word.landing), strong, word.landing);
     if (summary_.waiting > 0)
         put((narrow_ ? tr("%1 waiting") : tr("%1 being measured")).arg(summary_.waiting), t.inkSoft,
             textFont(sizes::text), {});

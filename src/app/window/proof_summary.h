@@ -29,6 +29,7 @@ class ProofSummary : public QAbstractButton {
         QString text;
     };
     std::vector<Word> words() const;
+    int rowsOf(const std::vector<Word>& list, const QFontMetrics& metrics) const;
 
     Proofs::Summary summary_;
     bool narrow_ = false;
