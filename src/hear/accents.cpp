@@ -2,6 +2,7 @@
 
 #include "hear/bar_weights.h"
 #include "hear/net.h"
+#include "hear/patterns.h"
 
 #include <algorithm>
 #include <cassert>
@@ -250,6 +251,14 @@ BarWay barOf(const Strength& s, const Repetition& again, const Beating& beating)
             most = weights[i];
             best = &ways[i];
         }
+    // Over many bars what repeats says it outright.
+    constexpr double plainly = 0.1;
+    const double three = threeAgainstFour(s, beating).value_or(0);
+    const metre::Metre waltz{3, 4};
+    if (best->metre == metre::Metre{4, 4} && three > plainly)
+        best = &*std::find_if(ways.begin(), ways.end(), [&](const BarWay& way) { return way.metre == waltz; });
+    else if (best->metre == waltz && three < -plainly)
+        best = &ways.front();
     return *best;
 }
 

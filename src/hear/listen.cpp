@@ -273,7 +273,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     const BarWay bar = barOf(s, again, {settled.start, settled.period, settled.beats, lastEvent});
     // Bars that are no whole number of beats come in pairs.
     const int beatsInBars = static_cast<int>(bar.beats == std::floor(bar.beats) ? bar.beats : 2 * bar.beats);
-    if (isSong) settled.start = firstBarLine(*throughout, beatsInBars, heard, s);
+    if (isSong) settled.start = firstBarLine(*throughout, beatsInBars, heard, c);
     if (!settled.beats) {
         settled.beats = beatsHolding(heard, settled.start, settled.period, beatsInBars);
         settled.seconds = *settled.beats * settled.period;

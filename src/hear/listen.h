@@ -28,7 +28,7 @@ struct Window {
 
 // What listen() finds in the same recording may be another with another of these: what was heard and kept is then
 // heard again.
-inline constexpr int listenVersion = 9;
+inline constexpr int listenVersion = 10;
 
 struct Heard {
     std::vector<Candidate> candidates; // heaviest first; half and double of the first always among them

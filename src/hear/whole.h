@@ -25,9 +25,9 @@ struct Throughout {
 std::optional<Throughout> steadyThroughout(const std::vector<Event>& events, const std::vector<double>& tracked,
                                            const Strength& s, const Span& span, Bpm about);
 
-// The first bar line at or before the first sound, where bars have so many beats: bars begin where low strokes and
-// harmony change, and where drums come in. In seconds; not before the file begins.
-double firstBarLine(const Throughout& beats, int beatsInBar, const std::vector<Event>& events, const Strength& s);
+// The first bar line at or before the first sound, where bars have so many beats: bars begin where harmony changes,
+// where drums come in or rest, and on low strokes. In seconds; not before the file begins.
+double firstBarLine(const Throughout& beats, int beatsInBar, const std::vector<Event>& events, const Curves& c);
 
 // The bar line, in seconds, from which on as much begins in a bar as in most of the recording; none where that is
 // so within its first bar. `start`: the first bar line. Any thread.
