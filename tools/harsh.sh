@@ -2,7 +2,7 @@
 # The long trials: what breaks a program in months of use, in an hour. Prints a table of what was tried, how often, and
 # what was found; the exit status is not 0 where something was.
 #   tools/harsh.sh [MINUTES]     60 without it; the parts share the time
-#   tools/harsh.sh MINUTES PART  one of faults, kills, fuzz, soak, server, asan, tsan
+#   tools/harsh.sh MINUTES PART  one of faults, kills, fuzz, hours, soak, server, asan, tsan
 # Findings are left in build/harsh.
 set -uo pipefail
 cd "$(dirname "$0")/.."
@@ -63,6 +63,13 @@ if wants fuzz; then
   else
     verdict fuzz "it could not be built" 0 1
   fi
+fi
+
+if wants hours; then
+  long=$((minutes >= 60 ? 180 : 30))
+  PM_MINUTES=$long "$tests/test_hear" --gtest_filter='Hours.*' > "$left/hours.log" 2>&1
+  status=$?
+  verdict hours "recordings of $long minutes are listened to" "$(grep -c '       OK' "$left/hours.log")" $status
 fi
 
 if wants soak; then
