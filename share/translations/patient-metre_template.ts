@@ -2244,6 +2244,22 @@ its recording, its beats and where they land are shown here.</source>
         <source>Rarer f&amp;igures and feel</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Tighten new clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>new clips are tightened by %1 %</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>new clips come as they were played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tighten new clips like this &amp;one</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>
@@ -3748,6 +3764,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>late</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Feel, marked part</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Figure</name>
@@ -4748,6 +4768,24 @@ its recording, its beats and where they land are shown here.</source>
         <source>Not everything could be heard</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Select the clips that are to take its feel.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Finding the feel of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Take a feel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n clips have the feel of %1</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
 </context>
 <context>
     <name>app::MainWindow</name>
@@ -5383,6 +5421,26 @@ its recording, its beats and where they land are shown here.</source>
         <source>The pin is beat %1 now</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Set a hit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>this hit on beat %1 · %2 ms %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>sooner than played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>later than played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>hit at %1 s, drawn · drag it to where it is to sound</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::ReadingsStrip</name>
@@ -5545,6 +5603,10 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source>Set the project to this tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lend its feel to the selected clips</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -6414,6 +6476,28 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source>%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 was fitted first: its hits run at %2 BPM, not at %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message numerus="yes">
+        <source>%n hits have no room to be drawn and stay as they were played; %1 are drawn</source>
+        <translation type="unfinished">
+            <numerusform></numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Hits that are left for being weaker, in per cent of the strongest</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Hits weaker than this, of the strongest, go along with their neighbours: ghost notes, say</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Leave weaker</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

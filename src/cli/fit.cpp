@@ -190,7 +190,7 @@ Result<project::LaidPtr> laidAlone(const project::Source& source, const FitOptio
     clip.rule = project::TimeRule::Stretch;
     if (a.method) clip.stretch.method = *a.method;
     if (a.tighten) {
-        if (auto feel = project::feelOf(source, a.tighten->grid); !feel) return tl::unexpected(feel.error());
+        if (auto can = project::canBeDrawn(source, *a.tighten); !can) return tl::unexpected(can.error());
         clip.tighten = *a.tighten;
     }
     clip.stretch.semitones = a.semitones;
@@ -311,6 +311,13 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     fitted.messages = imported->warnings;
     project::Source source = std::move(imported->source);
     if (auto set = setTempo(source, in, o, a); !set) return tl::unexpected(set.error());
+    if (a.tighten && a.tighten->percent > 0)
+        if (const auto beats = project::beatsOfHits(source)) {
+            fitted.messages.push_back(fmt::format("{} was fitted first: its hits run at {} BPM, not at {}.",
+                                                  base::shownPath(in), metre::tempoFigure(beats->meanTempo()),
+                                                  metre::tempoFigure(source.beats->meanTempo())));
+            source.beats = *beats;
+        }
     const Bpm own = source.beats->meanTempo();
     const double ratio = a.ratio ? *a.ratio : own.value / a.to->value;
     if (auto can = canBecome(ratio); !can) return tl::unexpected(can.error());

@@ -339,6 +339,7 @@ void describe(V& v, Track& t) {
     v.member("mute", t.mute);
     v.member("solo", t.solo);
     v.member("rule", t.rule, {}, 4);
+    v.member("tighten", t.tighten, {}, 11);
     v.member("clips", t.clips);
 }
 

@@ -154,6 +154,25 @@ Result<Project> putPin(const Project& p, SourceId id, Seconds at, Beats beat) {
     });
 }
 
+Result<Project> pinHit(const Project& p, SourceId id, Seconds at, Beats beat) {
+    return withPins(p, id, [&](Pins& pins, const Source& s) -> Result<void> {
+        if (auto in = isWithin(s, at); !in) return in;
+        const Beats was = s.beats->beatAt(at);
+        constexpr double same = 1e-6;
+        const auto isHit = [&](const SourcePin& o) { return std::abs((o.at - at).value) < same; };
+        for (const SourcePin& pin : pins)
+            if (isHit(pin) && pin.locked) return tl::unexpected(isLocked(pin));
+        take(pins, isHit);
+        for (double whole = std::floor(was.value); whole <= std::floor(was.value) + 1; ++whole) {
+            const Seconds there = s.beats->secondsAt(Beats(whole));
+            const bool isTaken = pinAt(pins, Beats(whole)) != pins.end() || std::abs((there - at).value) < same;
+            if (!isTaken && isWithin(s, there)) put(pins, {there, Beats(whole), true});
+        }
+        put(pins, {at, beat, true});
+        return {};
+    });
+}
+
 Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>& which, Seconds by) {
     const std::vector<Beats> beats = inOrder(which);
     return withPins(p, id, [&](Pins& pins, const Source& s) -> Result<void> {

@@ -11,6 +11,9 @@ namespace project {
 // way, others by hand do not. Of a steady source, one pin by hand besides the first downbeat settles its tempo, and
 // two by hand are its line, whatever was heard.
 Result<Project> putPin(const Project& p, SourceId id, Seconds at, Beats beat);
+// Says by hand that a hit is this beat, and nothing else: the beats around it stay where they are. Fails as
+// putPin() does, and where it would cross them.
+Result<Project> pinHit(const Project& p, SourceId id, Seconds at, Beats beat);
 // Moves pins within the recording, all by as much. They are set by hand from then on.
 Result<Project> movePins(const Project& p, SourceId id, const std::vector<Beats>& beats, Seconds by);
 // The moment of a pin becomes another beat. Heard ones that contradict it give way, as to putPin().

@@ -86,6 +86,8 @@ class Layer {
             t.length = endFrame - t.startFrame;
         }
         t.tempo = time.held() ? *time.held() : p_.tempo.tempoAt(t.start);
+        t.hitsDrawn = time.hitsDrawn();
+        t.hitsStuck = time.hitsStuck();
         t.steadyTempo = time.held() ? time.held() : p_.tempo.steadyTempo(t.start, t.end);
         if (source == nullptr) {
             t.problem = "The clip's source is no longer in the project.";

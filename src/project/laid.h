@@ -34,6 +34,8 @@ struct Timing {
     std::optional<double> keyShift; // semitones into the project's key where it begins, where it follows that
     std::vector<Part> parts;        // by place, one after the other without gaps; empty where it cannot be heard
     std::string problem;            // why not, in a sentence naming the source
+    int hitsDrawn = 0;              // of a tightened clip
+    int hitsStuck = 0;              // that have no room to be
 
     // The first part's; null where it cannot be heard.
     RenderJobPtr job() const { return parts.empty() ? nullptr : parts.front().job; }

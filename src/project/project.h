@@ -257,7 +257,8 @@ struct Track {
     double pan = 0; // −1 left to 1 right
     bool mute = false;
     bool solo = false;
-    std::optional<TimeRule> rule; // none: the project's
+    std::optional<TimeRule> rule;   // none: the project's
+    std::optional<Tighten> tighten; // of clips that are placed on it from now on
     std::vector<Clip> clips;
 };
 using TrackPtr = std::shared_ptr<const Track>;

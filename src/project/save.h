@@ -12,7 +12,7 @@ class AudioStore;
 
 namespace project {
 
-inline constexpr int formatVersion = 10;
+inline constexpr int formatVersion = 11;
 inline constexpr const char* projectFileName = "project.json";
 
 // Writes the project into a folder, making the folder when needed. With copyAudio, sources whose files lie

@@ -17,6 +17,9 @@ namespace project {
 
 namespace {
 
+// What belongs to a step at all, in parts of it: the rest are ornaments between.
+constexpr double belongs = 0.4;
+
 // How much faster or slower than before time may run between two hits.
 constexpr double leastGap = 0.5;
 constexpr double mostGap = 2;
@@ -81,6 +84,72 @@ Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> gr
     return feel;
 }
 
+Result<hear::Feel> feelOfPart(const Source& source, Seconds from, Seconds to) {
+    if (!source.sound) return base::problem(fmt::format("{} is not there to be listened to.", source.name));
+    if (!source.beats) return base::problem(fmt::format("{} has no beats to have a feel around.", source.name));
+    const int rate = source.sound->audio.rate;
+    std::vector<hear::Onset> onsets = source.sound->onsets;
+    std::erase_if(onsets, [&](const hear::Onset& onset) {
+        const Seconds at = metre::toSeconds(onset.at, rate);
+        return at < from || at >= to;
+    });
+    auto feel = hear::feelOf(feelHits(onsets, rate, *source.beats), source.metre());
+    if (!feel)
+        return base::problem(fmt::format("This part of {} has no feel: {}.", source.name, feel.error().text));
+    return feel;
+}
+
+std::optional<metre::BeatMap> beatsOfHits(const Source& source) {
+    constexpr Seconds least(0.006);
+    constexpr double sure = 4; // standard errors
+    if (!source.sound || !source.beats || source.beats->pins().size() > 2) return std::nullopt;
+    // A loop whose beats fill its file to two milliseconds has its tempo by its length.
+    if (const auto whole = source.wholeBeats())
+        if (std::abs((source.beats->secondsAt(Beats(*whole)) - source.length()).value) < 0.002) return std::nullopt;
+    const auto feel = feelOf(source);
+    if (!feel) return std::nullopt;
+    const hear::SwungGrid grid = feel->swung();
+    const int parts = hear::entryOf(grid.grid).parts;
+    // By how much each hit lies beside what its place has in common, against where it lies; both in beats.
+    struct Point {
+        double at = 0;
+        double off = 0;
+    };
+    std::vector<Point> points;
+    for (const hear::FeelHit& hit : feelHits(source)) {
+        const std::int64_t step = grid.stepNear(hit.at);
+        const double off = (hit.at - grid.placeOf(step)).value;
+        if (std::abs(off) * parts > belongs) continue;
+        const double common = feel->offsetAt(step).value_or(Seconds(0)).value / hit.perBeat.value;
+        points.push_back({hit.at.value, off - common});
+    }
+    if (points.size() < static_cast<std::size_t>(hear::fewestFeelHits)) return std::nullopt;
+    const auto n = double(points.size());
+    double meanAt = 0;
+    double meanOff = 0;
+    for (const Point& p : points) {
+        meanAt += p.at / n;
+        meanOff += p.off / n;
+    }
+    double both = 0;
+    double square = 1e-12;
+    for (const Point& p : points) {
+        both += (p.at - meanAt) * (p.off - meanOff);
+        square += (p.at - meanAt) * (p.at - meanAt);
+    }
+    const double slope = both / square; // beats a beat
+    double left = 0;
+    for (const Point& p : points)
+        left += std::pow(p.off - meanOff - slope * (p.at - meanAt), 2);
+    const double error = std::sqrt(left / (n - 2) / square);
+    const double beats = points.back().at - points.front().at;
+    const Seconds perBeat(60 / source.beats->meanTempo().value);
+    if (std::abs(slope) * beats * perBeat.value < least.value || std::abs(slope) < sure * error)
+        return std::nullopt;
+    const Seconds zero = source.beats->secondsAt(Beats(0));
+    return metre::BeatMap(Bpm(source.beats->meanTempo().value / (1 + slope)), zero);
+}
+
 void findFeel(const Source& source) {
     if (source.sound && source.beats) static_cast<void>(feelOf(source));
 }
@@ -133,9 +202,6 @@ class Target {
     hear::SwungGrid to_;
     hear::SwungGrid by_;
 };
-
-// What belongs to a step at all: the rest are ornaments between.
-constexpr double belongs = 0.4;
 
 std::vector<DrawnHit> aimed(const Source& source, const metre::BeatMap& fitted, const Tighten& tighten,
                             const Target& target, const HeardBeat& heardBeat) {
@@ -287,7 +353,30 @@ Drawn drawnTo(const Source& source, const metre::BeatMap& fitted, const Tighten&
     return out;
 }
 
+Result<void> canBeDrawn(const Source& source, const Tighten& tighten) {
+    if (auto feel = feelOf(source, tighten.grid); !feel) return tl::unexpected(feel.error());
+    if (!tighten.feel || tighten.feel->places.empty()) return {};
+    const double own = source.metre().bar().value;
+    const double theirs = tighten.feel->metre.bar().value;
+    const double many = std::max(own, theirs) / std::min(own, theirs);
+    if (std::abs(many - std::round(many)) < 1e-6) return {};
+    return base::problem(fmt::format("{} is in {}, and that feel is of bars in {}.", source.name,
+                                     metre::metreLabel(source.metre()), metre::metreLabel(tighten.feel->metre)));
+}
+
 namespace {
+
+Result<void> isInRange(const Tighten& tighten) {
+    if (auto fits = project::within(tighten.percent, 0, 100, "Tightening", "%"); !fits) return fits;
+    if (tighten.swing)
+        if (auto fits = project::within(*tighten.swing, hear::leastSwing, hear::mostSwing, "A swing", "%"); !fits)
+            return fits;
+    if (auto fits =
+            project::within(tighten.leave.value * 1000, 0, 1000 * mostLeft.value, "What is left alone", "ms");
+        !fits)
+        return fits;
+    return project::within(tighten.weaker, 0, 1, "A strength", "");
+}
 
 Result<void> canTighten(const Project& p, const Clip& clip, const Tighten& tighten) {
     const SourcePtr source = sourceOf(p, clip.source);
@@ -299,25 +388,39 @@ Result<void> canTighten(const Project& p, const Clip& clip, const Tighten& tight
     if (isFree && source->beats && source->beats->pins().size() <= 2)
         return base::problem(fmt::format(
             "{} is played free; pins must say where its beats are before it can be tightened.", source->name));
-    if (auto feel = feelOf(*countedBy(source, clip), tighten.grid); !feel) return tl::unexpected(feel.error());
-    return {};
+    return canBeDrawn(*countedBy(source, clip), tighten);
 }
 
 } // namespace
 
+Result<Project> setTrackTighten(const Project& p, TrackId id, const std::optional<Tighten>& tighten) {
+    if (tighten)
+        if (auto fits = isInRange(*tighten); !fits) return tl::unexpected(fits.error());
+    return withTrack(p, id, [&](Track& t) { t.tighten = tighten; });
+}
+
 Result<Project> setTighten(const Project& p, const std::vector<ClipId>& ids, const Tighten& tighten) {
-    if (auto fits = within(tighten.percent, 0, 100, "Tightening", "%"); !fits) return tl::unexpected(fits.error());
-    if (tighten.swing)
-        if (auto fits = within(*tighten.swing, hear::leastSwing, hear::mostSwing, "A swing", "%"); !fits)
-            return tl::unexpected(fits.error());
-    if (auto fits = within(tighten.leave.value * 1000, 0, 1000 * mostLeft.value, "What is left alone", "ms"); !fits)
-        return tl::unexpected(fits.error());
-    if (auto fits = within(tighten.weaker, 0, 1, "A strength", ""); !fits) return tl::unexpected(fits.error());
+    if (auto fits = isInRange(tighten); !fits) return tl::unexpected(fits.error());
     const std::vector<ClipId> all = withTheirSetsHere(p, ids);
     for (const ClipId id : all)
         if (const Clip* clip = clipOf(p, id); clip != nullptr && tighten.percent > 0)
             if (auto can = canTighten(p, *clip, tighten); !can) return tl::unexpected(can.error());
     return withClips(p, all, [&](Clip& c) { c.tighten = tighten; });
+}
+
+Result<Project> takeFeel(const Project& p, const std::vector<ClipId>& ids, const std::string& name,
+                         const std::optional<hear::Feel>& feel) {
+    Result<Project> next = p;
+    for (const ClipId id : ids) {
+        const Clip* clip = next ? clipOf(*next, id) : nullptr;
+        if (clip == nullptr) continue;
+        Tighten tighten = clip->tighten;
+        tighten.feel = feel;
+        tighten.feelName = feel ? name : std::string();
+        if (feel && tighten.percent == 0) tighten.percent = 100; // it is meant to be heard
+        next = setTighten(*next, {id}, tighten);
+    }
+    return next;
 }
 
 } // namespace project

@@ -13,6 +13,8 @@ namespace project {
 // the same hits and beats. Fails in a sentence naming the recording: it has no beats, is one hit, or is not played
 // so that a feel could be told. Any thread; the first time takes up to a hundredth of a second.
 Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> grid = std::nullopt);
+// The same of a part, in the source's own seconds, by the hits that begin in it; found anew each time.
+Result<hear::Feel> feelOfPart(const Source& source, Seconds from, Seconds to);
 // Finds it where it is not found yet, for whoever shows it later and must not wait.
 void findFeel(const Source& source);
 // Onsets, at a rate, as hits by the beats of a recording.
@@ -52,8 +54,27 @@ using HeardBeat = std::function<Seconds(Beats)>;
 Drawn drawnTo(const Source& source, const metre::BeatMap& fitted, const Tighten& tighten, const hear::Feel& own,
               const std::vector<Seconds>& fixed, const HeardBeat& heardBeat);
 
+// The beats of a steady recording as its hits have them, where these drift against its own beats by more than
+// chance and by more than six milliseconds over all of it: a name's whole number of BPM, say, for a tempo that is a
+// little off. Beat 0 stays where it is. None where they do not, where its beats are not steady, and for a loop
+// whose beats fill its file. By least squares over what the hits of each place have in common. Any thread; quick.
+std::optional<metre::BeatMap> beatsOfHits(const Source& source);
+
+// What clips that are placed on a track from now on are tightened by; none: they come as they were played. Fails as
+// setTighten() does where a number is out of range.
+Result<Project> setTrackTighten(const Project& p, TrackId id, const std::optional<Tighten>& tighten);
+
+// Whether a recording can be drawn as that says: it has a feel, and the feel it takes is of bars as long as its
+// own, or says nothing of the bar's places. Fails in a sentence naming the recording. Any thread.
+Result<void> canBeDrawn(const Source& source, const Tighten& tighten);
+
 // Tightens clips. Fails, in a sentence, where a number is out of range, a clip is locked, or a recording has no
 // feel to be drawn from; none is changed then.
 Result<Project> setTighten(const Project& p, const std::vector<ClipId>& ids, const Tighten& tighten);
+
+// Clips take a feel, each tightened as it was, or by 100 % where it was not; none: its own. Fails as setTighten()
+// does.
+Result<Project> takeFeel(const Project& p, const std::vector<ClipId>& ids, const std::string& name,
+                         const std::optional<hear::Feel>& feel);
 
 } // namespace project

@@ -1,6 +1,7 @@
 #include "project/timing.h"
 
 #include "project/counted.h"
+#include "project/pins.h"
 #include "project/tighten.h"
 
 #include <algorithm>
@@ -56,7 +57,13 @@ void ClipTime::tighten(const Source& source) {
     const HeardBeat heardBeat = [this](Beats b) {
         return Seconds(60 / (held_ ? held_->value : tempo_.tempoAt(clip_.at + b).value));
     };
-    beats_ = drawnTo(source, *beats_, clip_.tighten, *own, fixed, heardBeat).beats;
+    // What somebody set by hand stays there.
+    for (const SourcePin& pin : pinsOf(source))
+        if (pin.byHand) fixed.push_back(pin.at);
+    Drawn drawn = drawnTo(source, *beats_, clip_.tighten, *own, fixed, heardBeat);
+    beats_ = std::move(drawn.beats);
+    hitsDrawn_ = drawn.drawn;
+    hitsStuck_ = drawn.stuck;
 }
 
 ClipTime::Place ClipTime::placeOf(Seconds u) const {

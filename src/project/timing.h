@@ -57,6 +57,9 @@ class ClipTime {
     Seconds downbeat() const { return downbeat_; }
     // The source's beats as it is fitted by them. REQUIRES source->beats.
     const metre::BeatMap& beats() const { return *beats_; }
+    // How many of its hits are drawn, and how many have no room to be (tighten.h).
+    int hitsDrawn() const { return hitsDrawn_; }
+    int hitsStuck() const { return hitsStuck_; }
 
   private:
     const metre::TempoMap& tempo_;
@@ -70,6 +73,8 @@ class ClipTime {
     std::optional<Turn> turn_;
     Beats turnBeats_;
     Seconds downbeat_;
+    int hitsDrawn_ = 0;
+    int hitsStuck_ = 0;
 };
 
 // How many beats a clip fills, as it counts them: in one turn where it goes round more than once, from the first

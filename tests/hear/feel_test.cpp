@@ -138,6 +138,50 @@ TEST(Feel, SaysWhyThereIsNone) {
     EXPECT_FALSE(hear::feelOf(dense, {4, 4}));
 }
 
+// Drums, plucked notes, bass and chords, in bars of four, of three, and in 6/8.
+TEST(Feel, OfEachKindOfSoundIsRead) {
+    constexpr int rate = 44100;
+    const std::vector<std::pair<const char*, std::vector<double>>> kinds = {
+        {"drums", {}}, {"plucked", {660}}, {"bass", {73.4}}, {"chords", {220, 277.2, 329.6}}};
+    for (const auto& [kind, pitches] : kinds)
+        for (const Metre metre : {Metre{4, 4}, Metre{3, 4}, Metre{6, 8}})
+            for (const double bpm : {84.0, 166.0}) {
+                SCOPED_TRACE(std::string(kind) + ", " + std::to_string(metre.beats) + " in a bar, " +
+                             std::to_string(bpm));
+                Player player{bpm, FeelGrid::Eighths, 60, 0.003};
+                player.metre = metre;
+                player.late = {0, 0, 0.012};
+                player.bars = 24;
+                std::vector<std::int64_t> at;
+                for (const FeelHit& hit : player.hits())
+                    at.push_back(std::llround((hit.at.value * 60 / bpm + 0.1) * rate));
+                const double seconds = double(at.back()) / rate + 1;
+                sound::Audio audio =
+                    support::strokes(pitches.empty() ? at : std::vector<std::int64_t>(), seconds, rate);
+                for (const std::int64_t frame : at)
+                    for (const double hertz : pitches)
+                        support::pluck(audio, double(frame) / rate, hertz, 0.2, 12);
+                std::vector<FeelHit> heard;
+                for (const hear::Onset& o : hear::onsets(audio))
+                    heard.push_back({Beats((metre::toSeconds(o.at, rate).value - 0.1) * bpm / 60),
+                                     Seconds(60 / bpm), o.strength});
+                const auto feel = hear::feelOf(heard, metre);
+                ASSERT_TRUE(feel) << feel.error().text;
+                EXPECT_EQ(feel->grid, FeelGrid::Eighths);
+                ASSERT_TRUE(feel->swing);
+                // So few hits tell no more than they do themselves: what counts is that onsets tell as much.
+                std::vector<FeelHit> struck = player.hits();
+                for (FeelHit& hit : struck)
+                    hit.strength = 1; // as these sound
+                const auto exact = hear::feelOf(struck, metre);
+                ASSERT_TRUE(exact);
+                EXPECT_NEAR(*feel->swing, *exact->swing, 0.5);
+                EXPECT_NEAR(offsetOf(*feel, 2) - offsetOf(*feel, 0), offsetOf(*exact, 2) - offsetOf(*exact, 0),
+                            0.001);
+                EXPECT_NEAR(feel->loose.value, exact->loose.value, 0.001);
+            }
+}
+
 TEST(Feel, OfSoundIsReadThroughItsOnsets) {
     constexpr double bpm = 104;
     constexpr int rate = 44100;

@@ -61,14 +61,19 @@ struct Stage {
         player = std::make_unique<Player>(std::move(output), [] {});
     }
     // Sound goes on, block by block, by the clock, at two thirds of real time: workers need theirs on a machine
-    // that does other things.
+    // that does other things. With the sanitizers they take many times as long.
+#ifdef PM_SANITIZED
+    static constexpr std::chrono::milliseconds block{80};
+#else
+    static constexpr std::chrono::milliseconds block{8};
+#endif
     void play(double seconds) {
         const auto blocks = static_cast<int>(seconds * 48000 / 256);
         auto due = std::chrono::steady_clock::now();
         for (int i = 0; i < blocks; ++i) {
             player->tick();
             out->advance(256);
-            due += std::chrono::milliseconds(8);
+            due += block;
             std::this_thread::sleep_until(due);
         }
     }

@@ -4,6 +4,7 @@
 #include "project/clip_rendering.h"
 #include "project/counted.h"
 #include "project/edit_clips.h"
+#include "project/edit_pins.h"
 #include "project/edit_sources.h"
 #include "project/edit_time.h"
 #include "project/feel_file.h"
@@ -238,6 +239,137 @@ TEST(Tighten, RefusesInASentence) {
     two.sound = soundOf(support::strokes({0, rate}, 4, rate));
     const OnPage few = onPage(two, 104);
     EXPECT_FALSE(setTighten(few.project, {few.clip}, by(50)));
+}
+
+TEST(Tighten, HitsWithoutRoomAreCountedWhereTheClipIsLaidOut) {
+    Playing wild;
+    wild.loose = 0.035;
+    const OnPage p = onPage(wild.source(), 104);
+    EXPECT_EQ(p.laid()->find(p.clip)->time().hitsDrawn, 0);
+    Tighten t = by(100);
+    t.grid = FeelGrid::Sixteenths;
+    const auto tight = setTighten(p.project, {p.clip}, t);
+    ASSERT_TRUE(tight) << tight.error().text;
+    const LaidPtr laid = lay(*tight);
+    EXPECT_GT(laid->find(p.clip)->time().hitsDrawn, 20);
+    EXPECT_GT(laid->find(p.clip)->time().hitsStuck, 0);
+}
+
+TEST(Tighten, ATracksDefaultIsWhatClipsPlacedOnItBeginWith) {
+    const OnPage p = onPage(Playing().source(), 104);
+    const TrackId track = p.project.tracks[0]->id;
+    const auto kept = setTrackTighten(p.project, track, by(70));
+    ASSERT_TRUE(kept);
+    EXPECT_EQ(clipOf(*kept, p.clip)->tighten.percent, 0) << "what lies there stays as it was";
+    const auto more = place(*kept, p.project.sources[0]->id, track, Beats(32));
+    ASSERT_TRUE(more);
+    EXPECT_EQ(clipOf(more->project, more->id)->tighten, by(70));
+    EXPECT_EQ(fromJson(toJson(more->project, {}), {}, "it")->tracks[0]->tighten, by(70)) << "and is saved";
+    const auto none = setTrackTighten(more->project, track, {});
+    const auto third = place(*none, p.project.sources[0]->id, track, Beats(64));
+    EXPECT_EQ(clipOf(third->project, third->id)->tighten.percent, 0);
+    EXPECT_FALSE(setTrackTighten(p.project, track, by(120)));
+}
+
+TEST(Tighten, AHitThatIsSetByHandStaysThereAndTheOthersWhereTheyWere) {
+    const OnPage p = onPage(Playing().source(), bpm);
+    const auto tight = setTighten(p.project, {p.clip}, by(100));
+    ASSERT_TRUE(tight);
+    const SourcePtr source = p.project.sources[0];
+    const Seconds hit = metre::toSeconds(source->sound->onsets[9].at, rate);
+    const Beats to = source->beats->beatAt(hit) + Beats(0.06);
+    const auto set = pinHit(*tight, source->id, hit, to);
+    ASSERT_TRUE(set) << set.error().text;
+    const LaidPtr before = lay(*tight);
+    const LaidPtr after = lay(*set);
+    const auto heard = [](const LaidPtr& laid, ClipId id, Seconds at) {
+        return laid->find(id)->time().job()->map.outputAt(at.value * rate) / rate * bpm / 60; // beats
+    };
+    EXPECT_NEAR(heard(after, p.clip, hit), to.value, 1e-3);
+    for (const std::size_t other : {3U, 20U, 40U}) {
+        const Seconds at = metre::toSeconds(source->sound->onsets[other].at, rate);
+        EXPECT_NEAR(heard(after, p.clip, at), heard(before, p.clip, at), 0.004) << other;
+    }
+    EXPECT_NEAR(sourceOf(*set, source->id)->beats->tempoAt(Beats(14)).value, bpm, 1e-6) << "its tempo is not asked";
+    // It goes no farther than its neighbours.
+    EXPECT_FALSE(pinHit(*tight, source->id, hit, to + Beats(3)));
+}
+
+TEST(Tighten, BeatsThatAreALittleOffAreFittedToTheHits) {
+    Playing steady;
+    steady.loose = 0.004;
+    Source s = steady.source();
+    s.loopBeats.reset();
+    s.sound = soundOf(sound::Audio(s.sound->audio)); // its own
+    EXPECT_FALSE(beatsOfHits(s)) << "they lie as they should";
+    s.beats = metre::BeatMap(Bpm(bpm * 1.002), Seconds(0));
+    const auto fitted = beatsOfHits(s);
+    ASSERT_TRUE(fitted);
+    EXPECT_NEAR(fitted->meanTempo().value, bpm, 0.03);
+    EXPECT_NEAR(fitted->secondsAt(Beats(0)).value, 0, 1e-9);
+}
+
+TEST(Tighten, BeatsThatDriftFarHaveNoFeelOrAreDrawnWithoutHarm) {
+    // Ten per cent faster by the end than its beats say.
+    std::vector<std::int64_t> at;
+    double moment = 0.1;
+    for (int hit = 0; hit < 60; ++hit) {
+        at.push_back(std::llround(moment * rate));
+        moment += 0.25 * (1 - 0.1 * hit / 60);
+    }
+    Source s = Playing().source();
+    s.loopBeats.reset();
+    s.content = "drifts";
+    s.sound = soundOf(support::strokes(at, moment + 1, rate));
+    s.facts.frames = s.sound->audio.frames();
+    s.beats = metre::BeatMap(Bpm(120), Seconds(0.1));
+    const OnPage p = onPage(s, 120);
+    const auto tight = setTighten(p.project, {p.clip}, by(100));
+    if (!tight) {
+        EXPECT_NE(tight.error().text.find("hands has no feel"), std::string::npos) << tight.error().text;
+        return;
+    }
+    const auto& time = lay(*tight)->find(p.clip)->time();
+    EXPECT_TRUE(time.problem.empty()) << time.problem;
+    EXPECT_EQ(time.length, p.laid()->find(p.clip)->time().length);
+}
+
+TEST(Tighten, AFeelOfBarsOfAnotherLengthIsRefused) {
+    const OnPage p = onPage(Playing().source(), 104);
+    Tighten t = by(100);
+    t.feel = *feelOf(Playing().source());
+    t.feel->metre = {3, 4};
+    const auto refused = setTighten(p.project, {p.clip}, t);
+    ASSERT_FALSE(refused);
+    EXPECT_EQ(refused.error().text, "hands is in 4/4, and that feel is of bars in 3/4.");
+    t.feel->metre = {2, 4};
+    EXPECT_TRUE(setTighten(p.project, {p.clip}, t)) << "two of its bars fill one";
+    t.feel->metre = {3, 4};
+    t.feel->places.clear();
+    EXPECT_TRUE(setTighten(p.project, {p.clip}, t)) << "swing alone is of no bar";
+}
+
+TEST(Feels, OfAPartAreReadFromTheHitsInIt) {
+    // Two bars even, two bars swung.
+    Playing even;
+    even.loose = 0.002;
+    Playing swung = even;
+    swung.swing = 64;
+    std::vector<std::int64_t> at;
+    for (const double beat : even.beats())
+        if (beat < 8) at.push_back(std::llround(beat * 60 / bpm * rate));
+    for (const double beat : swung.beats())
+        if (beat >= 8) at.push_back(std::llround(beat * 60 / bpm * rate));
+    Source s = even.source();
+    s.content = "both";
+    s.sound = soundOf(support::strokes(at, 16 * 60 / bpm, rate));
+    const Seconds middle = s.beats->secondsAt(Beats(8));
+    EXPECT_NEAR(*feelOfPart(s, Seconds(0), middle)->swing, 50, 1);
+    EXPECT_NEAR(*feelOfPart(s, middle, s.length())->swing, 64, 1);
+    const auto none = feelOfPart(s, Seconds(0), Seconds(0.5));
+    ASSERT_FALSE(none);
+    EXPECT_NE(none.error().text.find("This part of hands has no feel: only"), std::string::npos)
+        << none.error().text;
 }
 
 TEST(Tighten, IsSavedWithTheProject) {

@@ -113,6 +113,40 @@ Answer soundTouch(const sound::Audio& audio) {
     return out;
 }
 
+std::vector<double> qmDspOnsets(const sound::Audio& audio) {
+    DFConfig config{};
+    config.stepSize = 128;
+    config.frameLength = 512;
+    config.DFType = DF_COMPLEXSD;
+    config.dbRise = 3;
+    config.adaptiveWhitening = false;
+    config.whiteningRelaxCoeff = -1;
+    config.whiteningFloor = -1;
+    DetectionFunction detection(config);
+    const auto& samples = audio.channels.front();
+    std::vector<double> frame(config.frameLength);
+    std::vector<double> curve;
+    for (std::size_t at = 0; at + frame.size() <= samples.size(); at += static_cast<std::size_t>(config.stepSize)) {
+        std::copy_n(samples.begin() + static_cast<std::ptrdiff_t>(at), frame.size(), frame.begin());
+        curve.push_back(detection.processTimeDomain(frame.data()));
+    }
+    // Peaks above a fifth of the highest, 40 ms apart; the parabola through three values says where between steps.
+    std::vector<double> list;
+    if (curve.size() < 3) return list;
+    const double least = 0.2 * *std::max_element(curve.begin() + 2, curve.end());
+    const double step = double(config.stepSize) / audio.rate;
+    double last = -1;
+    for (std::size_t i = 3; i + 1 < curve.size(); ++i) {
+        if (curve[i] < least || curve[i] < curve[i - 1] || curve[i] <= curve[i + 1]) continue;
+        const double bend = curve[i - 1] - 2 * curve[i] + curve[i + 1];
+        const double between = bend < 0 ? 0.5 * (curve[i - 1] - curve[i + 1]) / bend : 0;
+        const double at = (double(i) + between) * step;
+        if (at - last > 0.04) list.push_back(at);
+        last = at;
+    }
+    return list;
+}
+
 std::vector<double> aubioOnsets(const sound::Audio& audio) {
     constexpr uint_t window = 512;
     constexpr uint_t hop = 64;

@@ -64,6 +64,7 @@ RailsView::Under RailsView::under(const QPointF& at) const {
         const double beatBelow = scene_->sourceBeatAt(layout_.heardAt(at.x())).value;
         const double middle = beatAbove + (beatBelow - beatAbove) * share;
         const double perBeat = layout_.perSecond * 60 / scene_->beats().meanTempo().value;
+        if (const auto hit = hitUnder(at)) return {What::Hit, {}, false, 0, *hit};
         if (perBeat < 5) return best;
         for (const double b : {std::round(middle), std::floor(middle), std::ceil(middle)}) {
             const Seconds when = scene_->beats().secondsAt(Beats(b));
@@ -78,6 +79,22 @@ RailsView::Under RailsView::under(const QPointF& at) const {
     if (layout_.two && (layout_.lower().contains(p) || layout_.lowerRuler().contains(p)))
         return {What::Lower, {}, false, 0};
     return {};
+}
+
+// A hit of a tightened clip whose line is under the pointer.
+std::optional<Seconds> RailsView::hitUnder(const QPointF& at) const {
+    const double share =
+        (at.y() - layout_.upperKnobY()) / std::max(1.0, layout_.lowerKnobY() - layout_.upperKnobY());
+    std::optional<Seconds> nearest;
+    double least = reach - 3;
+    for (const Seconds hit : scene_->onsets()) {
+        if (!scene_->heardLooselyAt(hit)) return std::nullopt;
+        const double x = layout_.x(hit) * (1 - share) + layout_.xHeard(scene_->heardAt(hit)) * share;
+        if (std::abs(x - at.x()) >= least) continue;
+        least = std::abs(x - at.x());
+        nearest = hit;
+    }
+    return nearest;
 }
 
 // On an onset within reach; fine: where the pointer is.
@@ -164,6 +181,11 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
     case What::Rung:
         pressBeat(on, at, event->modifiers());
         break;
+    case What::Hit:
+        drag_.what = Drag::What::Hit;
+        drag_.hit = on.hit;
+        drag_.knob = layout_.xHeard(scene_->heardAt(on.hit));
+        break;
     case What::Rungs:
         drag_.what = Drag::What::Band;
         if (!event->modifiers().testFlag(Qt::ControlModifier)) pick({});
@@ -200,6 +222,9 @@ void RailsView::mouseMoveEvent(QMouseEvent* event) {
         break;
     case Drag::What::Lower:
         dragLower(*event);
+        break;
+    case Drag::What::Hit:
+        dragHit(*event);
         break;
     case Drag::What::Band:
         drag_.bandTo = at.x();
@@ -266,6 +291,27 @@ void RailsView::dragLower(QMouseEvent& event) {
          event.position());
 }
 
+// Where it is let go it stays: the hit has a pin then. With Shift a tenth of the way.
+void RailsView::dragHit(QMouseEvent& event) {
+    const project::SourcePtr before = project::sourceOf(drag_.before, scene_->source()->id);
+    if (!before || !before->beats) return;
+    const bool fine = event.modifiers().testFlag(Qt::ShiftModifier);
+    const double by = (event.position().x() - drag_.began.x()) / (fine ? slower : 1);
+    const Beats to = scene_->sourceBeatAt(layout_.heardAt(drag_.knob + by));
+    auto next = project::pinHit(drag_.before, before->id, drag_.hit, to);
+    const bool refused = !next;
+    changedByHand(tr("Set a hit"), next, event.position());
+    if (refused) return;
+    pick({to});
+    const double ms =
+        (to - before->fitted().beatAt(drag_.hit)).value * 60 / before->fitted().tempoAt(to).value * 1000;
+    tell(tr("this hit on beat %1 · %2 ms %3")
+             .arg(to.value + 1, 0, 'f', 3)
+             .arg(std::abs(ms), 0, 'f', 1)
+             .arg(ms < 0 ? tr("sooner than played") : tr("later than played")),
+         event.position());
+}
+
 void RailsView::dragMarks(QMouseEvent& event) {
     const bool fine = event.modifiers().testFlag(Qt::ShiftModifier);
     const double x = event.position().x();
@@ -324,7 +370,8 @@ void RailsView::mouseReleaseEvent(QMouseEvent* event) {
 }
 
 void RailsView::endDrag() {
-    const bool moved = drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower;
+    const bool moved =
+        drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower || drag_.what == Drag::What::Hit;
     drag_ = {};
     told_.clear();
     stale_ = true;
@@ -381,6 +428,10 @@ void RailsView::pointAt(const QPointF& at) {
         break;
     case What::Lower:
         tellOnset(scene_->recordedAt(layout_.heardAt(at.x())));
+        break;
+    case What::Hit:
+        shape = Qt::SizeHorCursor;
+        text = tr("hit at %1 s, drawn · drag it to where it is to sound").arg(on.hit.value, 0, 'f', 3);
         break;
     case What::UpperKnob:
     case What::LowerKnob:

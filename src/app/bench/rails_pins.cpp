@@ -21,7 +21,8 @@ void RailsView::changedByHand(const QString& name, const base::Result<project::P
         tell(qt(next.error().text), at, true);
         return;
     }
-    const bool dragging = drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower;
+    const bool dragging =
+        drag_.what == Drag::What::Upper || drag_.what == Drag::What::Lower || drag_.what == Drag::What::Hit;
     // Counted up before the change is told, so that it is known for our own.
     drag_.revision = session_.document().revision() + 1;
     session_.settle(name, *next, dragging ? Gesture{"pin", scene_->source()->id.value, press_} : Gesture{});

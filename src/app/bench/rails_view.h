@@ -110,6 +110,7 @@ class RailsView : public QWidget {
             UpperKnob,
             LowerKnob,
             Rung,
+            Hit, // of a tightened clip
             Rungs,
             Lower,
             Strip
@@ -118,11 +119,13 @@ class RailsView : public QWidget {
         std::optional<Beats> beat; // of a knob or a rung
         bool isPin = false;
         int mark = 0; // 1 the first, 2 the second
+        Seconds hit{};
     };
     struct Drag {
-        enum class What { Nothing, Mark, Marks, NewMarks, Upper, Lower, Band, Phase };
+        enum class What { Nothing, Mark, Marks, NewMarks, Upper, Lower, Hit, Band, Phase };
         What what = What::Nothing;
         Beats beat; // as it was when it began
+        Seconds hit{};
         bool isPin = false;
         QPointF began;
         bool moved = false;
@@ -151,6 +154,8 @@ class RailsView : public QWidget {
     void turnTried(int way, Qt::KeyboardModifiers modifiers); // the tried tempo
     void dragUpper(QMouseEvent& event);
     void dragLower(QMouseEvent& event);
+    void dragHit(QMouseEvent& event);
+    std::optional<Seconds> hitUnder(const QPointF& at) const;
     void dragMarks(QMouseEvent& event);
     void endDrag();
     void tell(const QString& text, const QPointF& at, bool wrong = false);

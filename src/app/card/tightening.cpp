@@ -6,6 +6,8 @@
 #include "app/widgets/feel_text.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
+#include "metre/tempo.h"
+#include "project/edit_pins.h"
 #include "project/feel_file.h"
 
 #include <QComboBox>
@@ -85,8 +87,42 @@ void Tightening::change(const QString& what, const Change& how, const project::G
         how(tighten);
         next = project::setTighten(*next, {id}, tighten);
     }
-    session_.edit(what, std::move(next), gesture);
+    if (session_.edit(what, fitted(std::move(next)), gesture)) sayWhatIsStuck();
     emit changed();
+}
+
+base::Result<project::Project> Tightening::fitted(base::Result<project::Project> next) {
+    for (const ClipId id : session_.selection().clips) {
+        const project::Clip* clip = next ? project::clipOf(*next, id) : nullptr;
+        const project::Clip* was = project::clipOf(session_.now(), id);
+        if (clip == nullptr || was == nullptr || was->tighten.percent > 0 || clip->tighten.percent == 0) continue;
+        const project::SourcePtr source = project::sourceOf(*next, clip->source);
+        const auto beats = source && !source->set ? project::beatsOfHits(*source) : std::nullopt;
+        if (!beats) continue;
+        const project::Beats last(std::floor(source->beats->beatAt(source->length()).value));
+        auto straight = project::putPin(*next, source->id, beats->secondsAt(last), last);
+        if (!straight) continue; // then it is tightened as it is
+        next = std::move(straight);
+        session_.say(tr("%1 was fitted first: its hits run at %2 BPM, not at %3")
+                         .arg(qt(source->name), qt(metre::tempoFigure(beats->meanTempo())),
+                              qt(metre::tempoFigure(source->beats->meanTempo()))));
+    }
+    return next;
+}
+
+void Tightening::sayWhatIsStuck() {
+    int stuck = 0;
+    int drawn = 0;
+    const project::LaidPtr laid = session_.laid();
+    for (const ClipId id : session_.selection().clips)
+        if (const LaidClip* clip = laid->find(id)) {
+            stuck += clip->time().hitsStuck;
+            drawn += clip->time().hitsDrawn;
+        }
+    if (stuck > 0)
+        session_.say(
+            tr("%n hits have no room to be drawn and stay as they were played; %1 are drawn", nullptr, stuck)
+                .arg(drawn));
 }
 
 void Tightening::setAmount(double percent) {
@@ -167,6 +203,30 @@ void Tightening::addRows(QGridLayout* grid, int& row) {
                {"turn leave", selectedObject(), leave_->turn()});
     });
     add(tr("Leave alone"), leave_);
+    weaker_ = new Figure(tr("Hits that are left for being weaker, in per cent of the strongest"), 16, card_);
+    weaker_->setObjectName("tightenWeaker");
+    weaker_->setToolTip(
+        tr("Hits weaker than this, of the strongest, go along with their neighbours: ghost notes, say"));
+    weaker_->setRoomFor("100 %");
+    const auto setWeaker = [this](double percent, bool isTurned) {
+        change(
+            tr("Leave weaker"),
+            [&](Tighten& t) {
+                t.weaker = isTurned ? std::clamp(t.weaker + percent / 100, 0.0, 1.0) : percent / 100;
+            },
+            isTurned ? project::Gesture{"turn weaker", selectedObject(), weaker_->turn()} : project::Gesture{});
+    };
+    connect(weaker_, &Figure::typed, this, [this, setWeaker](const QString& text) {
+        QString plain = text.trimmed();
+        if (plain.endsWith('%')) plain.chop(1);
+        if (const auto v = numberIn(plain))
+            setWeaker(*v, false);
+        else
+            session_.say(tr("“%1” is not a percentage.").arg(text));
+    });
+    connect(weaker_, &Figure::turned, this,
+            [setWeaker](int steps, bool fine) { setWeaker(steps * (fine ? 1.0 : 5.0), true); });
+    add(tr("Leave weaker"), weaker_);
 }
 
 // One's own, those that are made and kept, and those of the other recordings.
@@ -199,20 +259,19 @@ void Tightening::fillMenu() {
     connect(keeping, &QAction::triggered, this, &Tightening::keep);
 }
 
-// The amount goes with it: what takes a feel is meant to be heard with it.
 void Tightening::take(const QString& name, const std::optional<hear::Feel>& feel) {
-    change(tr("Take a feel"), [&](Tighten& t) {
-        t.feel = feel;
-        t.feelName = feel ? name.toStdString() : std::string();
-        if (feel && t.percent == 0) t.percent = 100;
-    });
+    auto next = project::takeFeel(session_.now(), session_.selection().clips, name.toStdString(), feel);
+    if (session_.edit(tr("Take a feel"), fitted(std::move(next)))) sayWhatIsStuck();
+    emit changed();
 }
 
 void Tightening::keep() {
     const Clips clips = session_.selection().clips;
     const LaidClip* clip = clips.empty() ? nullptr : session_.laid()->find(clips.front());
     if (clip == nullptr || !clip->source) return;
-    const auto feel = project::feelOf(*clip->source);
+    const auto& marks = clip->source->marks;
+    const auto feel =
+        marks ? project::feelOfPart(*clip->source, marks->from, marks->to) : project::feelOf(*clip->source);
     if (!feel) {
         session_.say(qt(feel.error().text));
         return;
@@ -268,6 +327,9 @@ void Tightening::refresh() {
     const auto leave = shared(laid, clips, [](const LaidClip& c) { return c.clip->tighten.leave.value * 1000; });
     leave_->setEnabled(any);
     leave_->setText(!any ? none : leave ? tr("%1 ms").arg(std::round(*leave * 10) / 10) : mixed);
+    const auto weaker = shared(laid, clips, [](const LaidClip& c) { return c.clip->tighten.weaker * 100; });
+    weaker_->setEnabled(any);
+    weaker_->setText(!any ? none : weaker ? percentText(std::round(*weaker)) : mixed);
 }
 
 } // namespace app

@@ -33,6 +33,9 @@ class Tightening : public QObject {
 
   private:
     using Change = std::function<void(project::Tighten&)>;
+    // Fits the beats of what is about to be tightened where they are a little off, and says so.
+    base::Result<project::Project> fitted(base::Result<project::Project> next);
+    void sayWhatIsStuck();
     void change(const QString& what, const Change& how, const project::Gesture& gesture = {});
     void setAmount(double percent);
     void turnAmount(int steps, bool fine);
@@ -49,6 +52,7 @@ class Tightening : public QObject {
     QComboBox* grid_ = nullptr;
     Figure* swing_ = nullptr;
     Figure* leave_ = nullptr;
+    Figure* weaker_ = nullptr;
 };
 
 } // namespace app

@@ -3,6 +3,7 @@
 #include "app/commands/command.h"
 #include "app/widgets/text.h"
 #include "app/widgets/words.h"
+#include "project/tighten.h"
 
 #include <algorithm>
 
@@ -103,6 +104,28 @@ void giveTrackRule(Reach& r, std::optional<project::TimeRule> rule) {
         rule ? words("time rule %1").arg(ruleWord(*rule)) : words("the project's time rule"));
 }
 
+// Clips that are placed on the track from now on are tightened as the selected one is; as they were played, where
+// none is.
+void keepTrackTighten(Reach& r) {
+    const project::TrackPtr track = chosenTrack(r);
+    if (!track) return;
+    std::optional<project::Tighten> tighten;
+    for (const project::ClipId id : r.session.selection().clips)
+        if (const project::Clip* clip = project::clipOf(r.session.now(), id); clip && clip->tighten.percent > 0)
+            tighten = clip->tighten;
+    editTrack(
+        r, words("Tighten new clips"),
+        [tighten](const project::Project& p, const project::Track& t) {
+            return project::setTrackTighten(p, t.id, tighten);
+        },
+        tighten ? words("new clips are tightened by %1 %").arg(tighten->percent, 0, 'f', 0)
+                : words("new clips come as they were played"));
+}
+bool isTrackTightened(const Reach& r) {
+    const project::TrackPtr t = chosenTrack(r);
+    return t && t->tighten;
+}
+
 std::vector<Command> trackRuleCommands() {
     const AtPointer rules{OnTrack, Among::Fit, words("Time rule")};
     std::vector<Command> list;
@@ -161,7 +184,9 @@ CommandMenu trackCommands() {
          {{},
           {{"mute", words("&Mute"), "", Needs::Track, muteTrack, isTrackMuted, sound},
            {"solo", words("&Solo"), "", Needs::Track, soloTrack, isTrackSolo, sound},
-           {"tintTrack", words("&Change colour"), "", Needs::Track, tintTrack, {}, rest}}},
+           {"tintTrack", words("&Change colour"), "", Needs::Track, tintTrack, {}, rest},
+           {"trackTighten", words("Tighten new clips like this &one"), "", Needs::Track, keepTrackTighten,
+            isTrackTightened, rest}}},
          {words("&Time rule"), trackRuleCommands()},
          {{},
           {{"tracksLower", words("All tracks &lower"), "Ctrl+Shift+Down", Needs::Nothing,

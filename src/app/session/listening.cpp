@@ -2,11 +2,13 @@
 
 #include "app/widgets/text.h"
 #include "base/abreast.h"
+#include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/arriving.h"
 #include "project/import.h"
 #include "project/sets.h"
 #include "project/settle.h"
+#include "project/tighten.h"
 #include "shelf/hear_known.h"
 
 #include <algorithm>
@@ -100,6 +102,31 @@ void Listening::straighten(SourceId source, hear::Playing playing) {
             say(pins > 2 ? tr("%1: %n pins follow the playing", nullptr, pins).arg(qt(is->name))
                          : tr("%1 runs at one tempo, %2 BPM")
                                .arg(qt(is->name), qt(metre::tempoFigure(is->beats->meanTempo()))));
+        });
+}
+
+void Listening::lendFeel(const std::filesystem::path& file) {
+    if (selection().clips.empty()) {
+        say(tr("Select the clips that are to take its feel."));
+        return;
+    }
+    const QString name = qt(base::toUtf8(file.stem().native()));
+    jobs_.start<base::Result<hear::Feel>>(
+        Lane::Listen, tr("Finding the feel of %1").arg(name),
+        [file](const base::Progress& progress) -> base::Result<hear::Feel> {
+            const auto imported = project::importFile(file, 0, {}, progress);
+            if (!imported) return tl::unexpected(imported.error());
+            return project::feelOf(imported->source);
+        },
+        [this, name, taken = document_.snapshot()](const base::Result<hear::Feel>& feel) {
+            if (!document_.isOf(taken)) return;
+            if (!feel) {
+                if (!feel.error().cancelled) say(qt(feel.error().text));
+                return;
+            }
+            const std::vector<ClipId> clips = selection().clips;
+            if (edit(tr("Take a feel"), project::takeFeel(now(), clips, name.toStdString(), *feel)))
+                say(tr("%n clips have the feel of %1", nullptr, static_cast<int>(clips.size())).arg(name));
         });
 }
 

@@ -6,6 +6,7 @@
 #include "app/session/remembered.h"
 #include "hear/listen.h"
 
+#include <filesystem>
 #include <vector>
 
 namespace app {
@@ -19,6 +20,9 @@ class Listening : public Part {
     void again(const std::vector<SourceId>& sources, hear::Window window);
     // Listens to a source anew, or the sum of its set, as to one that was played so, and uses what is heard.
     void straighten(SourceId source, hear::Playing playing);
+    // The selected clips take the feel of a file, which is listened to, off the interface thread. Says why where
+    // that cannot be.
+    void lendFeel(const std::filesystem::path& file);
     // Keeps sources together as a set: listens to their sum, off the interface thread, then one edit. Says why
     // where that cannot be.
     void makeSet(const std::vector<SourceId>& sources);

@@ -123,6 +123,9 @@ void Shelf::offerMenu(ShelfList* list, EntryModel& model, const QPoint& at) {
     menu.addAction(tr("Import at the play position\tEnter"), this, [this, files] { bringIn(files); });
     menu.addAction(tr("Set the project to this tempo"), this,
                    [this, file = files.front()] { session_.tempoTaking().fromFile(file); });
+    QAction* lend = menu.addAction(tr("Lend its feel to the selected clips"), this,
+                                   [this, file = files.front()] { session_.listening().lendFeel(file); });
+    lend->setEnabled(!session_.selection().clips.empty());
     menu.addSeparator();
     const bool favourite = !entries.empty() && entries.front().own.favourite;
     QAction* mark = menu.addAction(favourite ? tr("No longer a favourite") : tr("A favourite"), this,
