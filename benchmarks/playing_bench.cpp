@@ -3,8 +3,9 @@
 //   simulated output
 //                                        recorded, by a tone on tape whose pitch says what tempo is heard
 //   bench_playing pins [changes]         the same when a pin is moved under the play position, ±5 % of local tempo
-//   bench_playing dropouts [seconds]     32 clips, an edit every second, blocks of 128; through JACK where a server
-//   answers
+//   bench_playing tighten [changes]      the same when 16 stereo clips and the tone are tightened, or are not any
+//   more bench_playing dropouts [seconds]     32 clips, an edit every second, blocks of 128; through JACK where a
+//   server answers
 #include "timed_output.h"
 
 #include "play/player.h"
@@ -17,6 +18,7 @@
 #include "project/edit_tracks.h"
 #include "project/import.h"
 #include "project/save.h"
+#include "project/tighten.h"
 
 #include <algorithm>
 #include <chrono>
@@ -63,7 +65,8 @@ Project loops(int count) {
     return p;
 }
 
-// A tone on tape, at 60 BPM as recorded: at 120 it is heard an octave higher.
+// A tone on tape, at 60 BPM as recorded: at 120 it is heard an octave higher. With hits on all its sixteenths,
+// every second of them 20 ms late: drawn to the grid, time runs faster and slower between them by a twelfth.
 Project withTone(const Project& p) {
     constexpr int seconds = 600;
     sound::Audio tone(48000, 2, metre::Frames(48000 * seconds));
@@ -73,7 +76,10 @@ Project withTone(const Project& p) {
     project::Source s;
     s.name = s.content = "tone";
     s.facts = {48000, 2, tone.frames(), "made"};
-    s.sound = std::make_shared<const project::Sound>(std::move(tone));
+    std::vector<hear::Onset> hits;
+    for (int step = 1; step < 4 * seconds; ++step)
+        hits.push_back({metre::Frames(step * 12000 + (step % 2 == 1 ? 960 : 0)), 1});
+    s.sound = std::make_shared<const project::Sound>(std::move(tone), std::move(hits));
     s.beats = metre::BeatMap(Bpm(60), metre::Seconds(0));
     project::Added added = project::addSources(p, {std::move(s)});
     const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));
@@ -202,6 +208,29 @@ void pins(int changes) {
     heard.say("a pin moved under ten minutes");
 }
 
+void tighten(int changes) {
+    ToneHeard heard(withTone(*project::setTempo(loops(16), Bpm(60))));
+    const std::vector<project::ClipId> clips = project::allClips(heard.project);
+    for (int i = 0; i < changes; ++i) {
+        project::Tighten how;
+        how.percent = i % 2 == 0 ? 100 : 0;
+        how.grid = hear::FeelGrid::Sixteenths;
+        how.swing = 50;
+        const auto begun = Clock::now();
+        base::Result<Project> next = project::setTighten(heard.project, clips, how);
+        if (!next) {
+            fmt::print("{}\n", next.error().text);
+            return;
+        }
+        const double asked = std::chrono::duration<double, std::milli>(Clock::now() - begun).count();
+        if (i < 2) fmt::print("asked for in {:.1f} ms\n", asked);
+        heard.changeAndListen(std::move(*next), [&](double bpm) {
+            return bpm > 0 && (i % 2 == 0) == (std::abs(bpm / 60 - 1) > 0.04);
+        });
+    }
+    heard.say("tightening 16 stereo clips and a tone");
+}
+
 void dropouts(int seconds) {
     play::OutputChoice choice;
     choice.block = 128;
@@ -250,6 +279,8 @@ int main(int argc, char** argv) {
         tempo(n > 0 ? n : 40);
     else if (what == "pins")
         pins(n > 0 ? n : 20);
+    else if (what == "tighten")
+        tighten(n > 0 ? n : 40);
     else
         dropouts(n > 0 ? n : 600);
     return 0;
