@@ -268,6 +268,14 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
                                 ? std::nullopt
                                 : steadyThroughout(heard, tracked, s, out.span, Bpm(60 / settled.period));
     if (progress.stopped()) return out;
+    // Of 157 songs (seeds 11 and 12) whose beats were right these stood out by .78 in all but one in twenty.
+    constexpr double plainly = 0.75;
+    if (throughout) {
+        const double doubt = std::min(1.0, throughout->plain / plainly);
+        for (Candidate& candidate : out.candidates)
+            candidate.weight *= doubt;
+        out.sureness *= doubt;
+    }
     const bool isSong = throughout && !explains(settled, *throughout, out.span);
     if (isSong) settled = {throughout->period, throughout->start, {}, 0, {}};
     const BarWay bar = barOf(s, again, {settled.start, settled.period, settled.beats, lastEvent});

@@ -187,9 +187,14 @@ bool isNear(const std::vector<Event>& attacks, double at) {
     return e != attacks.end() && e->at < at + 2;
 }
 
-// Which of the grid's lines are beats: those on which the tracked beats lie, and the strong low strokes.
-double phaseOfBeats(const Grid& grid, const std::vector<Event>& attacks, const std::vector<double>& tracked,
-                    const Strength& s) {
+// Which of the grid's lines are beats: those on which the tracked beats lie, and the strong low strokes; and by
+// what share of their own weight they outweigh the next.
+struct Phase {
+    double at = 0; // seconds
+    double plain = 1;
+};
+Phase phaseOfBeats(const Grid& grid, const std::vector<Event>& attacks, const std::vector<double>& tracked,
+                   const Strength& s) {
     std::array<double, 4> sums{};
     double all = 1e-9;
     const double line = grid.period / grid.division;
@@ -207,7 +212,10 @@ double phaseOfBeats(const Grid& grid, const std::vector<Event>& attacks, const s
     for (const double beat : tracked)
         if (isNear(attacks, beat)) sums[slotOf(grid, beat)] += 1 / double(tracked.size());
     const auto best = std::max_element(sums.begin(), sums.begin() + grid.division) - sums.begin();
-    return grid.phase + double(best) * line;
+    const double most = sums[static_cast<std::size_t>(best)];
+    sums[static_cast<std::size_t>(best)] = 0;
+    const double next = *std::max_element(sums.begin(), sums.begin() + grid.division);
+    return {grid.phase + double(best) * line, most > 0 ? (most - next) / most : 0};
 }
 
 // A tempo that is meant whole is whole: it drifts by less than a hit is known to.
@@ -247,7 +255,8 @@ std::optional<Throughout> steadyThroughout(const std::vector<Event>& events, con
                 until = e.at + 1e-9;
             }
     const Grid grid = commonGrid(clear, attacks, span);
-    Throughout found{grid.period, phaseOfBeats(grid, attacks, tracked, s), 0};
+    const Phase phase = phaseOfBeats(grid, attacks, tracked, s);
+    Throughout found{grid.period, phase.at, 0, phase.plain};
     const std::vector<double> steady = linesOf(found, span);
     double on = 0;
     double all = 1e-9 + strengthElsewhere(stretches, tracked, steady, span, tempo);

@@ -15,6 +15,7 @@ struct Throughout {
     double period = 0.5; // seconds a beat
     double start = 0;    // seconds: a beat
     double share = 0;    // of what is clear, how much lies on it, 0 to 1
+    double plain = 1;    // by how much its beats stand out from the halves and quarters between, 0 to 1
 };
 
 // The tempo near `about` on which the clear stretches of a recording lie, all of them or nearly; none where these
