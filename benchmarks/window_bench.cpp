@@ -165,11 +165,15 @@ int main(int argc, char** argv) {
         const auto folder = std::filesystem::temp_directory_path() / "patient-metre-bench";
         std::filesystem::remove_all(folder);
         if (project::saveProject(p, folder, true)) {
-            clock.restart();
-            window.session().files().open(folder);
-            spin([&] { return !window.session().jobs().isBusy(); });
-            window.grab();
-            fmt::print("a project of 200 clips opened and painted after {} ms\n", clock.elapsed());
+            // The second time its recordings are known.
+            for (const char* time : {"first", "second"}) {
+                clock.restart();
+                window.session().files().open(folder);
+                spin([&] { return !window.session().jobs().isBusy(); });
+                window.grab();
+                fmt::print("a project of 200 clips opened and painted, the {} time, after {} ms\n", time,
+                           clock.elapsed());
+            }
         }
         std::filesystem::remove_all(folder);
     }

@@ -2260,6 +2260,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>Tighten new clips like this &amp;one</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>&amp;Guide</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>
@@ -4292,6 +4296,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Menu</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Guide</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

@@ -50,6 +50,21 @@ TEST(Help, TheTextsAreInFacesThatComeWithTheProduct) {
     EXPECT_GT(pieces, 20);
 }
 
+TEST(Help, TheGuideLeadsFromPageToPage) {
+    ui::Window w;
+    w.child<QAction>("guide")->trigger();
+    auto* guide = w.child<QTextBrowser>("guide");
+    ASSERT_TRUE(guide->isVisible());
+    EXPECT_TRUE(guide->toPlainText().contains("Eight jobs"));
+    emit guide->anchorClicked(QUrl("4-stems.md"));
+    EXPECT_TRUE(guide->toPlainText().contains("Sixteen files of one song")) << guide->toPlainText().toStdString();
+    EXPECT_FALSE(guide->toPlainText().contains("screenshots")) << "pictures are left out";
+    emit guide->anchorClicked(QUrl("https://example.org/none.md"));
+    EXPECT_TRUE(guide->toPlainText().contains("Sixteen files of one song")) << "and it leads nowhere else";
+    emit guide->anchorClicked(QUrl("README.md"));
+    EXPECT_TRUE(guide->toPlainText().contains("Eight jobs"));
+}
+
 TEST(Help, KeysAreSearched) {
     ui::Window w;
     w.key(Qt::Key_F1, Qt::ShiftModifier);

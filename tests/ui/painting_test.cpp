@@ -110,6 +110,12 @@ TEST(Painting, AnEditOfOneClipPaintsNoMoreThanItsTrackAndTheOverview) {
     Window w;
     w.session().files().open(std::filesystem::path(PM_SOURCE_DIR) / "demo" / "canal_journey");
     expectShownAsPaintedWhole(w, "opened");
+    // Nothing else comes in meanwhile and is painted.
+    ASSERT_TRUE(ui::waitFor([&] {
+        return w.session().player().pendingRenders() == 0 && w.session().proofs().summary().waiting == 0 &&
+               !w.session().jobs().isBusy();
+    }));
+    QCoreApplication::processEvents(); // what came in last is painted
     const auto& clips = w.session().laid()->clips();
     const auto free = std::find_if(clips.begin(), clips.end(), [](const auto& c) { return !c.source->set; });
     ASSERT_NE(free, clips.end());

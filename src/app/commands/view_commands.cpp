@@ -88,6 +88,7 @@ CommandMenu helpCommands() {
             {{{},
               {{"firstSteps", words("&First steps"), "F1", Needs::Nothing,
                 [](Reach& r) { r.frame.showHelp(HelpPage::FirstSteps); }},
+               {"guide", words("&Guide"), "", Needs::Nothing, [](Reach& r) { r.frame.showHelp(HelpPage::Guide); }},
                {"words", words("&Words"), "", Needs::Nothing, [](Reach& r) { r.frame.showHelp(HelpPage::Words); }},
                {"keys", words("&Keys"), "Shift+F1", Needs::Nothing,
                 [](Reach& r) { r.frame.showHelp(HelpPage::Keys); }}}},

@@ -41,6 +41,31 @@ void useOwnFace(const QTextBlock& block) {
     }
 }
 
+// Shows a text of the resources, dressed as all of them are. Pictures are for readers outside the window, who see
+// it in them.
+void fill(QTextBrowser& browser, const QString& resource) {
+    QFile file(resource);
+    if (!file.open(QIODevice::ReadOnly)) return;
+    QStringList lines = QString::fromUtf8(file.readAll()).split('\n');
+    lines.removeIf([](const QString& line) { return line.startsWith(QStringLiteral("![")); });
+    browser.setMarkdown(lines.join('\n'));
+    // Air between lines and paragraphs, and headings in the face of the figures.
+    for (QTextBlock block = browser.document()->begin(); block.isValid(); block = block.next()) {
+        QTextCursor cursor(block);
+        QTextBlockFormat format = block.blockFormat();
+        format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
+        format.setBottomMargin(9);
+        cursor.setBlockFormat(format);
+        useOwnFace(block);
+        if (format.headingLevel() == 0) continue;
+        cursor.select(QTextCursor::BlockUnderCursor);
+        QTextCharFormat heading;
+        heading.setFont(figureFont(26));
+        cursor.mergeCharFormat(heading);
+    }
+    browser.moveCursor(QTextCursor::Start);
+}
+
 } // namespace
 
 HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(parent) {
@@ -50,10 +75,11 @@ HelpPage::HelpPage(const std::vector<Key>& keys, QWidget* parent) : QWidget(pare
     tabs_->setAccessibleName(tr("Parts of the help"));
     tabs_->setDrawBase(false);
     tabs_->setExpanding(false);
-    for (const QString& part : {tr("First steps"), tr("Words"), tr("Keys")})
+    for (const QString& part : {tr("First steps"), tr("Guide"), tr("Words"), tr("Keys")})
         tabs_->addTab(part);
     parts_ = new QStackedWidget(this);
     parts_->addWidget(text(QStringLiteral(":/help/first-steps.md"), tr("First steps")));
+    parts_->addWidget(guide());
     parts_->addWidget(text(QStringLiteral(":/help/words.md"), tr("Words")));
     parts_->addWidget(keysPage(keys));
 
@@ -116,26 +142,10 @@ QWidget* HelpPage::text(const QString& resource, const QString& name) {
     browser->setFont(textFont(14));
     browser->document()->setDocumentMargin(18);
     browser->document()->setDefaultFont(textFont(14));
-    QFile file(resource);
-    if (file.open(QIODevice::ReadOnly)) browser->setMarkdown(QString::fromUtf8(file.readAll()));
-    // Air between lines and paragraphs, and headings in the face of the figures.
-    for (QTextBlock block = browser->document()->begin(); block.isValid(); block = block.next()) {
-        QTextCursor cursor(block);
-        QTextBlockFormat format = block.blockFormat();
-        format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
-        format.setBottomMargin(9);
-        cursor.setBlockFormat(format);
-        useOwnFace(block);
-        if (format.headingLevel() == 0) continue;
-        cursor.select(QTextCursor::BlockUnderCursor);
-        QTextCharFormat heading;
-        heading.setFont(figureFont(26));
-        cursor.mergeCharFormat(heading);
-    }
+    fill(*browser, resource);
     QPalette colours = browser->palette();
     colours.setColor(QPalette::Base, tokens().paper);
     browser->setPalette(colours);
-    browser->moveCursor(QTextCursor::Start);
     // Lines that are too long are hard to follow.
     auto* page = new QWidget(this);
     auto* row = new QHBoxLayout(page);
@@ -143,6 +153,19 @@ QWidget* HelpPage::text(const QString& resource, const QString& name) {
     browser->setMaximumWidth(760);
     row->addWidget(browser, 1);
     row->addStretch(0);
+    return page;
+}
+
+QWidget* HelpPage::guide() {
+    const QString folder = QStringLiteral(":/guide/");
+    QWidget* page = text(folder + QStringLiteral("README.md"), tr("Guide"));
+    auto* browser = page->findChild<QTextBrowser*>();
+    browser->setObjectName("guide");
+    // The way back to the list stands at the head of each page.
+    connect(browser, &QTextBrowser::anchorClicked, this, [browser, folder](const QUrl& link) {
+        const QString name = link.fileName();
+        if (QFile::exists(folder + name)) fill(*browser, folder + name);
+    });
     return page;
 }
 

@@ -1,4 +1,4 @@
-// Help, as a page in the window: first steps, the words of the product, keys that can be searched.
+// Help, as a page in the window: first steps, the guide, the words of the product, keys that can be searched.
 #pragma once
 
 #include <QStringList>
@@ -24,7 +24,7 @@ class HelpPage : public QWidget {
     };
     explicit HelpPage(const std::vector<Key>& keys, QWidget* parent = nullptr);
 
-    enum Part { FirstSteps, Words, Keys };
+    enum Part { FirstSteps, Guide, Words, Keys };
     void show(Part part);
 
   signals:
@@ -36,6 +36,8 @@ class HelpPage : public QWidget {
 
   private:
     QWidget* text(const QString& resource, const QString& name);
+    // A page that leads to others beside it, by its links.
+    QWidget* guide();
     QWidget* keysPage(const std::vector<Key>& keys);
     void filter(const QString& words);
 
