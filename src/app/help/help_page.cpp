@@ -41,6 +41,25 @@ void useOwnFace(const QTextBlock& block) {
     }
 }
 
+// Links in ink, underlined in brass: the usual blue is of no theme here.
+void dressLinks(const QTextBlock& block) {
+    std::vector<std::pair<int, int>> places;
+    for (auto it = block.begin(); !it.atEnd(); ++it)
+        if (const QTextFragment piece = it.fragment(); piece.charFormat().isAnchor())
+            places.emplace_back(piece.position(), piece.position() + piece.length());
+    for (const auto& [from, to] : places) {
+        QTextCursor cursor(block);
+        cursor.setPosition(from);
+        cursor.setPosition(to, QTextCursor::KeepAnchor);
+        QTextCharFormat link;
+        link.setForeground(tokens().ink);
+        link.setFontUnderline(true);
+        link.setUnderlineColor(tokens().brass);
+        link.setFontWeight(QFont::DemiBold);
+        cursor.mergeCharFormat(link);
+    }
+}
+
 // Shows a text of the resources, dressed as all of them are. Pictures are for readers outside the window, who see
 // it in them.
 void fill(QTextBrowser& browser, const QString& resource) {
@@ -57,6 +76,7 @@ void fill(QTextBrowser& browser, const QString& resource) {
         format.setBottomMargin(9);
         cursor.setBlockFormat(format);
         useOwnFace(block);
+        dressLinks(block);
         if (format.headingLevel() == 0) continue;
         cursor.select(QTextCursor::BlockUnderCursor);
         QTextCharFormat heading;
