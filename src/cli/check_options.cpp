@@ -13,6 +13,7 @@ Subcommand checkSubcommand(CLI::App& app) {
     CLI::App* command = app.add_subcommand("check", "Measure whether files are in time");
     command->add_option("files", check.given.files, "Audio files; folders stand for the audio in them")->required();
     addGiven(*command, check.given, true);
+    addShard(*command, check.given);
     command->add_option("--bpm", check.bpm, "The tempo of the grid")->type_name("B")->required();
     command->add_option("--metre", check.metre, "Its bars, for the drift")->capture_default_str();
     command->add_option("--first", check.first, "Where a beat lies; found where it is not said")->type_name("S");

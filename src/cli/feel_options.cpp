@@ -13,6 +13,7 @@ Subcommand feelSubcommand(CLI::App& app) {
     CLI::App* command = app.add_subcommand("feel", "Tell how recordings play around their beats");
     command->add_option("files", feel.given.files, "Audio files; folders stand for the audio in them")->required();
     addGiven(*command, feel.given, true);
+    addShard(*command, feel.given);
     command->add_option("--bpm", feel.bpm, "Their tempo; by name, tag or hearing without it")->type_name("B");
     command->add_option("--first", feel.first, "With --bpm: where a bar begins")->type_name("S");
     command->add_flag("--table", feel.table, "Drawn for people instead of JSON");

@@ -18,6 +18,7 @@ Subcommand fitSubcommand(CLI::App& app) {
             "fitted, folders stand for the audio in them")
         ->required();
     addGiven(*command, fit.given, true);
+    addShard(*command, fit.given);
     command->add_option("--out", fit.folder, "A folder to write to")->type_name("FOLDER");
     command->add_option("--names", fit.names, "Names in that folder; {name}_{bpm}bpm_{key} without it")
         ->type_name("PATTERN");

@@ -3,6 +3,7 @@
 #include "sound/audio_files.h"
 
 #include <CLI/CLI.hpp>
+#include <fmt/format.h>
 #include <iostream>
 
 namespace cli {
@@ -16,6 +17,19 @@ void addGiven(CLI::App& command, Given& given, bool folders) {
         ->type_name("N")
         ->check(CLI::Range(1, 256));
     command.add_flag("--quiet", given.quiet, "Show no progress");
+}
+
+void addShard(CLI::App& command, Given& given) {
+    command
+        .add_option_function<std::string>(
+            "--shard",
+            [&given](const std::string& text) {
+                const auto shard = sound::shardFrom(text);
+                if (!shard) throw CLI::ValidationError("--shard", fmt::format("“{}” is no part such as 2/4", text));
+                given.shard = *shard;
+            },
+            "The files whose content falls to part I of N, so that N machines share them")
+        ->type_name("I/N");
 }
 
 base::Result<std::vector<fs::path>> namesFromInput(bool byZeros) {
@@ -66,6 +80,7 @@ std::optional<std::vector<fs::path>> expanded(const Given& given, Output& output
             if (!content.problem.empty()) complain(content.problem);
         }
     }
+    if (!given.shard.isAll()) std::erase_if(all, [&](const fs::path& file) { return !given.shard.holds(file); });
     return all;
 }
 

@@ -3,6 +3,7 @@
 
 #include "base/result.h"
 #include "cli/output.h"
+#include "sound/shard.h"
 
 #include <filesystem>
 #include <optional>
@@ -21,10 +22,13 @@ struct Given {
     bool byZeros = false;                     // -0: names on standard input end with a zero byte each
     bool quiet = false;                       // no progress
     int jobs = 0;                             // 0: as many as there are processors
+    sound::Shard shard;                       // of the files, the part that is meant
 };
 
 // The options of Given, but for the files themselves.
 void addGiven(CLI::App& command, Given& given, bool folders);
+// --shard
+void addShard(CLI::App& command, Given& given);
 
 // The files meant, in order: each folder replaced by the audio in it. What could not be listed is said, and
 // `failed` set. None, with a message, where the list on standard input is none: then the call itself is wrong.

@@ -16,6 +16,7 @@ Subcommand readSubcommand(CLI::App& app) {
                      "Audio files: WAV, AIFF, FLAC, Ogg Vorbis, Opus, MP3; folders stand for the audio in them")
         ->required();
     addGiven(*command, read.given, true);
+    addShard(*command, read.given);
     command->add_option("--range", read.range, "Tempos to choose between, such as 70-140: halves or doubles others")
         ->type_name("LO-HI");
     command->add_flag("--ignore-name", read.ignoreName, "Do not believe tempos in file and folder names");

@@ -2,6 +2,7 @@
 #include "base/utf8.h"
 #include "cli/json_line.h"
 #include "cli/shelf.h"
+#include "shelf/exchange.h"
 
 #include <fmt/format.h>
 #include <optional>
@@ -65,12 +66,21 @@ int scan(const ScanCommand& command, const std::stop_token& stop, Output& output
     bool failed = false;
     const auto folders = foldersOf(command.given, output, failed);
     if (!folders) return 2;
+    if (command.given.files.empty() && command.taken.empty() && !command.exported) {
+        output.say("Say the folders to scan, or what to --take or --export.");
+        return 2;
+    }
     auto library = shelf::Library::open(shelf::libraryFile());
     if (!library) {
         output.say(library.error().text);
         return 1;
     }
     if (!(*library)->told().empty()) output.say((*library)->told());
+    for (const fs::path& file : command.taken)
+        if (const auto taken = shelf::takeLibrary(**library, file); !taken) {
+            output.say(taken.error().text);
+            return 1;
+        }
     for (const fs::path& folder : *folders)
         if (auto added = (*library)->addFolder(folder); !added) {
             output.say(added.error().text);
@@ -79,6 +89,7 @@ int scan(const ScanCommand& command, const std::stop_token& stop, Output& output
     const auto memory = shelf::Memory::open(shelf::memoryFile());
     shelf::ScanOptions options;
     options.jobs = command.given.jobs;
+    options.shard = command.given.shard;
     options.memory = memory ? memory->get() : nullptr;
     if (!command.given.quiet)
         options.onCount = [&](std::size_t done, std::size_t of) {
@@ -90,6 +101,11 @@ int scan(const ScanCommand& command, const std::stop_token& stop, Output& output
         output.say(scanned.error().text);
         return 1;
     }
+    if (command.exported && !scanned->cancelled)
+        if (const auto written = shelf::exportLibrary(**library, *command.exported); !written) {
+            output.say(written.error().text);
+            return 1;
+        }
     tell(*scanned, command.table, output);
     return failed || scanned->failed > 0 || scanned->cancelled ? 1 : 0;
 }

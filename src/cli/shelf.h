@@ -13,6 +13,8 @@ namespace cli {
 
 struct ScanCommand {
     Given given; // folders
+    std::vector<std::filesystem::path> taken;
+    std::optional<std::filesystem::path> exported;
     bool table = false;
 };
 // Brings folders into the library; they belong to it from then on. Prints what was done. Returns the exit status.

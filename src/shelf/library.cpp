@@ -211,6 +211,41 @@ Result<std::vector<Library::Came>> Library::put(const std::vector<ReadFile>& fil
     });
 }
 
+Result<void> Library::take(const std::vector<ReadFile>& files) {
+    const std::lock_guard lock(mutex_);
+    return used(notKept, [&] {
+        SQLite::Transaction all(database_->sqlite, SQLite::TransactionBehavior::IMMEDIATE);
+        Writer writer(database_->sqlite);
+        for (const ReadFile& file : files)
+            writer.take(file);
+        all.commit();
+    });
+}
+
+Result<void> Library::eachFile(const std::function<bool(const ReadFile&)>& each) const {
+    const std::lock_guard lock(mutex_);
+    return used(notRead, [&] {
+        SQLite::Statement all(
+            database_->sqlite,
+            "SELECT f.path, f.bytes, f.changed, f.problem, s.source, f.feel_grid, f.swing, f.loose"
+            " FROM files f LEFT JOIN sources s ON s.id = f.id WHERE f.gone = 0 ORDER BY f.path");
+        while (all.executeStep()) {
+            ReadFile file;
+            file.listed = {pathOf(all.getColumn(0)), all.getColumn(1).getInt64(), all.getColumn(2).getInt64()};
+            file.problem = all.getColumn(3).getString();
+            if (!all.getColumn(4).isNull()) file.source = project::sourceFromJson(all.getColumn(4).getString());
+            if (!all.getColumn(5).isNull()) {
+                hear::Feel feel;
+                feel.grid = hear::feelGridFromWord(all.getColumn(5).getString()).value_or(feel.grid);
+                if (!all.getColumn(6).isNull()) feel.swing = all.getColumn(6).getDouble();
+                if (!all.getColumn(7).isNull()) feel.loose = metre::Seconds(all.getColumn(7).getDouble());
+                file.feel = feel;
+            }
+            if (!each(file)) return;
+        }
+    });
+}
+
 Result<void> Library::setGone(const std::vector<std::int64_t>& ids, bool gone) {
     const std::lock_guard lock(mutex_);
     return used(notKept, [&] {

@@ -9,6 +9,8 @@
 #include "sound/audio_files.h"
 
 #include <filesystem>
+#include <functional>
+#include <map>
 #include <memory>
 #include <mutex>
 #include <optional>
@@ -82,6 +84,11 @@ class Library {
     // Takes in what was read, all or nothing, and says of each what that was.
     enum class Came { New, Changed, Same };
     Result<std::vector<Came>> put(const std::vector<ReadFile>& files);
+    // Takes in what another library knows, all or nothing: rows by their paths alone, since nobody can say here
+    // what was moved there.
+    Result<void> take(const std::vector<ReadFile>& files);
+    // Every file that is there, by path, until one is refused.
+    Result<void> eachFile(const std::function<bool(const ReadFile&)>& each) const;
     Result<void> setGone(const std::vector<std::int64_t>& ids, bool gone);
 
     // The recordings found, in order. Words that nothing can be looked for by find nothing.
@@ -102,6 +109,7 @@ class Library {
     // The user's own words, by content, in the database and beside it.
     Result<void> setOwn(const std::map<std::string, OwnWords>& of);
     OwnWords own(const std::string& content) const;
+    std::map<std::string, OwnWords> allOwn() const;
     // All own tags, the most used first.
     std::vector<std::string> tags() const;
     // What the user settled, or took back, for this content.

@@ -181,18 +181,34 @@ Result<void> Library::settle(const std::string& content, const std::optional<Set
 }
 
 // Beside the database, for the day on which that is damaged.
+namespace {
+
+std::map<std::string, OwnWords> ownIn(SQLite::Database& d) {
+    std::map<std::string, OwnWords> all;
+    SQLite::Statement own(d, "SELECT content, notes, favourite FROM own");
+    while (own.executeStep()) {
+        OwnWords& w = all[own.getColumn(0).getString()];
+        w.notes = own.getColumn(1).getString();
+        w.favourite = own.getColumn(2).getInt() != 0;
+    }
+    SQLite::Statement tags(d, "SELECT content, tag FROM own_tags ORDER BY content, tag");
+    while (tags.executeStep())
+        all[tags.getColumn(0).getString()].tags.push_back(tags.getColumn(1).getString());
+    return all;
+}
+
+} // namespace
+
+std::map<std::string, OwnWords> Library::allOwn() const {
+    const std::lock_guard lock(mutex_);
+    auto all = used(notRead, [&] { return ownIn(database_->sqlite); });
+    return all ? std::move(*all) : std::map<std::string, OwnWords>();
+}
+
 Result<void> Library::exportOwn() {
     auto words = used(notRead, [&] {
         AllOwnWords all;
-        SQLite::Statement own(database_->sqlite, "SELECT content, notes, favourite FROM own");
-        while (own.executeStep()) {
-            OwnWords& w = all.of[own.getColumn(0).getString()];
-            w.notes = own.getColumn(1).getString();
-            w.favourite = own.getColumn(2).getInt() != 0;
-        }
-        SQLite::Statement tags(database_->sqlite, "SELECT content, tag FROM own_tags ORDER BY content, tag");
-        while (tags.executeStep())
-            all.of[tags.getColumn(0).getString()].tags.push_back(tags.getColumn(1).getString());
+        all.of = ownIn(database_->sqlite);
         SQLite::Statement folders(database_->sqlite, "SELECT path FROM folders ORDER BY path");
         while (folders.executeStep())
             all.folders.push_back(pathOf(folders.getColumn(0)));

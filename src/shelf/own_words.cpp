@@ -1,6 +1,7 @@
 #include "shelf/own_words.h"
 
 #include "base/utf8.h"
+#include "shelf/path_text.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -8,31 +9,7 @@
 
 namespace shelf {
 
-namespace {
-
 using Json = nlohmann::ordered_json;
-
-// File names are bytes: as they are where they are text, else in hexadecimal.
-Json pathToText(const std::filesystem::path& path) {
-    if (base::isUtf8(path.native())) return path.native();
-    std::string hex;
-    for (const char c : path.native())
-        hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
-    return Json{{"bytes", hex}};
-}
-
-std::filesystem::path pathFromText(const Json& j) {
-    if (j.is_string()) return j.get<std::string>();
-    std::string bytes;
-    if (j.is_object() && j.contains("bytes") && j["bytes"].is_string()) {
-        const std::string hex = j["bytes"].get<std::string>();
-        for (std::size_t i = 0; i + 1 < hex.size(); i += 2)
-            bytes += static_cast<char>(std::stoi(hex.substr(i, 2), nullptr, 16));
-    }
-    return bytes;
-}
-
-} // namespace
 
 std::string toText(const AllOwnWords& words) {
     Json out = {{"format", "patient-metre-own-words"}, {"version", 1}};

@@ -95,6 +95,15 @@ Library::Came Writer::put(const ReadFile& file) {
     return came;
 }
 
+void Writer::take(const ReadFile& file) {
+    std::optional<std::int64_t> id;
+    byPath_.reset();
+    bindPath(byPath_, 1, file.listed.file);
+    if (byPath_.executeStep()) id = byPath_.getColumn(0).getInt64();
+    byPath_.reset();
+    write(id, file, file.source ? file.source->content : std::string());
+}
+
 void Writer::retime(std::int64_t id, const project::Source& source) {
     retime_.reset();
     retime_.clearBindings();

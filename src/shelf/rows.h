@@ -42,6 +42,8 @@ class Writer {
     explicit Writer(SQLite::Database& d);
 
     Library::Came put(const ReadFile& file);
+    // By its path alone.
+    void take(const ReadFile& file);
     // Another tempo is used of a row, which else stays as it is.
     void retime(std::int64_t id, const project::Source& source);
     OwnWords own(const std::string& content) { return reader_.own(content); }

@@ -243,6 +243,8 @@ Result<Scanned> scan(Library& library, const std::vector<fs::path>& folders, con
     }
     std::sort(plan.toRead.begin(), plan.toRead.end(), [](const auto& a, const auto& b) { return a.file < b.file; });
     plan.toRead.erase(std::unique(plan.toRead.begin(), plan.toRead.end()), plan.toRead.end());
+    if (!options.shard.isAll())
+        std::erase_if(plan.toRead, [&](const auto& file) { return !options.shard.holds(file.file); });
     out.files = plan.files;
     if (!plan.there.empty())
         if (auto done = library.setGone(plan.there, false); !done) return tl::unexpected(done.error());

@@ -3,6 +3,7 @@
 
 #include "base/progress.h"
 #include "shelf/library.h"
+#include "sound/shard.h"
 
 #include <functional>
 
@@ -23,6 +24,7 @@ inline constexpr std::size_t mostProblems = 1000;
 struct ScanOptions {
     int jobs = 0;                   // files read side by side; 0: as many as there are processors
     const Memory* memory = nullptr; // what was settled before
+    sound::Shard shard;             // of what is to be read, the part that is
     // After each file, and once in the beginning: how many of those that are to be read have been.
     std::function<void(std::size_t done, std::size_t of)> onCount;
 };

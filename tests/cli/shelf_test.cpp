@@ -7,6 +7,7 @@
 #include "support/files.h"
 
 #include <csignal>
+#include <fstream>
 #include <gtest/gtest.h>
 #include <nlohmann/json.hpp>
 #include <random>
@@ -39,6 +40,39 @@ class PmetreShelf : public ::testing::Test {
     }
     Folder folder;
 };
+
+TEST_F(PmetreShelf, ScansInPartsAndJoinsThem) {
+    const std::string demo = quoted(support::demoFolder());
+    EXPECT_EQ(pmetre("scan --export " + quoted(folder / "whole.jsonl") + " " + demo, "whole").status, 0);
+    int scanned = 0;
+    for (const char* part : {"1", "2", "3"}) {
+        const auto one = pmetre(std::string("scan ") + demo + " --shard " + part + "/3 --export " +
+                                    quoted(folder / (std::string("part") + part)),
+                                std::string("machine") + part);
+        EXPECT_EQ(one.status, 0) << one.err;
+        scanned += lines(one.out).at(0)["new"].get<int>();
+    }
+    EXPECT_EQ(scanned, 10);
+    const auto joined =
+        pmetre("scan --take " + quoted(folder / "part1") + " --take " + quoted(folder / "part2") + " --take " +
+                   quoted(folder / "part3") + " --export " + quoted(folder / "joined.jsonl"),
+               "joined");
+    EXPECT_EQ(joined.status, 0) << joined.err;
+    const auto text = [](const fs::path& file) {
+        std::ostringstream all;
+        all << std::ifstream(file).rdbuf();
+        return all.str();
+    };
+    EXPECT_TRUE(text(folder / "joined.jsonl") == text(folder / "whole.jsonl"));
+    EXPECT_EQ(lines(pmetre("find --bpm 100-115", "joined").out).size(), 1U);
+    // The same parts of what other commands are given.
+    std::size_t read = 0;
+    for (const char* part : {"1/2", "2/2"})
+        read += lines(pmetre(std::string("read -r ") + demo + " --shard " + part).out).size();
+    EXPECT_EQ(read, 10U);
+    EXPECT_EQ(pmetre("scan " + demo + " --shard 4/3").status, 2);
+    EXPECT_EQ(pmetre("scan").status, 2);
+}
 
 TEST_F(PmetreShelf, ScansAFolderAndFindsInIt) {
     const auto scanned = pmetre("scan " + quoted(support::demoFolder()));

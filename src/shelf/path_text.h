@@ -1,0 +1,34 @@
+// Paths as they stand in the texts that the library writes.
+#pragma once
+
+#include "base/utf8.h"
+
+#include <filesystem>
+#include <fmt/format.h>
+#include <nlohmann/json.hpp>
+#include <string>
+
+namespace shelf {
+
+// File names are bytes: as they are where they are text, else in hexadecimal.
+inline nlohmann::ordered_json pathToText(const std::filesystem::path& path) {
+    if (base::isUtf8(path.native())) return path.native();
+    std::string hex;
+    for (const char c : path.native())
+        hex += fmt::format("{:02x}", static_cast<unsigned char>(c));
+    return nlohmann::ordered_json{{"bytes", hex}};
+}
+
+// Fails by an exception where it is neither.
+inline std::filesystem::path pathFromText(const nlohmann::ordered_json& j) {
+    if (j.is_string()) return j.get<std::string>();
+    std::string bytes;
+    if (j.is_object() && j.contains("bytes") && j["bytes"].is_string()) {
+        const std::string hex = j["bytes"].get<std::string>();
+        for (std::size_t i = 0; i + 1 < hex.size(); i += 2)
+            bytes += static_cast<char>(std::stoi(hex.substr(i, 2), nullptr, 16));
+    }
+    return bytes;
+}
+
+} // namespace shelf
