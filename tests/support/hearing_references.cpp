@@ -33,6 +33,19 @@ double medianTempo(const std::vector<double>& beats) {
     return 60 / gaps[gaps.size() / 2];
 }
 
+// qm-dsp's complex spectral difference, as it is used by those who use it.
+DFConfig spectralDifference(int step, int frame) {
+    DFConfig config{};
+    config.stepSize = step;
+    config.frameLength = frame;
+    config.DFType = DF_COMPLEXSD;
+    config.dbRise = 3;
+    config.adaptiveWhitening = false;
+    config.whiteningRelaxCoeff = -1;
+    config.whiteningFloor = -1;
+    return config;
+}
+
 } // namespace
 
 Answer aubio(const sound::Audio& audio) {
@@ -58,14 +71,7 @@ Answer aubio(const sound::Audio& audio) {
 Answer qmDsp(const sound::Audio& audio) {
     Answer out;
     const std::vector<float> mono = repeated(audio);
-    DFConfig config{};
-    config.stepSize = 512;
-    config.frameLength = 1024;
-    config.DFType = DF_COMPLEXSD;
-    config.dbRise = 3;
-    config.adaptiveWhitening = false;
-    config.whiteningRelaxCoeff = -1;
-    config.whiteningFloor = -1;
+    const DFConfig config = spectralDifference(512, 1024);
     DetectionFunction detection(config);
     std::vector<double> frame(config.frameLength);
     std::vector<double> curve;
@@ -114,14 +120,7 @@ Answer soundTouch(const sound::Audio& audio) {
 }
 
 std::vector<double> qmDspOnsets(const sound::Audio& audio) {
-    DFConfig config{};
-    config.stepSize = 128;
-    config.frameLength = 512;
-    config.DFType = DF_COMPLEXSD;
-    config.dbRise = 3;
-    config.adaptiveWhitening = false;
-    config.whiteningRelaxCoeff = -1;
-    config.whiteningFloor = -1;
+    const DFConfig config = spectralDifference(128, 512);
     DetectionFunction detection(config);
     const auto& samples = audio.channels.front();
     std::vector<double> frame(config.frameLength);

@@ -22,6 +22,17 @@ using namespace project;
 constexpr int rate = 48000; // the project's
 constexpr double bpm = 104;
 
+Source sourceFrom(sound::Audio audio, const char* name) {
+    Source s;
+    s.name = s.content = name;
+    s.facts = {rate, 1, audio.frames(), "WAV"};
+    s.sound = soundOf(std::move(audio));
+    s.kind = hear::Kind::Struck;
+    s.beats = metre::BeatMap(Bpm(bpm), Seconds(0));
+    s.loopBeats = Beats(32);
+    return s;
+}
+
 // Eighths for eight bars, played loosely.
 Source played(double loose) {
     std::mt19937 random(11);
@@ -29,16 +40,7 @@ Source played(double loose) {
     std::vector<std::int64_t> at;
     for (int eighth = 1; eighth < 64; ++eighth)
         at.push_back(std::llround((eighth * 30 / bpm + off(random)) * rate));
-    Source s;
-    s.name = "hands";
-    s.content = "hands";
-    sound::Audio audio = support::strokes(at, 32 * 60 / bpm, rate);
-    s.facts = {rate, 1, audio.frames(), "WAV"};
-    s.sound = soundOf(std::move(audio));
-    s.kind = hear::Kind::Struck;
-    s.beats = metre::BeatMap(Bpm(bpm), Seconds(0));
-    s.loopBeats = Beats(32);
-    return s;
+    return sourceFrom(support::strokes(at, 32 * 60 / bpm, rate), "hands");
 }
 
 // How far a reference's onsets lie from eighths, around their own middle: the median.
@@ -97,17 +99,6 @@ sound::Audio performed(const std::vector<double>& moments, double seconds) {
             audio.channels[0][i] += tone.channels[0][i];
     }
     return audio;
-}
-
-Source sourceFrom(sound::Audio audio, const char* name) {
-    Source s;
-    s.name = s.content = name;
-    s.facts = {rate, 1, audio.frames(), "WAV"};
-    s.sound = soundOf(std::move(audio));
-    s.kind = hear::Kind::Struck;
-    s.beats = metre::BeatMap(Bpm(bpm), Seconds(0));
-    s.loopBeats = Beats(32);
-    return s;
 }
 
 // What attacks are against those of a performance whose hits lie where these were meant to.

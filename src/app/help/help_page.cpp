@@ -17,6 +17,7 @@
 #include <QTextBrowser>
 #include <QTreeWidget>
 #include <QVBoxLayout>
+#include <functional>
 #include <utility>
 #include <vector>
 
@@ -24,40 +25,35 @@ namespace app {
 
 namespace {
 
-// Keys and names of files in the face of the text, as on the page of keys: one of equal widths would be the
-// machine's.
-void useOwnFace(const QTextBlock& block) {
+// Gives those pieces of a block that are meant another look.
+void dress(const QTextBlock& block, const std::function<bool(const QTextCharFormat&)>& isMeant,
+           const QTextCharFormat& look) {
     std::vector<std::pair<int, int>> places; // first and last position: setting a format changes the fragments
     for (auto it = block.begin(); !it.atEnd(); ++it)
-        if (const QTextFragment piece = it.fragment(); piece.charFormat().fontFixedPitch())
+        if (const QTextFragment piece = it.fragment(); isMeant(piece.charFormat()))
             places.emplace_back(piece.position(), piece.position() + piece.length());
     for (const auto& [from, to] : places) {
         QTextCursor cursor(block);
         cursor.setPosition(from);
         cursor.setPosition(to, QTextCursor::KeepAnchor);
-        QTextCharFormat own;
-        own.setFont(textFont(14, QFont::DemiBold));
-        cursor.mergeCharFormat(own);
+        cursor.mergeCharFormat(look);
     }
 }
 
-// Links in ink, underlined in brass: the usual blue is of no theme here.
-void dressLinks(const QTextBlock& block) {
-    std::vector<std::pair<int, int>> places;
-    for (auto it = block.begin(); !it.atEnd(); ++it)
-        if (const QTextFragment piece = it.fragment(); piece.charFormat().isAnchor())
-            places.emplace_back(piece.position(), piece.position() + piece.length());
-    for (const auto& [from, to] : places) {
-        QTextCursor cursor(block);
-        cursor.setPosition(from);
-        cursor.setPosition(to, QTextCursor::KeepAnchor);
-        QTextCharFormat link;
-        link.setForeground(tokens().ink);
-        link.setFontUnderline(true);
-        link.setUnderlineColor(tokens().brass);
-        link.setFontWeight(QFont::DemiBold);
-        cursor.mergeCharFormat(link);
-    }
+// Keys and names of files in the face of the text, as on the page of keys: one of equal widths would be the
+// machine's. Links in ink, underlined in brass: the usual blue is of no theme here.
+void dressPieces(const QTextBlock& block) {
+    QTextCharFormat own;
+    own.setFont(textFont(14, QFont::DemiBold));
+    dress(
+        block, [](const QTextCharFormat& f) { return f.fontFixedPitch(); }, own);
+    QTextCharFormat link;
+    link.setForeground(tokens().ink);
+    link.setFontUnderline(true);
+    link.setUnderlineColor(tokens().brass);
+    link.setFontWeight(QFont::DemiBold);
+    dress(
+        block, [](const QTextCharFormat& f) { return f.isAnchor(); }, link);
 }
 
 // Shows a text of the resources, dressed as all of them are. Pictures are for readers outside the window, who see
@@ -75,8 +71,7 @@ void fill(QTextBrowser& browser, const QString& resource) {
         format.setLineHeight(128, QTextBlockFormat::ProportionalHeight);
         format.setBottomMargin(9);
         cursor.setBlockFormat(format);
-        useOwnFace(block);
-        dressLinks(block);
+        dressPieces(block);
         if (format.headingLevel() == 0) continue;
         cursor.select(QTextCursor::BlockUnderCursor);
         QTextCharFormat heading;
