@@ -6,6 +6,7 @@
 #include "sound/write.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/wait.h"
 
 #include <chrono>
 #include <cmath>
@@ -365,10 +366,7 @@ TEST(Pmetre, EndsByTheSignalAndLeavesNothing) {
         const auto parts = [&] {
             return std::distance(std::filesystem::directory_iterator(folder.path()), {}) > 1;
         };
-        const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(60);
-        while (!parts() && std::chrono::steady_clock::now() < end)
-            std::this_thread::yield();
-        ASSERT_TRUE(parts());
+        ASSERT_TRUE(support::waitFor(parts));
         kill(child, signal);
         int status = 0;
         waitpid(child, &status, 0);
