@@ -85,10 +85,17 @@ RailsView::Under RailsView::under(const QPointF& at) const {
 std::optional<Seconds> RailsView::hitUnder(const QPointF& at) const {
     const double share =
         (at.y() - layout_.upperKnobY()) / std::max(1.0, layout_.lowerKnobY() - layout_.upperKnobY());
+    // A line passes here only from between what lies above the pointer and what lies below it.
+    const Seconds above = layout_.at(at.x());
+    const Seconds below = scene_->recordedAt(layout_.heardAt(at.x()));
+    const Seconds around = layout_.span(reach);
+    if (!scene_->heardLooselyAt(above)) return std::nullopt;
     std::optional<Seconds> nearest;
     double least = reach - 3;
-    for (const Seconds hit : scene_->onsets()) {
-        if (!scene_->heardLooselyAt(hit)) return std::nullopt;
+    const std::vector<Seconds>& hits = scene_->onsets();
+    auto next = std::lower_bound(hits.begin(), hits.end(), std::min(above, below) - around);
+    for (; next != hits.end() && *next <= std::max(above, below) + around; ++next) {
+        const Seconds hit = *next;
         const double x = layout_.x(hit) * (1 - share) + layout_.xHeard(scene_->heardAt(hit)) * share;
         if (std::abs(x - at.x()) >= least) continue;
         least = std::abs(x - at.x());
