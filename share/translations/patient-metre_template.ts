@@ -726,6 +726,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>unread</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 was fitted first: its hits run at %2 BPM, not at %3</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>
@@ -6484,10 +6488,6 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source>%1 ms</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>%1 was fitted first: its hits run at %2 BPM, not at %3</source>
         <translation type="unfinished"></translation>
     </message>
     <message numerus="yes">

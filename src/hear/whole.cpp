@@ -275,8 +275,8 @@ std::optional<Throughout> steadyThroughout(const std::vector<Event>& events, con
 namespace {
 
 // How much more begins in the bar after each beat than in the bar before it, or less, squared: where drums come in
-// or rest, a section begins. Before the first beat nothing does; `first`: from which beat on this is asked.
-std::vector<double> sectionsAt(double from, double period, std::size_t beats, int bar, std::size_t first,
+// or rest, a section begins. Before the first beat nothing does.
+std::vector<double> sectionsAt(double from, double period, std::size_t beats, int bar,
                                const std::vector<Event>& events) {
     std::vector<double> each(beats, 0.0);
     for (const Event& e : events) {
@@ -285,7 +285,7 @@ std::vector<double> sectionsAt(double from, double period, std::size_t beats, in
     }
     std::vector<double> out(beats, 0.0);
     const auto n = static_cast<std::size_t>(bar);
-    for (std::size_t i = first; i + n <= beats; ++i) {
+    for (std::size_t i = 0; i + n <= beats; ++i) {
         double more = 0;
         for (std::size_t k = 0; k < n; ++k)
             more += each[i + k] - (i > k ? each[i - 1 - k] : 0);
@@ -356,9 +356,9 @@ double firstBarLine(const Throughout& beats, int beatsInBar, const std::vector<E
         low.push_back(greatestNear(s.low, s.hop, at));
         turn.push_back(std::max(greatestNear(s.change, s.hop, at), greatestNear(s.turn, s.hop, at)));
     }
-    const auto bar = static_cast<std::size_t>(beatsInBar);
-    const std::vector<double> sections = sectionsAt(from, beats.period, low.size(), beatsInBar, bar, events);
-    const std::vector<double> opening = sectionsAt(from, beats.period, low.size(), beatsInBar, 0, events);
+    const std::vector<double> opening = sectionsAt(from, beats.period, low.size(), beatsInBar, events);
+    std::vector<double> sections = opening;
+    std::fill_n(sections.begin(), std::min<std::size_t>(sections.size(), std::size_t(beatsInBar)), 0.0);
     const std::vector<double> harmony = harmonyAt(from, beats.period, low.size(), c.pitches);
     int best = 0;
     double most = -1;

@@ -43,7 +43,8 @@ Result<Placed> place(const Project& p, SourceId source, std::optional<TrackId> t
     placed.id = clip.id;
     eachTrack(placed.project, [&](Track& t) {
         if (t.id != *track) return false;
-        if (t.tighten) clip.tighten = *t.tighten;
+        const bool isHit = s->kind == hear::Kind::OneHit && !s->set;
+        if (t.tighten && !isHit) clip.tighten = *t.tighten;
         t.clips.push_back(clip);
         return true;
     });

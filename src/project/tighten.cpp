@@ -2,6 +2,7 @@
 
 #include "project/changed.h"
 #include "project/counted.h"
+#include "project/edit_pins.h"
 #include "project/sets.h"
 #include "project/settle.h"
 #include "project/timing.h"
@@ -84,16 +85,18 @@ Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> gr
     return feel;
 }
 
-Result<hear::Feel> feelOfPart(const Source& source, Seconds from, Seconds to) {
-    if (!source.sound) return base::problem(fmt::format("{} is not there to be listened to.", source.name));
-    if (!source.beats) return base::problem(fmt::format("{} has no beats to have a feel around.", source.name));
-    const int rate = source.sound->audio.rate;
-    std::vector<hear::Onset> onsets = source.sound->onsets;
-    std::erase_if(onsets, [&](const hear::Onset& onset) {
-        const Seconds at = metre::toSeconds(onset.at, rate);
-        return at < from || at >= to;
-    });
-    auto feel = hear::feelOf(feelHits(onsets, rate, *source.beats), source.metre());
+std::vector<hear::FeelHit> markedHits(const Source& source) {
+    std::vector<hear::FeelHit> hits = feelHits(source);
+    if (!source.marks) return hits;
+    const Beats from = source.beats->beatAt(source.marks->from);
+    const Beats to = source.beats->beatAt(source.marks->to);
+    std::erase_if(hits, [&](const hear::FeelHit& hit) { return hit.at < from || hit.at >= to; });
+    return hits;
+}
+
+Result<hear::Feel> markedFeel(const Source& source) {
+    if (!source.marks || !source.sound || !source.beats) return feelOf(source);
+    auto feel = hear::feelOf(markedHits(source), source.metre());
     if (!feel)
         return base::problem(fmt::format("This part of {} has no feel: {}.", source.name, feel.error().text));
     return feel;
@@ -378,6 +381,22 @@ Result<void> isInRange(const Tighten& tighten) {
     return project::within(tighten.weaker, 0, 1, "A strength", "");
 }
 
+// The beats of what is about to be tightened run as its hits do. Where that cannot be it is tightened as it is.
+Project fittedToHits(Project p, const std::vector<ClipId>& ids) {
+    for (const ClipId id : ids) {
+        const Clip* clip = clipOf(p, id);
+        const SourcePtr source =
+            clip != nullptr && clip->tighten.percent == 0 ? sourceOf(p, clip->source) : nullptr;
+        const auto beats = source && !source->set ? beatsOfHits(*source) : std::nullopt;
+        if (!beats) continue;
+        // The last beat that lies within the recording by both.
+        const Seconds within = source->length() - Seconds(0.001);
+        const Beats last(std::floor(std::min(source->beats->beatAt(within), beats->beatAt(within)).value));
+        if (auto straight = putPin(p, source->id, beats->secondsAt(last), last)) p = std::move(*straight);
+    }
+    return p;
+}
+
 Result<void> canTighten(const Project& p, const Clip& clip, const Tighten& tighten) {
     const SourcePtr source = sourceOf(p, clip.source);
     if (!source) return base::problem("The clip's source is no longer in the project.");
@@ -405,7 +424,21 @@ Result<Project> setTighten(const Project& p, const std::vector<ClipId>& ids, con
     for (const ClipId id : all)
         if (const Clip* clip = clipOf(p, id); clip != nullptr && tighten.percent > 0)
             if (auto can = canTighten(p, *clip, tighten); !can) return tl::unexpected(can.error());
-    return withClips(p, all, [&](Clip& c) { c.tighten = tighten; });
+    return withClips(tighten.percent > 0 ? fittedToHits(p, all) : p, all, [&](Clip& c) { c.tighten = tighten; });
+}
+
+std::vector<FittedFirst> fittedFirst(const Project& before, const Project& after, const std::vector<ClipId>& ids) {
+    std::vector<FittedFirst> list;
+    for (const ClipId id : ids) {
+        const Clip* clip = clipOf(after, id);
+        const SourcePtr was = clip != nullptr ? sourceOf(before, clip->source) : nullptr;
+        const SourcePtr is = clip != nullptr ? sourceOf(after, clip->source) : nullptr;
+        if (!was || !is || !was->beats || !is->beats || was->beats->meanTempo() == is->beats->meanTempo()) continue;
+        const auto isTold = [&](const FittedFirst& told) { return told.source == is->id; };
+        if (std::none_of(list.begin(), list.end(), isTold))
+            list.push_back({is->id, is->name, was->beats->meanTempo(), is->beats->meanTempo()});
+    }
+    return list;
 }
 
 Result<Project> takeFeel(const Project& p, const std::vector<ClipId>& ids, const std::string& name,

@@ -13,14 +13,17 @@ namespace project {
 // the same hits and beats. Fails in a sentence naming the recording: it has no beats, is one hit, or is not played
 // so that a feel could be told. Any thread; the first time takes up to a hundredth of a second.
 Result<hear::Feel> feelOf(const Source& source, std::optional<hear::FeelGrid> grid = std::nullopt);
-// The same of a part, in the source's own seconds, by the hits that begin in it; found anew each time.
-Result<hear::Feel> feelOfPart(const Source& source, Seconds from, Seconds to);
+// The same of the part between its marks, by the hits that begin in it, found anew each time; of all of it where it
+// has no marks.
+Result<hear::Feel> markedFeel(const Source& source);
 // Finds it where it is not found yet, for whoever shows it later and must not wait.
 void findFeel(const Source& source);
 // Onsets, at a rate, as hits by the beats of a recording.
 std::vector<hear::FeelHit> feelHits(const std::vector<hear::Onset>& onsets, int rate, const metre::BeatMap& beats);
 // The hits a source's feel rests on. REQUIRES source.beats and source.sound.
 std::vector<hear::FeelHit> feelHits(const Source& source);
+// Those that markedFeel() rests on. REQUIRES the same.
+std::vector<hear::FeelHit> markedHits(const Source& source);
 
 // A hit of a recording, and where it is drawn to.
 struct DrawnHit {
@@ -68,9 +71,19 @@ Result<Project> setTrackTighten(const Project& p, TrackId id, const std::optiona
 // own, or says nothing of the bar's places. Fails in a sentence naming the recording. Any thread.
 Result<void> canBeDrawn(const Source& source, const Tighten& tighten);
 
-// Tightens clips. Fails, in a sentence, where a number is out of range, a clip is locked, or a recording has no
-// feel to be drawn from; none is changed then.
+// Tightens clips. What was not tightened before has its beats fitted to its hits first, where beatsOfHits() has
+// other ones. Fails, in a sentence, where a number is out of range, a clip is locked, or a recording has no feel to
+// be drawn from; none is changed then.
 Result<Project> setTighten(const Project& p, const std::vector<ClipId>& ids, const Tighten& tighten);
+
+// Whose beats were fitted when clips were tightened, each once.
+struct FittedFirst {
+    SourceId source;
+    std::string name;
+    Bpm was;
+    Bpm is;
+};
+std::vector<FittedFirst> fittedFirst(const Project& before, const Project& after, const std::vector<ClipId>& ids);
 
 // Clips take a feel, each tightened as it was, or by 100 % where it was not; none: its own. Fails as setTighten()
 // does.

@@ -1,16 +1,18 @@
 #include "shelf/exchange.h"
 
+#include "base/disk.h"
 #include "base/safe_file.h"
 #include "base/utf8.h"
 #include "hear/listen.h"
 #include "project/save.h"
-#include "shelf/path_text.h"
+#include "shelf/library_text.h"
 
 #include <algorithm>
 #include <cerrno>
 #include <cstring>
+#include <fcntl.h>
 #include <fmt/format.h>
-#include <fstream>
+#include <functional>
 #include <set>
 
 namespace shelf {
@@ -64,16 +66,50 @@ ReadFile fileFromText(const Json& j) {
     return file;
 }
 
+// The last line: a text that was cut where a line ends would else look whole.
+Json lastLine(const Exchanged& done) {
+    return {{"end", {{"files", done.files}, {"recordings", done.recordings}}}};
+}
+
+// Goes through the lines of a file until one is refused. Fails, naming the file, where it cannot be read.
+Result<void> eachLine(const fs::path& file, const std::function<Result<void>(const std::string&)>& take) {
+    const auto unread = [&] {
+        return base::problem(fmt::format("{} could not be read: {}.", base::shownPath(file), std::strerror(errno)));
+    };
+    const base::disk::Handle in(base::disk::open(file, O_RDONLY));
+    if (!in.isOpen()) return unread();
+    std::string text;
+    std::string block(1 << 16, '\0');
+    while (true) {
+        const ssize_t got = base::disk::read(in.get(), block.data(), block.size());
+        if (got < 0) return unread();
+        if (got == 0) break;
+        text.append(block.data(), static_cast<std::size_t>(got));
+        std::size_t from = 0;
+        for (std::size_t end = 0; (end = text.find('\n', from)) != std::string::npos; from = end + 1)
+            if (auto taken = take(text.substr(from, end - from)); !taken) return taken;
+        text.erase(0, from);
+    }
+    return text.empty() ? Result<void>() : take(text);
+}
+
 } // namespace
 
 Result<Exchanged> exportLibrary(const Library& library, const fs::path& file) {
     base::PartFile part(file);
-    std::ofstream out(part.path(), std::ios::binary);
-    Exchanged done;
-    const auto line = [&](const Json& j) {
-        out << j.dump(-1, ' ', false, Json::error_handler_t::replace) << '\n';
-        return bool(out);
+    base::disk::Handle out(base::disk::open(part.path(), O_WRONLY | O_CREAT | O_TRUNC));
+    const auto unwritten = [&](int error) {
+        return base::problem(
+            fmt::format("{} could not be written: {}.", base::shownPath(file), base::writeReason(file, error)));
     };
+    if (!out.isOpen()) return unwritten(errno);
+    int error = 0;
+    const auto line = [&](const Json& j) {
+        const std::string text = j.dump(-1, ' ', false, Json::error_handler_t::replace) + '\n';
+        if (error == 0 && !base::disk::writeAll(out.get(), text.data(), text.size())) error = errno;
+        return error == 0;
+    };
+    Exchanged done;
     line({{"format", libraryFormat}, {"version", libraryTextVersion}, {"heard", hear::listenVersion}});
     for (const fs::path& folder : library.folders())
         line({{"folder", pathToText(folder)}});
@@ -84,33 +120,28 @@ Result<Exchanged> exportLibrary(const Library& library, const fs::path& file) {
     if (!read) return tl::unexpected(read.error());
     for (const auto& [content, own] : library.allOwn()) {
         ++done.recordings;
-        line({{"own",
-               {{"content", content}, {"tags", own.tags}, {"notes", own.notes}, {"favourite", own.favourite}}}});
+        line({{"own", ownToText(content, own)}});
     }
-    out.close();
-    if (!out)
-        return base::problem(
-            fmt::format("{} could not be written: {}.", base::shownPath(file), base::writeReason(file, errno)));
-    auto kept = part.commit(base::Existing::Replace);
-    if (!kept) return tl::unexpected(kept.error());
+    line(lastLine(done));
+    if (error == 0) error = out.close();
+    if (error != 0) return unwritten(error);
+    if (auto kept = part.commit(base::Existing::Replace); !kept) return tl::unexpected(kept.error());
     return done;
 }
 
 Result<Exchanged> takeLibrary(Library& library, const fs::path& file) {
-    std::ifstream in(file, std::ios::binary);
-    if (!in)
-        return base::problem(fmt::format("{} could not be read: {}.", base::shownPath(file), std::strerror(errno)));
     std::vector<ReadFile> files;
     std::vector<fs::path> folders;
     std::map<std::string, OwnWords> words;
-    std::string text;
     std::size_t number = 0;
+    bool isWhole = false;
     const auto damaged = [&](const std::string& why) {
         return base::problem(fmt::format("{}, line {}: {}.", base::shownPath(file), number, why));
     };
-    try {
-        while (std::getline(in, text)) {
-            ++number;
+    auto read = eachLine(file, [&](const std::string& text) -> Result<void> {
+        ++number;
+        isWhole = false;
+        try {
             const Json j = Json::parse(text);
             if (number == 1) {
                 if (j.value("format", "") != libraryFormat) return damaged("this is no library");
@@ -126,18 +157,20 @@ Result<Exchanged> takeLibrary(Library& library, const fs::path& file) {
             } else if (j.contains("file")) {
                 files.push_back(fileFromText(j["file"]));
             } else if (j.contains("own")) {
-                const Json& o = j["own"];
-                OwnWords own{o.at("tags").get<std::vector<std::string>>(), o.at("notes").get<std::string>(),
-                             o.at("favourite").get<bool>()};
-                words.emplace(o.at("content").get<std::string>(), std::move(own));
+                words.insert(ownFromText(j["own"]));
+            } else if (j.contains("end")) {
+                isWhole = j == lastLine({files.size(), words.size()});
             } else {
                 return damaged("it says nothing that is known");
             }
+        } catch (const std::exception& e) {
+            return damaged(e.what());
         }
-    } catch (const std::exception& e) {
-        return damaged(e.what());
-    }
+        return {};
+    });
+    if (!read) return tl::unexpected(read.error());
     if (number == 0) return damaged("it is empty");
+    if (!isWhole) return damaged("it is cut off");
     // Own words of both: all tags, and the notes that were here where there are any.
     for (auto& [content, own] : words) {
         const OwnWords here = library.own(content);

@@ -1,7 +1,7 @@
 #include "shelf/own_words.h"
 
 #include "base/utf8.h"
-#include "shelf/path_text.h"
+#include "shelf/library_text.h"
 
 #include <algorithm>
 #include <fmt/format.h>
@@ -18,8 +18,7 @@ std::string toText(const AllOwnWords& words) {
         out["folders"].push_back(pathToText(folder));
     out["recordings"] = Json::array();
     for (const auto& [content, own] : words.of)
-        out["recordings"].push_back(
-            {{"content", content}, {"tags", own.tags}, {"notes", own.notes}, {"favourite", own.favourite}});
+        out["recordings"].push_back(ownToText(content, own));
     return out.dump(1, '\t', false, Json::error_handler_t::replace) + "\n";
 }
 
@@ -30,13 +29,8 @@ base::Result<AllOwnWords> ownWordsFrom(const std::string& text) {
         if (j.at("version").get<int>() != 1) return base::problem("it was written by a newer Patient Metre");
         for (const Json& folder : j.at("folders"))
             words.folders.push_back(pathFromText(folder));
-        for (const Json& r : j.at("recordings")) {
-            OwnWords own;
-            own.tags = r.at("tags").get<std::vector<std::string>>();
-            own.notes = r.at("notes").get<std::string>();
-            own.favourite = r.at("favourite").get<bool>();
-            words.of.emplace(r.at("content").get<std::string>(), std::move(own));
-        }
+        for (const Json& r : j.at("recordings"))
+            words.of.insert(ownFromText(r));
     } catch (const std::exception& e) {
         return base::problem(fmt::format("it cannot be read ({})", e.what()));
     }

@@ -8,6 +8,7 @@
 #include "project/import.h"
 #include "project/recovery.h"
 #include "project/save.h"
+#include "shelf/exchange.h"
 #include "shelf/library.h"
 #include "shelf/memory.h"
 #include "shelf/scan.h"
@@ -302,6 +303,39 @@ TEST_F(Fault, TheUsersOwnWordsAreInTheDatabaseOrBesideItAlways) {
                               shelf::ownWordsFrom(support::readBytes(file.parent_path() / "library-own.json"));
                           ASSERT_TRUE(beside);
                           EXPECT_EQ(beside->of.at("c"), words.at("c"));
+                      });
+}
+
+TEST_F(Fault, ALibraryIsWrittenAsTextAndTakenInWholeOrNotAtAll) {
+    const fs::path from = folder / "from" / "library.sqlite";
+    const fs::path into = folder / "into" / "library.sqlite";
+    const fs::path file = folder / "library.jsonl";
+    makeLibrary(from);
+    std::string whole;
+    const auto told = [](const auto& done) { return done ? Outcome{true, {}} : Outcome{false, done.error().text}; };
+    untilNothingFails([&] { fs::remove(file); },
+                      [&] {
+                          auto library = shelf::Library::open(from);
+                          if (!library) return Outcome{false, library.error().text};
+                          return told(shelf::exportLibrary(**library, file));
+                      },
+                      [&](const Outcome& outcome) {
+                          EXPECT_EQ(fs::exists(file), outcome.done);
+                          if (outcome.done) whole = support::readBytes(file);
+                      });
+    ASSERT_NE(whole.find("dusk"), std::string::npos);
+    untilNothingFails([&] { fs::remove_all(into.parent_path()); },
+                      [&] {
+                          auto library = shelf::Library::open(into);
+                          if (!library) return Outcome{false, library.error().text};
+                          return told(shelf::takeLibrary(**library, file));
+                      },
+                      [&](const Outcome& outcome) {
+                          auto library = shelf::Library::open(into);
+                          ASSERT_TRUE(library) << library.error().text;
+                          if (outcome.done) {
+                              EXPECT_EQ((*library)->own("c"), words.at("c"));
+                          }
                       });
 }
 

@@ -309,6 +309,36 @@ TEST(Tighten, BeatsThatAreALittleOffAreFittedToTheHits) {
     EXPECT_NEAR(fitted->secondsAt(Beats(0)).value, 0, 1e-9);
 }
 
+TEST(Tighten, HoweverItIsAskedForBeatsThatAreALittleOffAreFittedFirst) {
+    Playing steady;
+    steady.loose = 0.004;
+    Source s = steady.source();
+    s.loopBeats.reset();
+    s.beats = metre::BeatMap(Bpm(bpm * 1.002), Seconds(0));
+    const OnPage p = onPage(s, 104);
+    const auto tempo = [](const Project& of) { return of.sources[0]->beats->meanTempo().value; };
+    const auto tight = setTighten(p.project, {p.clip}, by(60));
+    ASSERT_TRUE(tight) << tight.error().text;
+    EXPECT_NEAR(tempo(*tight), bpm, 0.03);
+    const auto lent = takeFeel(p.project, {p.clip}, "Light swing", madeFeels()[1].feel);
+    ASSERT_TRUE(lent) << lent.error().text;
+    EXPECT_NEAR(tempo(*lent), bpm, 0.03);
+    // What is tightened already, or not at all, is as somebody left it.
+    const auto off = setTighten(p.project, {p.clip}, by(0));
+    EXPECT_NEAR(tempo(*off), bpm * 1.002, 1e-6);
+}
+
+TEST(Tighten, AOneHitOnATrackThatTightensComesAsItIs) {
+    const OnPage p = onPage(Playing().source(), 104);
+    const TrackId track = p.project.tracks[0]->id;
+    Source hit = Playing().source();
+    hit.kind = hear::Kind::OneHit;
+    const Added added = addSources(*setTrackTighten(p.project, track, by(70)), {hit});
+    const auto placed = place(added.project, added.ids[0], track, Beats(40));
+    ASSERT_TRUE(placed);
+    EXPECT_EQ(clipOf(placed->project, placed->id)->tighten.percent, 0);
+}
+
 TEST(Tighten, BeatsThatDriftFarHaveNoFeelOrAreDrawnWithoutHarm) {
     // Ten per cent faster by the end than its beats say.
     std::vector<std::int64_t> at;
@@ -364,12 +394,18 @@ TEST(Feels, OfAPartAreReadFromTheHitsInIt) {
     s.content = "both";
     s.sound = soundOf(support::strokes(at, 16 * 60 / bpm, rate));
     const Seconds middle = s.beats->secondsAt(Beats(8));
-    EXPECT_NEAR(*feelOfPart(s, Seconds(0), middle)->swing, 50, 1);
-    EXPECT_NEAR(*feelOfPart(s, middle, s.length())->swing, 64, 1);
-    const auto none = feelOfPart(s, Seconds(0), Seconds(0.5));
+    const auto between = [&](Seconds from, Seconds to) {
+        s.marks = Marks{from, to};
+        return markedFeel(s);
+    };
+    EXPECT_NEAR(*between(Seconds(0), middle)->swing, 50, 1);
+    EXPECT_NEAR(*between(middle, s.length())->swing, 64, 1);
+    const auto none = between(Seconds(0), Seconds(0.5));
     ASSERT_FALSE(none);
     EXPECT_NE(none.error().text.find("This part of hands has no feel: only"), std::string::npos)
         << none.error().text;
+    s.marks.reset();
+    EXPECT_EQ(*markedFeel(s), *feelOf(s)) << "without marks of all of it";
 }
 
 TEST(Tighten, IsSavedWithTheProject) {

@@ -60,7 +60,7 @@ TEST_F(Exchange, PartsThatAreJoinedAreTheWhole) {
     const auto whole = library("whole");
     scan(*whole);
     const std::string wanted = text(*whole, "whole.jsonl");
-    EXPECT_EQ(std::count(wanted.begin(), wanted.end(), '\n'), 1 + 1 + 16);
+    EXPECT_EQ(std::count(wanted.begin(), wanted.end(), '\n'), 1 + 1 + 16 + 1);
     for (const int of : {2, 4}) {
         std::size_t files = 0;
         for (int part = 1; part <= of; ++part) {
@@ -126,7 +126,10 @@ TEST_F(Exchange, WhatIsDamagedIsNamedByItsLineAndTakesNothing) {
     };
     EXPECT_NE(refused("").find("line 0: it is empty"), std::string::npos);
     EXPECT_NE(refused("{}\n").find("line 1: this is no library"), std::string::npos);
-    EXPECT_NE(refused(good.substr(0, good.size() - 40)).find("bad.jsonl, line 18"), std::string::npos);
+    EXPECT_NE(refused(good.substr(0, good.size() - 20)).find("bad.jsonl, line 19"), std::string::npos);
+    // Cut where a line ends, it would look whole.
+    EXPECT_NE(refused(good.substr(0, good.find('\n', good.size() / 2) + 1)).find("it is cut off"),
+              std::string::npos);
     std::string older = good;
     older.replace(older.find("\"heard\":") + 8, 2, "1");
     EXPECT_NE(refused(older).find("scan them again there"), std::string::npos);

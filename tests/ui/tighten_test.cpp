@@ -223,6 +223,18 @@ TEST(Tighten, AHitIsDraggedToWhereItIsToSound) {
     const auto pins = project::pinsOf(*w.now().sources.front());
     EXPECT_TRUE(std::any_of(pins.begin(), pins.end(),
                             [&](const auto& pin) { return pin.byHand && std::abs((pin.at - *hit).value) < 1e-6; }));
+    // Its knob goes on as freely, and onto no beat.
+    const QPoint knob =
+        QPointF(rails.layout().xHeard(rails.scene()->heardAt(*hit)), rails.layout().lowerKnobY()).toPoint();
+    QTest::mousePress(&rails, Qt::LeftButton, {}, knob);
+    for (const QPoint& place : {knob + QPoint(4, 0), knob + QPoint(5, 0)}) {
+        QMouseEvent move(QEvent::MouseMove, QPointF(place), rails.mapToGlobal(QPointF(place)), Qt::LeftButton,
+                         Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&rails, &move);
+    }
+    QTest::mouseRelease(&rails, Qt::LeftButton, {}, knob + QPoint(5, 0));
+    EXPECT_NEAR(rails.scene()->heardAt(*hit).value, was + by + 5 / rails.layout().perSecond, 0.002);
+    w.key(Qt::Key_Z, Qt::ControlModifier);
     w.key(Qt::Key_Z, Qt::ControlModifier);
     EXPECT_NEAR(rails.scene()->heardAt(*hit).value, was, 1e-6) << "undone as one";
 }

@@ -13,8 +13,6 @@
 
 namespace app {
 
-using metre::Beats;
-
 namespace {
 constexpr int wordsHeight = 15; // pixels above the field
 constexpr std::size_t mostPoints = 1500;
@@ -33,8 +31,7 @@ void FeelPlot::show(const project::SourcePtr& source) {
     why_.clear();
     hits_.clear();
     if (source) {
-        auto feel = source->marks ? project::feelOfPart(*source, source->marks->from, source->marks->to)
-                                  : project::feelOf(*source);
+        auto feel = project::markedFeel(*source);
         if (feel)
             feel_ = std::move(*feel);
         else
@@ -44,12 +41,7 @@ void FeelPlot::show(const project::SourcePtr& source) {
     if (feel_) {
         const hear::SwungGrid grid = feel_->swung();
         const int bar = feel_->stepsInBar();
-        std::vector<hear::FeelHit> all = project::feelHits(*source);
-        if (source->marks && source->beats) {
-            const Beats from = source->beats->beatAt(source->marks->from);
-            const Beats to = source->beats->beatAt(source->marks->to);
-            std::erase_if(all, [&](const hear::FeelHit& hit) { return hit.at < from || hit.at >= to; });
-        }
+        const auto all = project::markedHits(*source);
         const std::size_t stride = all.size() / mostPoints + 1;
         for (std::size_t i = 0; i < all.size(); i += stride) {
             const std::int64_t step = grid.stepNear(all[i].at);

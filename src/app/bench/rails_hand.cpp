@@ -56,6 +56,11 @@ RailsView::Under RailsView::under(const QPointF& at) const {
             distance = d;
             best = {above ? What::UpperKnob : What::LowerKnob, pin.beat, true, 0};
         }
+        if (best.what == What::LowerKnob && !isSame(*best.beat, Beats(std::round(best.beat->value)))) {
+            // A hit that was set by hand goes on as freely as it went there.
+            const Seconds hit = scene_->beats().secondsAt(*best.beat);
+            if (scene_->heardLooselyAt(hit)) return {What::Hit, best.beat, true, 0, hit};
+        }
         if (best.beat) return best;
         // The rung under the pointer, between its ends.
         const double share =
@@ -191,6 +196,7 @@ void RailsView::mousePressEvent(QMouseEvent* event) {
     case What::Hit:
         drag_.what = Drag::What::Hit;
         drag_.hit = on.hit;
+        if (on.isPin) pick({*on.beat});
         drag_.knob = layout_.xHeard(scene_->heardAt(on.hit));
         break;
     case What::Rungs:

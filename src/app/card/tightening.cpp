@@ -6,8 +6,6 @@
 #include "app/widgets/feel_text.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
-#include "metre/tempo.h"
-#include "project/edit_pins.h"
 #include "project/feel_file.h"
 
 #include <QComboBox>
@@ -87,42 +85,26 @@ void Tightening::change(const QString& what, const Change& how, const project::G
         how(tighten);
         next = project::setTighten(*next, {id}, tighten);
     }
-    if (session_.edit(what, fitted(std::move(next)), gesture)) sayWhatIsStuck();
+    apply(what, std::move(next), gesture);
     emit changed();
 }
 
-base::Result<project::Project> Tightening::fitted(base::Result<project::Project> next) {
-    for (const ClipId id : session_.selection().clips) {
-        const project::Clip* clip = next ? project::clipOf(*next, id) : nullptr;
-        const project::Clip* was = project::clipOf(session_.now(), id);
-        if (clip == nullptr || was == nullptr || was->tighten.percent > 0 || clip->tighten.percent == 0) continue;
-        const project::SourcePtr source = project::sourceOf(*next, clip->source);
-        const auto beats = source && !source->set ? project::beatsOfHits(*source) : std::nullopt;
-        if (!beats) continue;
-        const project::Beats last(std::floor(source->beats->beatAt(source->length()).value));
-        auto straight = project::putPin(*next, source->id, beats->secondsAt(last), last);
-        if (!straight) continue; // then it is tightened as it is
-        next = std::move(straight);
-        session_.say(tr("%1 was fitted first: its hits run at %2 BPM, not at %3")
-                         .arg(qt(source->name), qt(metre::tempoFigure(beats->meanTempo())),
-                              qt(metre::tempoFigure(source->beats->meanTempo()))));
-    }
-    return next;
-}
-
-void Tightening::sayWhatIsStuck() {
+void Tightening::apply(const QString& what, base::Result<project::Project> next, const project::Gesture& gesture) {
+    const project::Project before = session_.now();
+    if (!session_.edit(what, std::move(next), gesture)) return;
+    const Clips& clips = session_.selection().clips;
+    QStringList told = fittedFirstText(project::fittedFirst(before, session_.now(), clips));
     int stuck = 0;
     int drawn = 0;
-    const project::LaidPtr laid = session_.laid();
-    for (const ClipId id : session_.selection().clips)
-        if (const LaidClip* clip = laid->find(id)) {
+    for (const ClipId id : clips)
+        if (const LaidClip* clip = session_.laid()->find(id)) {
             stuck += clip->time().hitsStuck;
             drawn += clip->time().hitsDrawn;
         }
     if (stuck > 0)
-        session_.say(
-            tr("%n hits have no room to be drawn and stay as they were played; %1 are drawn", nullptr, stuck)
-                .arg(drawn));
+        told << tr("%n hits have no room to be drawn and stay as they were played; %1 are drawn", nullptr, stuck)
+                    .arg(drawn);
+    if (!told.isEmpty()) session_.say(told.join(QStringLiteral(" · ")));
 }
 
 void Tightening::setAmount(double percent) {
@@ -261,7 +243,7 @@ void Tightening::fillMenu() {
 
 void Tightening::take(const QString& name, const std::optional<hear::Feel>& feel) {
     auto next = project::takeFeel(session_.now(), session_.selection().clips, name.toStdString(), feel);
-    if (session_.edit(tr("Take a feel"), fitted(std::move(next)))) sayWhatIsStuck();
+    apply(tr("Take a feel"), std::move(next));
     emit changed();
 }
 
@@ -269,9 +251,7 @@ void Tightening::keep() {
     const Clips clips = session_.selection().clips;
     const LaidClip* clip = clips.empty() ? nullptr : session_.laid()->find(clips.front());
     if (clip == nullptr || !clip->source) return;
-    const auto& marks = clip->source->marks;
-    const auto feel =
-        marks ? project::feelOfPart(*clip->source, marks->from, marks->to) : project::feelOf(*clip->source);
+    const auto feel = project::markedFeel(*clip->source);
     if (!feel) {
         session_.say(qt(feel.error().text));
         return;

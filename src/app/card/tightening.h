@@ -33,9 +33,8 @@ class Tightening : public QObject {
 
   private:
     using Change = std::function<void(project::Tighten&)>;
-    // Fits the beats of what is about to be tightened where they are a little off, and says so.
-    base::Result<project::Project> fitted(base::Result<project::Project> next);
-    void sayWhatIsStuck();
+    // An edit of the selected clips; says whose beats were fitted for it, and how many hits have no room.
+    void apply(const QString& what, base::Result<project::Project> next, const project::Gesture& gesture = {});
     void change(const QString& what, const Change& how, const project::Gesture& gesture = {});
     void setAmount(double percent);
     void turnAmount(int steps, bool fine);

@@ -1,5 +1,6 @@
 #include "app/session/listening.h"
 
+#include "app/widgets/feel_text.h"
 #include "app/widgets/text.h"
 #include "base/abreast.h"
 #include "base/utf8.h"
@@ -110,7 +111,7 @@ void Listening::lendFeel(const std::filesystem::path& file) {
         say(tr("Select the clips that are to take its feel."));
         return;
     }
-    const QString name = qt(base::toUtf8(file.stem().native()));
+    const QString name = qt(base::shownName(file.stem()));
     jobs_.start<base::Result<hear::Feel>>(
         Lane::Listen, tr("Finding the feel of %1").arg(name),
         [file](const base::Progress& progress) -> base::Result<hear::Feel> {
@@ -125,8 +126,11 @@ void Listening::lendFeel(const std::filesystem::path& file) {
                 return;
             }
             const std::vector<ClipId> clips = selection().clips;
-            if (edit(tr("Take a feel"), project::takeFeel(now(), clips, name.toStdString(), *feel)))
-                say(tr("%n clips have the feel of %1", nullptr, static_cast<int>(clips.size())).arg(name));
+            const project::Project before = now();
+            if (!edit(tr("Take a feel"), project::takeFeel(now(), clips, name.toStdString(), *feel))) return;
+            QStringList told = fittedFirstText(project::fittedFirst(before, now(), clips));
+            told << tr("%n clips have the feel of %1", nullptr, static_cast<int>(clips.size())).arg(name);
+            say(told.join(QStringLiteral(" · ")));
         });
 }
 

@@ -1,5 +1,8 @@
 #include "app/widgets/feel_text.h"
 
+#include "app/widgets/text.h"
+#include "metre/tempo.h"
+
 #include <QObject>
 #include <QStringList>
 
@@ -32,6 +35,14 @@ QString feelWords(const hear::Feel& feel) {
     parts << QObject::tr("loose ± %1 ms").arg(feel.loose.value * 1000, 0, 'f', 1);
     parts << QObject::tr("%n hits", nullptr, feel.hits);
     return parts.join(QStringLiteral(", "));
+}
+
+QStringList fittedFirstText(const std::vector<project::FittedFirst>& fitted) {
+    QStringList sentences;
+    for (const project::FittedFirst& one : fitted)
+        sentences << QObject::tr("%1 was fitted first: its hits run at %2 BPM, not at %3")
+                         .arg(qt(one.name), qt(metre::tempoFigure(one.is)), qt(metre::tempoFigure(one.was)));
+    return sentences;
 }
 
 } // namespace app

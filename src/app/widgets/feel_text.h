@@ -2,8 +2,9 @@
 #pragma once
 
 #include "hear/feel.h"
+#include "project/tighten.h"
 
-#include <QString>
+#include <QStringList>
 
 namespace app {
 
@@ -13,5 +14,8 @@ QString feelText(const hear::Feel& feel);
 QString feelWords(const hear::Feel& feel);
 // "sixteenths"
 QString gridLabel(hear::FeelGrid grid);
+
+// "winch was fitted first: its hits run at 111.7 BPM, not at 112", for each recording whose beats were.
+QStringList fittedFirstText(const std::vector<project::FittedFirst>& fitted);
 
 } // namespace app

@@ -1,7 +1,8 @@
-// Paths as they stand in the texts that the library writes.
+// Paths and own words as they stand in the texts that the library writes.
 #pragma once
 
 #include "base/utf8.h"
+#include "shelf/own_words.h"
 
 #include <filesystem>
 #include <fmt/format.h>
@@ -29,6 +30,16 @@ inline std::filesystem::path pathFromText(const nlohmann::ordered_json& j) {
             bytes += static_cast<char>(std::stoi(hex.substr(i, 2), nullptr, 16));
     }
     return bytes;
+}
+
+inline nlohmann::ordered_json ownToText(const std::string& content, const OwnWords& own) {
+    return {{"content", content}, {"tags", own.tags}, {"notes", own.notes}, {"favourite", own.favourite}};
+}
+// By content. Fails by an exception.
+inline std::pair<std::string, OwnWords> ownFromText(const nlohmann::ordered_json& j) {
+    OwnWords own{j.at("tags").get<std::vector<std::string>>(), j.at("notes").get<std::string>(),
+                 j.at("favourite").get<bool>()};
+    return {j.at("content").get<std::string>(), std::move(own)};
 }
 
 } // namespace shelf
