@@ -6,7 +6,7 @@ cd "$(dirname "$0")"
 . tools/setup.sh
 
 install_missing "${build_packages[@]}" "${run_packages[@]}"
-build release patient-metre pmetre
+build release patient-metre
 
 project=(demo/canal_journey)
 for argument in "$@"; do

@@ -267,10 +267,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Select the clip before or after</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>Alt while dragging</source>
         <translation type="unfinished"></translation>
     </message>
@@ -312,10 +308,6 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Double click</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Types it; Escape takes it back</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
@@ -728,6 +720,70 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>%1 was fitted first: its hits run at %2 BPM, not at %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>bar %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source> to </source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Up, Down</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the lane or track above or below; with Shift its clip as well</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the clip, section, point or change before or after; with Shift that clip as well</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Alt+arrows in a lane</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Moves a section or a point; up and down turn its tempo, with Shift finer</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Enter</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opens the Bench; in a lane, and on an empty track, types</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>on buttons</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Presses it; Space too where it was reached by Tab</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Types it, as Enter does; Escape takes it back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ctrl+PgUp, Ctrl+PgDown</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>To the pin before or after; with Shift that pin as well</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Moves the picked pins by 1 ms, without any the tried click; with Ctrl ten, with Shift a tenth</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Names the picked pin; without any, pins here</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2268,6 +2324,26 @@ its recording, its beats and where they land are shown here.</source>
         <source>&amp;Guide</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Ed&amp;ges</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Begin earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begin &amp;later</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;End earlier</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>End la&amp;ter</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>
@@ -2351,6 +2427,14 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Press: the audition goes on from there (Left and Right: a second)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place in the file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 s</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2629,6 +2713,138 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Drag: place and tempo · wheel: tempo · double click: type the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Move section</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Trim</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Begins at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ends at %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play position</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Sections</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>section %1, %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Play from here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Rename</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tempo from %1 on</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Type</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>from %1 on: %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>track %1, %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 clip</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 clips</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>time rule %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mute track %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>hear track %1 alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>gain of track %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 dB</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>pan of track %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>muted</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Open in the Bench</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select as well</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Menu</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beginning of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>end of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fade in of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fade out of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fade out</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -3787,6 +4003,18 @@ its recording, its beats and where they land are shown here.</source>
         <source>locked</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Type</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>More</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Less</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Files</name>
@@ -4545,6 +4773,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source> · a click sets the project&apos;s key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use this key</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -5453,6 +5685,70 @@ its recording, its beats and where they land are shown here.</source>
         <source>hit at %1 s, drawn · drag it to where it is to sound</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Place in the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pin here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Next onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Previous onset</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>first mark</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>second mark</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pins</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>pin on beat %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>set by hand</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>locked</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Lock or unlock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Remove</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats in view</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat %1</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::ReadingsStrip</name>
@@ -5491,6 +5787,30 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source> A right click offers its other tempos.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>in use</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Type</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Use %1 BPM</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -6263,6 +6583,22 @@ Confidence %1. A click uses it.</source>
         <source>%1 as %2</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Project tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>all meet at %1 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::TempoPlot</name>
@@ -6288,6 +6624,10 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source>tempo not known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pin here</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

@@ -60,6 +60,7 @@ bool BarsView::eventFilter(QObject* object, QEvent* event) {
 
 void BarsView::pick(const LanePick& what) {
     picked_ = what;
+    spokenChanged(*this);
     emit pickedChanged();
     viewport()->update();
 }

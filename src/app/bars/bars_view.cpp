@@ -12,7 +12,6 @@
 
 #include <QContextMenuEvent>
 #include <QHelpEvent>
-#include <QKeyEvent>
 #include <QLineEdit>
 #include <QScrollBar>
 #include <QToolTip>
@@ -91,11 +90,16 @@ void BarsView::paintEvent(QPaintEvent* event) {
         p.setPen(QPen(tokens().brass, 1));
         p.setBrush(Qt::NoBrush);
         p.drawRect(viewport()->rect().adjusted(0, 0, -1, -1));
+        if (const auto index = emptyTrackAtCursor()) {
+            p.setPen(QPen(tokens().brass, 2));
+            p.drawRect(QRect(2, layout_.y(*index) + 1, BarsLayout::headers - 4, layout_.heightOf(*index) - 3));
+        }
     }
 }
 
 // Once for all that happens before the page is painted again. Hidden, it is painted whole when it is shown.
 void BarsView::paintChanges() {
+    spokenChanged(*this);
     if (std::exchange(willLook_, true)) return;
     QMetaObject::invokeMethod(
         this,
@@ -303,6 +307,11 @@ void BarsView::contextMenuEvent(QContextMenuEvent* event) {
     if (event->reason() == QContextMenuEvent::Keyboard && !selected.empty())
         at = layout_.clip(*session_.laid()->find(selected.front())).center().toPoint();
     const QPoint onScreen = viewport()->mapToGlobal(at);
+    if (const auto index = emptyTrackAtCursor(); event->reason() == QContextMenuEvent::Keyboard && index) {
+        const QRect head(0, layout_.y(*index), BarsLayout::headers, layout_.heightOf(*index));
+        emit menuAsked(OnTrack, viewport()->mapToGlobal(head.center()));
+        return;
+    }
     if (event->reason() == QContextMenuEvent::Keyboard && selected.empty() &&
         picked_.what != LanePick::What::Nothing) {
         const bool tempo = picked_.what == LanePick::What::TempoPoint || picked_.what == LanePick::What::TempoRange;
@@ -348,89 +357,6 @@ void BarsView::contextMenuEvent(QContextMenuEvent* event) {
         return;
     default:
         emit menuAsked(OnPage, onScreen);
-    }
-}
-
-void BarsView::nudge(int steps, int tracks) {
-    const project::Project p = session_.now(); // a copy: edits below replace the present one
-    const std::vector<ClipId> clips = session_.selection().clips;
-    const project::LaidClip* laid = clips.empty() ? nullptr : session_.laid()->find(clips.front());
-    const project::LaidClip held = laid != nullptr ? *laid : project::LaidClip(); // an edit replaces the layout
-    const project::Clip* first = held.clip;
-    if (first == nullptr) {
-        session_.say(tr("Nothing is selected."));
-        return;
-    }
-    const metre::Snap snap = p.view.snap == metre::Snap::Off ? metre::Snap::QuarterBeat : p.view.snap;
-    Beats to = first->at;
-    for (int i = 0; i < std::abs(steps); ++i)
-        to = steps > 0 ? metre::gridAfter(to, snap, p.metre) : metre::gridBefore(to - Beats(1e-4), snap, p.metre);
-    freshAfterPause();
-    if (session_.edit(tr("Move clip"), project::moveClips(p, clips, to - first->at, tracks),
-                      {"nudge", first->id.value, press_}))
-        session_.say(tr("Moved to %1").arg(qt(metre::positionLabel(p.metre.positionAt(to)))));
-}
-
-void BarsView::selectNeighbour(int direction) {
-    const std::vector<ClipId> all = project::allClips(session_.now());
-    if (all.empty()) return;
-    const auto& selected = session_.selection().clips;
-    const auto at = selected.empty() ? all.end() : std::find(all.begin(), all.end(), selected.back());
-    const auto n = static_cast<std::ptrdiff_t>(all.size());
-    std::ptrdiff_t index = direction > 0 ? 0 : n - 1;
-    if (at != all.end()) index = (at - all.begin() + direction + n) % n;
-    session_.document().select({all[static_cast<std::size_t>(index)]});
-}
-
-void BarsView::keyPressEvent(QKeyEvent* event) {
-    const bool control = event->modifiers().testFlag(Qt::ControlModifier);
-    const bool alt = event->modifiers().testFlag(Qt::AltModifier);
-    switch (event->key()) {
-    case Qt::Key_Escape:
-        if (tool_)
-            cancelDrag();
-        else if (picked_.what != LanePick::What::Nothing)
-            pick({});
-        else
-            session_.document().select({});
-        return;
-    case Qt::Key_Return:
-    case Qt::Key_Enter:
-        if (picked_.what == LanePick::What::TempoPoint)
-            typeTempoPoint();
-        else if (picked_.what == LanePick::What::TempoRange)
-            typeTempoChange();
-        else if (picked_.what == LanePick::What::Section)
-            typeSection();
-        else if (picked_.what != LanePick::What::Nothing)
-            typeMetreOrKey();
-        return;
-    case Qt::Key_Left:
-    case Qt::Key_Right: {
-        const int direction = event->key() == Qt::Key_Left ? -1 : 1;
-        const project::Project& p = session_.now();
-        if (alt)
-            nudge(direction, 0);
-        else if (control)
-            selectNeighbour(direction);
-        else {
-            const metre::Snap snap = p.view.snap == metre::Snap::Off ? metre::Snap::Beat : p.view.snap;
-            const Beats at = session_.player().position();
-            session_.transport().locate(direction > 0 ? metre::gridAfter(at, snap, p.metre)
-                                                      : metre::gridBefore(at - Beats(1e-4), snap, p.metre));
-        }
-        return;
-    }
-    case Qt::Key_Up:
-    case Qt::Key_Down:
-        if (alt) {
-            nudge(0, event->key() == Qt::Key_Up ? -1 : 1);
-            return;
-        }
-        verticalScrollBar()->setValue(verticalScrollBar()->value() + (event->key() == Qt::Key_Up ? -30 : 30));
-        return;
-    default:
-        QAbstractScrollArea::keyPressEvent(event);
     }
 }
 

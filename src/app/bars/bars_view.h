@@ -6,6 +6,7 @@
 #include "app/bars/bars_paint.h"
 #include "app/bars/bars_tool.h"
 #include "app/session/offer.h"
+#include "app/widgets/spoken.h"
 
 #include <QAbstractScrollArea>
 #include <QElapsedTimer>
@@ -19,7 +20,7 @@ namespace app {
 
 class EmptyPage;
 
-class BarsView : public QAbstractScrollArea {
+class BarsView : public QAbstractScrollArea, public Spoken {
     Q_OBJECT
   public:
     explicit BarsView(Session& session, QWidget* parent = nullptr);
@@ -44,8 +45,15 @@ class BarsView : public QAbstractScrollArea {
     EmptyPage& emptyPage() { return *empty_; }
     // Of all tracks, lower or higher by a step.
     void stepHeights(int by);
-    // Moves the selected clips by grid steps and tracks.
-    void nudge(int steps, int tracks);
+    // Moves the selected clips by grid steps and tracks; without any, what is picked in the lanes, whose tempo a
+    // track up raises by 1 BPM (a tenth with `fine`).
+    void nudge(int steps, int tracks, bool fine = false);
+    // Moves an edge of the selected clips by grid steps.
+    void nudgeEdge(project::Side side, int steps);
+
+    std::vector<SpokenItem> spoken() override;
+    QString spokenCursor() const override;
+    QWidget& spokenSurface() override { return *viewport(); }
 
     // What is picked in the lanes, and what commands do with it.
     const LanePick& picked() const { return picked_; }
@@ -136,7 +144,27 @@ class BarsView : public QAbstractScrollArea {
     void handOut();
     void carryOut(const QList<QUrl>& files);
     void showLanding(const QPointF& at, int files);
-    void selectNeighbour(int direction);
+    // The keyboard's cursor is what is picked in the lanes, else the clip that was selected last, else a track.
+    struct Row;
+    std::vector<Row> rows() const;
+    std::optional<std::size_t> rowAtCursor(const std::vector<Row>& rows) const;
+    Beats beatAtCursor() const;
+    std::optional<std::size_t> emptyTrackAtCursor() const;
+    void goToRow(const Row& row, bool extend);
+    void stepRow(int by, bool extend);
+    void stepAlong(int by, bool extend);
+    void pickInLane(LanePick::What lane, Beats near);
+    std::vector<Beats> placesIn(LanePick::What lane) const;
+    void goTo(ClipId clip, bool extend);
+    void enterAtCursor();
+    void nudgePicked(int steps, int bpm, bool fine);
+    metre::Snap gridOr(metre::Snap coarsest) const;
+    SpokenItem spokenSections();
+    SpokenItem spokenTempo();
+    SpokenItem spokenMetre();
+    SpokenItem spokenTrack(std::size_t index);
+    SpokenItem spokenClip(const project::LaidClip& clip);
+    std::vector<SpokenItem> spokenEdges(const project::LaidClip& clip);
     // Asks for a line of text on the page.
     void ask(const QRect& where, const QString& initial, const QString& name,
              std::function<void(const QString&)> take);
@@ -170,7 +198,7 @@ class BarsView : public QAbstractScrollArea {
     WaveCache waves_;
     TitleCache titles_;
     std::optional<ClipId> hovered_;
-    std::optional<TrackId> headPressed_;
+    std::optional<TrackId> headPressed_; // or reached by keys
     QLineEdit* line_;
     std::function<void(const QString&)> taken_;
 };

@@ -2,6 +2,7 @@
 // shown beside the pointer.
 #include "app/bars/bars_tool.h"
 
+#include "app/session/standing.h"
 #include "app/widgets/text.h"
 #include "metre/tempo.h"
 #include "project/edit_arrange.h"
@@ -16,21 +17,6 @@ namespace app {
 namespace {
 
 using project::Side;
-
-// "4 bars", "4 bars 2 beats", "3.25 beats".
-QString lengthText(const project::Project& p, Beats from, Beats to) {
-    const metre::Metre m = p.metre.metreAt(from);
-    const double beats = (to - from).value / m.counted().value;
-    const double bars = std::floor(beats / m.beats + 1e-6);
-    const double rest = beats - bars * m.beats;
-    const auto count = [](double n) { return QString::number(std::round(n * 100) / 100); };
-    QString text;
-    if (bars >= 1) text = bars == 1 ? QObject::tr("1 bar") : QObject::tr("%1 bars").arg(count(bars));
-    if (rest > 0.005 || bars < 1)
-        text += (text.isEmpty() ? QString() : QStringLiteral(" ")) +
-                (std::abs(rest - 1) < 0.005 ? QObject::tr("1 beat") : QObject::tr("%1 beats").arg(count(rest)));
-    return text;
-}
 
 class EdgeTool : public BarsTool {
   public:
@@ -83,7 +69,7 @@ class EdgeTool : public BarsTool {
         const project::Timing& t = after.time();
         const Beats edge = side_ == Side::Right ? t.end : t.start;
         QString first = QStringLiteral("%1   %2").arg(qt(metre::positionLabel(p.metre.positionAt(edge))),
-                                                      lengthText(p, t.start, t.end));
+                                                      barsText(p.metre, t.start, t.end));
         if (use_ == EdgeUse::Repeat && after.clip->stretch.loop && after.source) {
             const project::Seconds from = after.clip->turn      ? after.clip->turn->from
                                           : after.source->beats ? after.source->beats->secondsAt(Beats(0))

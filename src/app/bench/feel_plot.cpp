@@ -6,6 +6,7 @@
 #include "project/tighten.h"
 
 #include <QHelpEvent>
+#include <QKeyEvent>
 #include <QPainter>
 #include <QToolTip>
 #include <algorithm>
@@ -21,6 +22,7 @@ constexpr std::size_t mostPoints = 1500;
 FeelPlot::FeelPlot(QWidget* parent) : QWidget(parent) {
     setObjectName("feelPlot");
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    setFocusPolicy(Qt::TabFocus);
     setAccessibleName(tr("Feel"));
 }
 
@@ -54,7 +56,9 @@ void FeelPlot::show(const project::SourcePtr& source) {
             most = std::max(most, std::abs(place.offset.value) * 1000);
         most_ = std::clamp(std::ceil(most / 5) * 5, 5.0, 40.0);
     }
+    reached_.reset();
     setAccessibleDescription(feel_ ? feelWords(*feel_) : why_);
+    spokenChanged(*this);
     update();
 }
 
@@ -117,31 +121,94 @@ void FeelPlot::paintEvent(QPaintEvent*) {
         const double at = y(place.offset.value * 1000);
         p.drawLine(QPointF(x(place.place) - half, at), QPointF(x(place.place) + half, at));
     }
-    p.setPen(t.inkSoft);
     p.setRenderHint(QPainter::Antialiasing, false);
+    if (hasFocus()) {
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(t.brass, 1));
+        p.drawRect(field().adjusted(0.5, 0.5, -0.5, -0.5));
+    }
+    if (hasFocus() && reached_) {
+        // Under the keys: its words in place of those of the whole.
+        const hear::FeelPlace& place = feel_->places[*reached_];
+        p.drawRect(QRectF(x(place.place) - half - 2, field().top() + 2.5, 2 * half + 4, field().height() - 5));
+        p.fillRect(words, t.panel);
+        p.setPen(t.ink);
+        p.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, told(place));
+    }
+    p.setPen(t.inkSoft);
     p.drawText(field().adjusted(3, 1, -3, -1), Qt::AlignRight | Qt::AlignTop, tr("+%1 ms").arg(most_, 0, 'f', 0));
+}
+
+QString FeelPlot::told(const hear::FeelPlace& known) const {
+    const int parts = hear::entryOf(feel_->grid).parts;
+    const double ms = known.offset.value * 1000;
+    return tr("Beat %1, part %2: %3 ms %4, %n hits", nullptr, known.hits)
+        .arg(known.place / parts + 1)
+        .arg(known.place % parts + 1)
+        .arg(std::abs(ms), 0, 'f', 1)
+        .arg(ms < 0 ? tr("early") : tr("late"));
 }
 
 // What is known of the place under the pointer.
 bool FeelPlot::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        // The arrows are the window's elsewhere.
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Left || key == Qt::Key_Right) {
+            event->accept();
+            return true;
+        }
+    }
     if (event->type() != QEvent::ToolTip) return QWidget::event(event);
     const auto* help = static_cast<QHelpEvent*>(event);
     QString text = feel_ ? feelWords(*feel_) : why_;
     if (feel_ && field().contains(QPointF(help->pos()))) {
         const int place = static_cast<int>(help->pos().x() * feel_->stepsInBar() / std::max(1, width()));
-        const int parts = hear::entryOf(feel_->grid).parts;
-        for (const hear::FeelPlace& known : feel_->places) {
-            if (known.place != place) continue;
-            const double ms = known.offset.value * 1000;
-            text = tr("Beat %1, part %2: %3 ms %4, %n hits", nullptr, known.hits)
-                       .arg(place / parts + 1)
-                       .arg(place % parts + 1)
-                       .arg(std::abs(ms), 0, 'f', 1)
-                       .arg(ms < 0 ? tr("early") : tr("late"));
-        }
+        for (const hear::FeelPlace& known : feel_->places)
+            if (known.place == place) text = told(known);
     }
     QToolTip::showText(help->globalPos(), text, this);
     return true;
+}
+
+void FeelPlot::keyPressEvent(QKeyEvent* event) {
+    const int by = event->key() == Qt::Key_Left ? -1 : event->key() == Qt::Key_Right ? 1 : 0;
+    if (by == 0 || !feel_ || feel_->places.empty()) return QWidget::keyPressEvent(event);
+    const auto last = static_cast<std::ptrdiff_t>(feel_->places.size()) - 1;
+    const std::ptrdiff_t at = reached_ ? static_cast<std::ptrdiff_t>(*reached_) + by : (by > 0 ? 0 : last);
+    reached_ = static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(at, 0, last));
+    spokenChanged(*this);
+    update();
+}
+
+void FeelPlot::focusInEvent(QFocusEvent*) {
+    update();
+}
+void FeelPlot::focusOutEvent(QFocusEvent*) {
+    reached_.reset();
+    update();
+}
+
+QString FeelPlot::spokenCursor() const {
+    return reached_ ? QStringLiteral("place %1").arg(feel_->places[*reached_].place) : QString();
+}
+
+std::vector<SpokenItem> FeelPlot::spoken() {
+    std::vector<SpokenItem> list;
+    if (!feel_) return list;
+    for (std::size_t i = 0; i < feel_->places.size(); ++i) {
+        const hear::FeelPlace& place = feel_->places[i];
+        SpokenItem item{QStringLiteral("place %1").arg(place.place), QAccessible::ListItem, told(place)};
+        const int at = static_cast<int>(x(place.place));
+        item.where = QRect(at - 4, static_cast<int>(field().top()), 8, static_cast<int>(field().height()));
+        item.isSelected = reached_ == i;
+        item.reach = [this, i] {
+            reached_ = i;
+            update();
+        };
+        list.push_back(std::move(item));
+    }
+    return list;
 }
 
 } // namespace app

@@ -44,6 +44,7 @@ RailsView::RailsView(Session& session, QWidget* parent) : QWidget(parent), sessi
     setMouseTracking(true);
     connect(&session_, &Session::proven, this, [this] {
         stale_ = true;
+        spokenChanged(*this);
         update();
     });
     connect(&session_, &Session::rendered, this, [this] {
@@ -103,6 +104,7 @@ void RailsView::refresh() {
         scene_.reset();
         picked_.clear();
         stale_ = true;
+        spokenChanged(*this);
         update();
         return;
     }
@@ -168,6 +170,7 @@ void RailsView::layOut() {
         if (!dragging) layout_.heardFrom = scene_->heardAt(Seconds(anchor)).value - (anchor - layout_.from);
     }
     stale_ = true;
+    spokenChanged(*this);
     update();
     emit viewChanged();
 }
@@ -197,6 +200,7 @@ void RailsView::goHere(Seconds at) {
     setOwnCounts(true);
     const double x = layout_.x(*own_);
     if (x < 0 || x > width()) scrollTo(*own_ - layout_.span(width() / 3.0));
+    spokenChanged(*this);
     update();
 }
 
@@ -238,6 +242,7 @@ void RailsView::pick(std::vector<Beats> beats) {
     std::sort(picked_.begin(), picked_.end());
     if (scene_) keepPicked();
     stale_ = true;
+    spokenChanged(*this);
     update();
     emit pickedChanged();
 }
@@ -383,17 +388,21 @@ void RailsView::turnTried(int way, Qt::KeyboardModifiers modifiers) {
         emit triedTurned(way * (fine ? 0.01 : coarse ? 1 : 0.1));
 }
 
-void RailsView::pickNeighbour(int by) {
+void RailsView::pickNeighbour(int by, bool extend) {
     if (!scene_ || scene_->pins().empty()) return;
     const auto& pins = scene_->pins();
-    const auto at = std::find_if(pins.begin(), pins.end(), [&](const auto& p) {
-        return !picked_.empty() && holds({picked_.front()}, p.beat);
-    });
+    const auto from = [&] { return by > 0 ? picked_.back() : picked_.front(); };
+    const auto at = std::find_if(pins.begin(), pins.end(),
+                                 [&](const auto& p) { return !picked_.empty() && holds({from()}, p.beat); });
     const auto last = static_cast<std::ptrdiff_t>(pins.size()) - 1;
     const std::ptrdiff_t index = at == pins.end() ? (by > 0 ? 0 : last) : at - pins.begin() + by;
     const project::SourcePin& pin = pins[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(index, 0, last))];
     ++press_;
-    pick({pin.beat});
+    std::vector<Beats> beats;
+    if (extend) beats = picked_;
+    if (!holds(beats, pin.beat)) beats.push_back(pin.beat);
+    std::sort(beats.begin(), beats.end());
+    pick(std::move(beats));
     goHere(pin.at);
 }
 
@@ -409,13 +418,14 @@ void RailsView::keyPressEvent(QKeyEvent* event) {
     case Qt::Key_Up:
     case Qt::Key_Down:
         return turnTried(event->key() == Qt::Key_Up ? 1 : -1, m);
-    case Qt::Key_BracketLeft:
-        return pickNeighbour(-1);
-    case Qt::Key_BracketRight:
-        return pickNeighbour(1);
+    case Qt::Key_Return:
+    case Qt::Key_Enter:
+        return picked_.empty() ? pinHere() : namePicked();
     case Qt::Key_PageUp:
+        if (coarse) return pickNeighbour(-1, fine);
         return scrollTo(Seconds(layout_.from) - layout_.span(width() * 0.8));
     case Qt::Key_PageDown:
+        if (coarse) return pickNeighbour(1, fine);
         return scrollTo(Seconds(layout_.from) + layout_.span(width() * 0.8));
     case Qt::Key_Delete:
     case Qt::Key_Backspace:

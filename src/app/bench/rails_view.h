@@ -7,6 +7,7 @@
 #include "app/bench/rails_paint.h"
 #include "app/bench/rails_scene.h"
 #include "app/session/session.h"
+#include "app/widgets/spoken.h"
 
 #include <QPixmap>
 #include <QWidget>
@@ -18,7 +19,7 @@ namespace app {
 // Whether a beat is in a list. REQUIRES a list in order.
 bool holds(const std::vector<Beats>& list, Beats beat);
 
-class RailsView : public QWidget {
+class RailsView : public QWidget, public Spoken {
     Q_OBJECT
   public:
     explicit RailsView(Session& session, QWidget* parent = nullptr);
@@ -63,6 +64,10 @@ class RailsView : public QWidget {
     bool isWhole() const { return wholeView_; } // all of it is in view
     EyeGrid grid() const { return grid_; }
     void setGrid(EyeGrid grid);
+
+    std::vector<SpokenItem> spoken() override;
+    QString spokenCursor() const override;
+    QWidget& spokenSurface() override { return *this; }
 
     // The press that is under way, or was last: a fresh number for each.
     std::int64_t press() const { return press_; }
@@ -149,7 +154,9 @@ class RailsView : public QWidget {
     std::optional<Seconds> projectLine() const; // none where it is not in the recording
     void setOwnCounts(bool own);
     void followPlaying();
-    void pickNeighbour(int by);                               // the pin before or after
+    void pickNeighbour(int by, bool extend); // the pin before or after
+    SpokenItem spokenPins();
+    SpokenItem spokenRungs();
     void step(int by, Qt::KeyboardModifiers modifiers);       // what is picked, or all
     void turnTried(int way, Qt::KeyboardModifiers modifiers); // the tried tempo
     void dragUpper(QMouseEvent& event);

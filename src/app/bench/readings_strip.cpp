@@ -97,6 +97,7 @@ void ReadingsStrip::show(const std::vector<hear::Reading>& readings, std::option
                                             cells_[i].bpm ? qt(metre::tempoLabel(*cells_[i].bpm)) : tr("nothing"));
     }
     setAccessibleDescription(said.join(", "));
+    spokenChanged(*this);
     update();
 }
 
@@ -267,7 +268,41 @@ void ReadingsStrip::keyPressEvent(QKeyEvent* event) {
         pick(current_);
     else
         QWidget::keyPressEvent(event);
+    spokenChanged(*this);
     update();
+}
+
+QString ReadingsStrip::spokenCursor() const {
+    return QStringLiteral("reading %1").arg(current_);
+}
+
+// "heard 112 BPM, confidence 0.97 · also 56, in use".
+std::vector<SpokenItem> ReadingsStrip::spoken() {
+    std::vector<SpokenItem> list;
+    for (std::size_t i = 0; i < cells_.size(); ++i) {
+        const hear::Reading& r = cells_[i];
+        QStringList parts{tr(hear::witnessLabel(r.by))};
+        parts << (r.bpm ? tr("%1 BPM").arg(qt(metre::tempoLabel(*r.bpm))) : tr("no tempo"));
+        if (!r.evidence.empty()) parts << qt(r.evidence);
+        if (chosen_ == r.by) parts << tr("in use");
+        const int index = static_cast<int>(i);
+        SpokenItem item{QStringLiteral("reading %1").arg(i), QAccessible::RadioButton,
+                        parts.join(QStringLiteral(", "))};
+        item.where = cell(r.by);
+        item.isSelected = current_ == index;
+        item.isOn = chosen_ == r.by;
+        item.reach = [this, index] {
+            current_ = index;
+            spokenChanged(*this);
+            update();
+        };
+        item.actions = {{r.by == hear::Witness::Typed ? tr("Type") : tr("Use"), [this, index] { pick(index); }}};
+        for (std::size_t k = 0; k < r.others.size() && r.by != hear::Witness::Typed; ++k)
+            item.actions.push_back({tr("Use %1 BPM").arg(qt(metre::tempoLabel(r.others[k].bpm))),
+                                    [this, by = r.by, k] { emit pickedOther(by, static_cast<int>(k)); }});
+        list.push_back(std::move(item));
+    }
+    return list;
 }
 
 } // namespace app

@@ -1,6 +1,7 @@
 // The readings of a source's tempo, side by side in one strip, to pick from.
 #pragma once
 
+#include "app/widgets/spoken.h"
 #include "hear/reading.h"
 
 #include <QWidget>
@@ -16,7 +17,7 @@ namespace app {
 // one that is used, to a thousandth and halves and doubles apart, are underlined; of the others it is said by how
 // much they differ. A click or Enter picks; a right click, or the menu key, offers the other tempos that a witness
 // thinks possible; a click on Typed types it.
-class ReadingsStrip : public QWidget {
+class ReadingsStrip : public QWidget, public Spoken {
     Q_OBJECT
   public:
     explicit ReadingsStrip(QWidget* parent = nullptr);
@@ -24,6 +25,9 @@ class ReadingsStrip : public QWidget {
     void show(const std::vector<hear::Reading>& readings, std::optional<hear::Witness> chosen, bool hasSource);
     QSize sizeHint() const override { return {600, height_}; }
     QSize minimumSizeHint() const override { return {420, height_}; }
+    std::vector<SpokenItem> spoken() override;
+    QString spokenCursor() const override;
+    QWidget& spokenSurface() override { return *this; }
     // The cell of a witness.
     QRect cell(hear::Witness by) const;
     // How a reading stands to the one that is used: 0 where they agree, else by which part of it they differ; none

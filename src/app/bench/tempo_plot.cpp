@@ -6,6 +6,7 @@
 #include "app/widgets/tokens.h"
 #include "metre/tempo.h"
 
+#include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <algorithm>
@@ -23,7 +24,11 @@ TempoPlot::TempoPlot(RailsView& rails, QWidget* parent) : QWidget(parent), rails
     setToolTip(tr("The tempo as played, beat by beat; dashed: as a whole. Double click: a pin on that beat."));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setMouseTracking(true);
-    connect(&rails_, &RailsView::viewChanged, this, qOverload<>(&QWidget::update));
+    setFocusPolicy(Qt::TabFocus);
+    connect(&rails_, &RailsView::viewChanged, this, [this] {
+        spokenChanged(*this);
+        update();
+    });
 }
 
 // All of the recording's tempos but for the few wildest, and never less than ±2 %.
@@ -98,30 +103,38 @@ void TempoPlot::paintWords(QPainter& p, Range r) const {
     p.drawText(box, Qt::AlignLeft | Qt::AlignVCenter, title);
 }
 
-// The beat under the pointer, with its tempo.
-void TempoPlot::paintPointed(QPainter& p, Range r) const {
+const project::PlayedBeat* TempoPlot::pointed() const {
     const RailsScenePtr& scene = rails_.scene();
-    const RailsLayout& l = rails_.layout();
-    const Beats beat(std::round(scene->beats().beatAt(l.at(pointer_)).value));
+    if (!scene || !scene->hasBeats() || (pointer_ < 0 && !(hasFocus() && reached_))) return nullptr;
+    const Beats beat = pointer_ < 0 ? reached_->beat
+                                    : Beats(std::round(scene->beats().beatAt(rails_.layout().at(pointer_)).value));
     for (const project::PlayedBeat& b : scene->played())
-        if (b.beat == beat) {
-            p.setPen(Qt::NoPen);
-            p.setBrush(tokens().ink);
-            p.setRenderHint(QPainter::Antialiasing);
-            p.drawEllipse(QPointF(l.x(b.at), y(b.bpm.value, r)), 3, 3);
-            paintTold(p, rect(), {l.x(b.at), height() / 2.0 + 12},
-                      tr("beat %1 · %2 BPM%3")
-                          .arg(beatNumber(b.beat), qt(metre::tempoFigure(b.bpm)),
-                               b.on ? QString() : tr(" · nothing played")),
-                      false);
-        }
+        if (b.beat == beat) return &b;
+    return nullptr;
+}
+
+QString TempoPlot::told(const project::PlayedBeat& b) const {
+    return tr("beat %1 · %2 BPM%3")
+        .arg(beatNumber(b.beat), qt(metre::tempoFigure(b.bpm)), b.on ? QString() : tr(" · nothing played"));
+}
+
+// The beat that is pointed at, with its tempo.
+void TempoPlot::paintPointed(QPainter& p, Range r) const {
+    const project::PlayedBeat* b = pointed();
+    if (b == nullptr) return;
+    const double x = rails_.layout().x(b->at);
+    p.setPen(Qt::NoPen);
+    p.setBrush(tokens().ink);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.drawEllipse(QPointF(x, y(b->bpm.value, r)), 3, 3);
+    paintTold(p, rect(), {x, height() / 2.0 + 12}, told(*b), false);
 }
 
 void TempoPlot::paintEvent(QPaintEvent*) {
     QPainter p(this);
     const Tokens& t = tokens();
     p.fillRect(rect(), t.sheet);
-    p.setPen(t.rule);
+    p.setPen(hasFocus() ? t.brass : t.rule);
     p.drawRect(rect().adjusted(0, 0, -1, -1));
     const RailsScenePtr& scene = rails_.scene();
     p.setFont(textFont(sizes::label));
@@ -136,7 +149,7 @@ void TempoPlot::paintEvent(QPaintEvent*) {
     p.drawLine(QPointF(1, y(mean, r)), QPointF(width() - 1, y(mean, r)));
     paintPlayed(p, r);
     paintWords(p, r);
-    if (pointer_ >= 0) paintPointed(p, r);
+    paintPointed(p, r);
 }
 
 void TempoPlot::mouseMoveEvent(QMouseEvent* event) {
@@ -150,15 +163,90 @@ void TempoPlot::leaveEvent(QEvent*) {
 }
 
 void TempoPlot::mouseDoubleClickEvent(QMouseEvent* event) {
-    const RailsScenePtr scene = rails_.scene();
-    if (!scene || !scene->hasBeats()) return;
-    const Beats beat(std::round(scene->beats().beatAt(rails_.layout().at(event->position().x())).value));
-    for (const project::PlayedBeat& b : scene->played())
-        if (b.beat == beat) {
-            rails_.goHere(b.at);
-            rails_.pinHere();
-            return;
+    pointer_ = event->position().x();
+    if (const project::PlayedBeat* b = pointed()) pin(*b);
+}
+
+void TempoPlot::pin(const project::PlayedBeat& beat) {
+    rails_.goHere(beat.at);
+    rails_.pinHere();
+}
+
+// From beat to beat; the first time, to the one nearest to the rails' line.
+void TempoPlot::step(int by) {
+    const RailsScenePtr& scene = rails_.scene();
+    if (!scene || scene->played().empty()) return;
+    const auto& played = scene->played();
+    const Seconds from = reached_ ? reached_->at : rails_.here();
+    const auto near = std::min_element(played.begin(), played.end(), [&](const auto& a, const auto& b) {
+        return std::abs((a.at - from).value) < std::abs((b.at - from).value);
+    });
+    const auto last = static_cast<std::ptrdiff_t>(played.size()) - 1;
+    const std::ptrdiff_t index = near - played.begin() + (reached_ ? by : 0);
+    reached_ = played[static_cast<std::size_t>(std::clamp<std::ptrdiff_t>(index, 0, last))];
+    pointer_ = -1;
+    rails_.goHere(reached_->at);
+    spokenChanged(*this);
+    update();
+}
+
+// The arrows are the window's elsewhere.
+bool TempoPlot::event(QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride) {
+        const int key = static_cast<QKeyEvent*>(event)->key();
+        if (key == Qt::Key_Left || key == Qt::Key_Right) {
+            event->accept();
+            return true;
         }
+    }
+    return QWidget::event(event);
+}
+
+void TempoPlot::keyPressEvent(QKeyEvent* event) {
+    const project::PlayedBeat* at = pointed();
+    if (event->key() == Qt::Key_Left || event->key() == Qt::Key_Right)
+        step(event->key() == Qt::Key_Left ? -1 : 1);
+    else if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && at != nullptr)
+        pin(*at);
+    else
+        QWidget::keyPressEvent(event);
+}
+
+void TempoPlot::focusInEvent(QFocusEvent*) {
+    update();
+}
+void TempoPlot::focusOutEvent(QFocusEvent*) {
+    reached_.reset();
+    update();
+}
+
+QString TempoPlot::spokenCursor() const {
+    return reached_ ? QStringLiteral("beat %1").arg(reached_->beat.value) : QString();
+}
+
+// The beats that are in view.
+std::vector<SpokenItem> TempoPlot::spoken() {
+    const RailsScenePtr& scene = rails_.scene();
+    std::vector<SpokenItem> list;
+    if (!scene || !scene->hasBeats() || scene->played().empty()) return list;
+    const Range r = range();
+    for (const project::PlayedBeat& b : scene->played()) {
+        const double x = rails_.layout().x(b.at);
+        if (x < 0 || x > width()) continue;
+        SpokenItem item{QStringLiteral("beat %1").arg(b.beat.value), QAccessible::ListItem,
+                        told(b).replace(QStringLiteral(" · "), QStringLiteral(", "))};
+        item.where = QRect(static_cast<int>(x) - 3, static_cast<int>(y(b.bpm.value, r)) - 3, 6, 6);
+        item.isSelected = reached_ && reached_->beat == b.beat;
+        item.reach = [this, b] {
+            reached_ = b;
+            pointer_ = -1;
+            rails_.goHere(b.at);
+            update();
+        };
+        item.actions = {{tr("Pin here"), [this, b] { pin(b); }}};
+        list.push_back(std::move(item));
+    }
+    return list;
 }
 
 } // namespace app

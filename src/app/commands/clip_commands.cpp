@@ -269,7 +269,16 @@ CommandMenu clipCommands() {
            {"moveUp", words("Move to the track a&bove"), "Alt+Up", Needs::Clips,
             [](Reach& r) { r.bars.nudge(0, -1); }},
            {"moveDown", words("Move to the track belo&w"), "Alt+Down", Needs::Clips,
-            [](Reach& r) { r.bars.nudge(0, 1); }}}}}};
+            [](Reach& r) { r.bars.nudge(0, 1); }}}},
+         {words("Ed&ges"),
+          {{"startEarlier", words("&Begin earlier"), "Ctrl+Alt+Left", Needs::Clips,
+            [](Reach& r) { r.bars.nudgeEdge(project::Side::Left, -1); }},
+           {"startLater", words("Begin &later"), "Ctrl+Alt+Right", Needs::Clips,
+            [](Reach& r) { r.bars.nudgeEdge(project::Side::Left, 1); }},
+           {"endEarlier", words("&End earlier"), "Alt+Shift+Left", Needs::Clips,
+            [](Reach& r) { r.bars.nudgeEdge(project::Side::Right, -1); }},
+           {"endLater", words("End la&ter"), "Alt+Shift+Right", Needs::Clips,
+            [](Reach& r) { r.bars.nudgeEdge(project::Side::Right, 1); }}}}}};
 }
 
 } // namespace app

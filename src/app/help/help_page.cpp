@@ -224,15 +224,29 @@ std::vector<HelpPage::Key> handKeys() {
     return {
         on(bars, QObject::tr("1 – 9"), QObject::tr("To that section from the next bar line on; with Alt at once")),
         on(bars, QObject::tr("Left, Right"), QObject::tr("Play position by one grid step")),
-        on(bars, QObject::tr("Ctrl+Left, Ctrl+Right"), QObject::tr("Select the clip before or after")),
+        on(bars, QObject::tr("Up, Down"),
+           QObject::tr("To the lane or track above or below; with Shift its clip as well")),
+        on(bars, QObject::tr("Ctrl+Left, Ctrl+Right"),
+           QObject::tr("To the clip, section, point or change before or after; with Shift that clip as well")),
+        on(bars, QObject::tr("Alt+arrows in a lane"),
+           QObject::tr("Moves a section or a point; up and down turn its tempo, with Shift finer")),
+        on(bars, QObject::tr("Enter"), QObject::tr("Opens the Bench; in a lane, and on an empty track, types")),
         on(bars, QObject::tr("Alt while dragging"), QObject::tr("Free of the grid; Ctrl copies")),
         on(bars, QObject::tr("Edge of a clip"),
            QObject::tr("Upper third repeats, middle trims, lower third stretches")),
         on(bars, QObject::tr("Out of the window"),
            QObject::tr("A clip dragged there is handed over as a fitted file")),
         on(bars, QObject::tr("Ctrl+wheel"), QObject::tr("Zoom; Shift+wheel scrolls sideways")),
+        on(QObject::tr("on buttons"), QObject::tr("Enter"),
+           QObject::tr("Presses it; Space too where it was reached by Tab")),
         on(figures, QObject::tr("Wheel"), QObject::tr("Turns it; with Shift finer")),
-        on(figures, QObject::tr("Double click"), QObject::tr("Types it; Escape takes it back")),
+        on(figures, QObject::tr("Double click"), QObject::tr("Types it, as Enter does; Escape takes it back")),
+        on(bench, QObject::tr("Ctrl+PgUp, Ctrl+PgDown"),
+           QObject::tr("To the pin before or after; with Shift that pin as well")),
+        on(bench, QObject::tr("Left, Right"),
+           QObject::tr(
+               "Moves the picked pins by 1 ms, without any the tried click; with Ctrl ten, with Shift a tenth")),
+        on(bench, QObject::tr("Enter"), QObject::tr("Names the picked pin; without any, pins here")),
         on(bench, QObject::tr("Shift while dragging a knob"), QObject::tr("Ten times slower, free of onsets"))};
 }
 

@@ -23,6 +23,7 @@ void AuditionWave::show(const std::shared_ptr<const project::Source>& source) {
 void AuditionWave::showPosition(std::optional<metre::Seconds> at) {
     if (at_ == at) return;
     at_ = at;
+    spokenChanged(*this);
     update();
 }
 
@@ -78,6 +79,17 @@ void AuditionWave::keyPressEvent(QKeyEvent* event) {
     }
     const metre::Seconds to = at_.value_or(metre::Seconds(0)) + metre::Seconds(step);
     emit pressedAt(std::clamp(to, metre::Seconds(0), source_->length()));
+}
+
+std::vector<SpokenItem> AuditionWave::spoken() {
+    if (!source_) return {};
+    const metre::Seconds at = at_.value_or(metre::Seconds(0));
+    SpokenItem place{QStringLiteral("place"), QAccessible::Slider, tr("Place in the file"),
+                     tr("%1 s").arg(at.value, 0, 'f', 1)};
+    place.where = rect();
+    place.number = SpokenNumber{at.value, 0, source_->length().value, 1,
+                                [this](double seconds) { emit pressedAt(metre::Seconds(seconds)); }};
+    return {std::move(place)};
 }
 
 } // namespace app

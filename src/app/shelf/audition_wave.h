@@ -1,6 +1,7 @@
 // The outline of what is auditioned, with where it is; pressed, it is heard from there.
 #pragma once
 
+#include "app/widgets/spoken.h"
 #include "project/project.h"
 
 #include <QPixmap>
@@ -9,13 +10,17 @@
 
 namespace app {
 
-class AuditionWave : public QWidget {
+class AuditionWave : public QWidget, public Spoken {
     Q_OBJECT
   public:
     explicit AuditionWave(QWidget* parent = nullptr);
     void show(const std::shared_ptr<const project::Source>& source);
     void showPosition(std::optional<metre::Seconds> at);
     QSize sizeHint() const override { return {200, 46}; }
+
+    std::vector<SpokenItem> spoken() override;
+    QString spokenCursor() const override { return QStringLiteral("place"); }
+    QWidget& spokenSurface() override { return *this; }
 
   signals:
     void pressedAt(metre::Seconds at);

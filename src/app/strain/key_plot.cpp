@@ -136,6 +136,7 @@ void KeyPlot::keyPressEvent(QKeyEvent* event) {
     if (step != 0 && !meeting_.sources.empty()) {
         pointed_ = (pointed_.value_or(meeting_.best.value_or(0) - step) + step + 12) % 12;
         update();
+        spokenChanged(*this);
         emit hinted(told(*pointed_));
     } else if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && pointed_) {
         emit keyAsked(*pointed_, meeting_.minor);
@@ -148,6 +149,31 @@ void KeyPlot::leaveEvent(QEvent*) {
     pointed_.reset();
     update();
     emit hinted({});
+}
+
+QString KeyPlot::spokenCursor() const {
+    return pointed_ ? QStringLiteral("key %1").arg(*pointed_) : QString();
+}
+
+std::vector<SpokenItem> KeyPlot::spoken() {
+    std::vector<SpokenItem> list;
+    if (meeting_.sources.empty()) return list;
+    for (int root = 0; root < 12; ++root) {
+        QString name = told(root);
+        if (meeting_.best == root) name += QStringLiteral(", ") + tr("all meet");
+        if (now_ && now_->root == root && now_->minor == meeting_.minor) name += QStringLiteral(", ") + tr("now");
+        SpokenItem item{QStringLiteral("key %1").arg(root), QAccessible::ListItem, name};
+        item.where = column(root).toRect();
+        item.isSelected = pointed_ == root;
+        item.reach = [this, root] {
+            pointed_ = root;
+            update();
+            spokenChanged(*this);
+        };
+        item.actions = {{tr("Use this key"), [this, root] { emit keyAsked(root, meeting_.minor); }}};
+        list.push_back(std::move(item));
+    }
+    return list;
 }
 
 } // namespace app

@@ -2,18 +2,23 @@
 // transposed.
 #pragma once
 
+#include "app/widgets/spoken.h"
 #include "prove/key_meeting.h"
 
 #include <QWidget>
 
 namespace app {
 
-class KeyPlot : public QWidget {
+class KeyPlot : public QWidget, public Spoken {
     Q_OBJECT
   public:
     explicit KeyPlot(QWidget* parent = nullptr);
     void show(const prove::KeyMeeting& meeting, std::optional<hear::Key> now);
     QSize sizeHint() const override { return {600, 158}; }
+
+    std::vector<SpokenItem> spoken() override;
+    QString spokenCursor() const override;
+    QWidget& spokenSurface() override { return *this; }
 
   signals:
     void keyAsked(int root, bool minor);

@@ -64,6 +64,7 @@ StrainPlot::StrainPlot(QWidget* parent) : QWidget(parent) {
 void StrainPlot::show(const Content& content) {
     content_ = content;
     placeUse();
+    spokenChanged(*this);
     update();
 }
 
@@ -407,6 +408,44 @@ void StrainPlot::leaveEvent(QEvent*) {
 
 void StrainPlot::resizeEvent(QResizeEvent*) {
     placeUse();
+}
+
+QString StrainPlot::spokenCursor() const {
+    return QStringLiteral("now");
+}
+
+std::vector<SpokenItem> StrainPlot::spoken() {
+    std::vector<SpokenItem> list;
+    const QRect f = field().toRect();
+    const Bpm now = dragged_ ? Bpm(*dragged_) : content_.now;
+    SpokenItem tempo{QStringLiteral("now"), QAccessible::Slider, tr("Project tempo"),
+                     tr("%1 BPM").arg(qt(metre::tempoLabel(now)))};
+    tempo.where = QRect(static_cast<int>(x(now)) - 3, f.top(), 7, f.height());
+    tempo.number = SpokenNumber{now.value, metre::slowestTempo.value, metre::fastestTempo.value, 1, {}};
+    if (content_.mayChange) tempo.number->set = [this](double bpm) { emit tempoTried(bpm, ++gesture_); };
+    list.push_back(std::move(tempo));
+    if (content_.meeting) {
+        SpokenItem meeting{QStringLiteral("meeting"), QAccessible::ListItem,
+                           tr("all meet at %1 BPM").arg(qt(metre::tempoLabel(*content_.meeting)))};
+        meeting.where = QRect(static_cast<int>(x(*content_.meeting)) - 3, f.top(), 7, f.height());
+        if (use_->isVisibleTo(this)) meeting.actions = {{tr("Use"), [this] { emit useAsked(); }}};
+        list.push_back(std::move(meeting));
+    }
+    for (const prove::StrainedSource& s : content_.sources.in) {
+        const prove::Strain strain =
+            prove::strainOf(prove::usedAt(s.strained, now), now, s.strained.method, content_.comfort);
+        SpokenItem line{QStringLiteral("source %1").arg(s.id.value), QAccessible::ListItem,
+                        QStringLiteral("%1, %2, %3, %4")
+                            .arg(qt(s.name), tr("%1 BPM").arg(qt(metre::tempoLabel(s.strained.bpm))),
+                                 percentText(strain.percent), tr(prove::verdictWord(strain.verdict)))};
+        const auto at = QPointF(x(now), y(plotted(s.strained, now))).toPoint();
+        line.where = QRect(at - QPoint(4, 4), QSize(9, 9));
+        line.isSelected = content_.selected == s.id;
+        line.reach = [this, id = s.id] { emit sourcePressed(id.value); };
+        line.actions = {{tr("Select"), [this, id = s.id] { emit sourcePressed(id.value); }}};
+        list.push_back(std::move(line));
+    }
+    return list;
 }
 
 } // namespace app

@@ -2,6 +2,7 @@
 // source would be stretched there.
 #pragma once
 
+#include "app/widgets/spoken.h"
 #include "prove/meeting.h"
 
 #include <QWidget>
@@ -12,7 +13,7 @@ class QPushButton;
 
 namespace app {
 
-class StrainPlot : public QWidget {
+class StrainPlot : public QWidget, public Spoken {
     Q_OBJECT
   public:
     explicit StrainPlot(QWidget* parent = nullptr);
@@ -38,6 +39,10 @@ class StrainPlot : public QWidget {
     QRectF field() const;
     // What stands beside the pointer: the line it is on; empty: none.
     const QString& told() const { return told_; }
+
+    std::vector<SpokenItem> spoken() override;
+    QString spokenCursor() const override;
+    QWidget& spokenSurface() override { return *this; }
 
   signals:
     void sourcePressed(qlonglong source);

@@ -174,4 +174,10 @@ bool Figure::eventFilter(QObject* object, QEvent* event) {
     return QWidget::eventFilter(object, event);
 }
 
+std::vector<SpokenAction> Figure::spokenActions() {
+    return {{tr("Type"), [this] { beginTyping(); }},
+            {tr("More"), [this] { emitTurned(1, false); }},
+            {tr("Less"), [this] { emitTurned(-1, false); }}};
+}
+
 } // namespace app

@@ -1,6 +1,8 @@
 // A figure that is turned with the wheel and typed after a double click.
 #pragma once
 
+#include "app/widgets/spoken.h"
+
 #include <QElapsedTimer>
 #include <QWidget>
 #include <cstdint>
@@ -11,7 +13,7 @@ namespace app {
 
 // Shows text in the font for figures. Wheel, Up and Down turn it (finer with Shift held); a double click, Enter, F2
 // or a digit types it; Enter then takes the new text, Escape takes it back.
-class Figure : public QWidget {
+class Figure : public QWidget, public Spoken {
     Q_OBJECT
   public:
     Figure(const QString& accessibleName, int pixels, QWidget* parent = nullptr);
@@ -29,6 +31,12 @@ class Figure : public QWidget {
     std::int64_t turn() const { return turn_; }
     QSize sizeHint() const override;
     QSize minimumSizeHint() const override { return sizeHint(); }
+
+    std::vector<SpokenItem> spoken() override { return {}; }
+    QWidget& spokenSurface() override { return *this; }
+    QAccessible::Role spokenRole() const override { return QAccessible::SpinBox; }
+    QString spokenValue() const override { return text_; }
+    std::vector<SpokenAction> spokenActions() override;
 
   public slots:
     void beginTyping(const QString& initial = {});

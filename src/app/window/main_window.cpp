@@ -9,8 +9,10 @@
 #include "app/strain/strain_page.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/dropped_files.h"
+#include "app/widgets/spoken.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/window/button_keys.h"
 #include "app/window/head_strip.h"
 #include "app/window/import_report.h"
 #include "app/window/message_bar.h"
@@ -19,6 +21,7 @@
 #include "base/utf8.h"
 
 #include <QAbstractItemView>
+#include <QApplication>
 #include <QCloseEvent>
 #include <QComboBox>
 #include <QCoreApplication>
@@ -40,6 +43,8 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)),
     resize(1280, 800);
     setMinimumSize(1000, 640);
     setAcceptDrops(true);
+    speakCanvases();
+    qApp->installEventFilter(new ButtonKeys(this));
 
     head_ = new HeadStrip(session_, this);
     message_ = new MessageBar(this);

@@ -2,6 +2,7 @@
 
 #include "app/session/session.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/spoken.h"
 #include "app/widgets/tokens.h"
 
 #include <QHBoxLayout>
@@ -61,6 +62,8 @@ StatusLine::StatusLine(Session& session, QWidget* parent) : QWidget(parent), ses
     connect(&session_, &Session::said, this, [this](const QString& s) {
         sentence_->setText(s);
         sentence_->setToolTip(s);
+        QAccessibleEvent heard(sentence_, QAccessible::Alert); // read out though it has no focus
+        tellReaders(heard);
     });
     connect(&session_.jobs(), &Jobs::changed, this, &StatusLine::refreshWork);
     connect(&session_, &Session::rendered, this, &StatusLine::refreshWork);
