@@ -14,6 +14,7 @@ virtual_display_packages=(xvfb xauth)
 test_packages=(
   libgtest-dev libgmock-dev libbenchmark-dev libgsl-dev librubberband-dev libsoundtouch-dev libaubio-dev libqm-dsp-dev libsmf-dev
   jackd2 locales ffmpeg sox mediainfo python3-mutagen desktop-file-utils appstream shared-mime-info xdotool clang-format clang-tidy
+  at-spi2-core python3-pyatspi dbus
 )
 sanitizer_packages=(clang libclang-rt-14-dev)
 

@@ -83,7 +83,7 @@ int main(int argc, char** argv) {
     QApplication::setStyle("Fusion");
     app::loadFonts();
     const app::Preferences preferences = app::loadPreferences();
-    app::setTheme(arguments.lamp || preferences.lamp ? app::Theme::Lamp : app::Theme::Paper);
+    app::setTheme(arguments.lamp ? app::Theme::Lamp : preferences.theme);
 
     QTranslator translator;
     loadTranslation(translator);

@@ -59,7 +59,7 @@ const char* colourOf(prove::Landing landing) {
     case prove::Landing::InTime:
         return "#2E7D6B";
     case prove::Landing::Early:
-        return "#C77B1B";
+        return "#C27617";
     case prove::Landing::Late:
         return "#8C3B6E";
     case prove::Landing::Loose:

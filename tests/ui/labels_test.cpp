@@ -105,12 +105,12 @@ void expectRoom(QWidget& window, const QString& where, std::size_t least = 20) {
     EXPECT_EQ(faultsOf(window, least).join('\n').toStdString(), "") << where.toStdString();
 }
 
-TEST(Labels, HaveRoomOnEveryPageAtEverySizeInBothThemes) {
+TEST(Labels, HaveRoomOnEveryPageAtEverySizeInEveryTheme) {
     ui::Window w;
     w.import({ui::hands(), ui::bass(), ui::shaker()});
     const auto clips = project::allClips(w.now());
     w.session().document().select({clips.front()});
-    for (const app::Theme theme : {app::Theme::Paper, app::Theme::Lamp}) {
+    for (const app::Theme theme : {app::Theme::Paper, app::Theme::Lamp, app::Theme::Ink}) {
         app::setTheme(theme);
         for (const QSize size : {QSize(1280, 800), QSize(1100, 700)}) {
             w.window->resize(size);
@@ -120,7 +120,7 @@ TEST(Labels, HaveRoomOnEveryPageAtEverySizeInBothThemes) {
                                           .arg(page)
                                           .arg(size.width())
                                           .arg(size.height())
-                                          .arg(theme == app::Theme::Paper ? "paper" : "lamp");
+                                          .arg(theme == app::Theme::Paper ? "paper" : theme == app::Theme::Lamp ? "lamp" : "ink");
                 expectRoom(*w.window, where);
             }
         }

@@ -64,6 +64,7 @@ TEST(MainJob, FromLoopsOnDiskToLoopsOnTheGrid) {
 
     // One clip is moved two bars on by hand.
     const app::ClipId bassClip = w.now().tracks[1]->clips[0].id;
+    w.bars().zoomToAll(); // the page went along with what was played
     const QPoint from = w.middleOf(bassClip);
     w.drag(from, from + QPoint(static_cast<int>(8 * w.bars().layout().perBeat), 0));
     EXPECT_EQ(project::startOf(w.now(), *project::clipOf(w.now(), bassClip)), Beats(8));

@@ -521,7 +521,7 @@ TEST(Deliver, AFolderThatCannotBeWrittenIsNamed) {
 }
 
 TEST(Look, EveryTextColourStandsOutFromItsGround) {
-    for (const app::Theme theme : {app::Theme::Paper, app::Theme::Lamp}) {
+    for (const app::Theme theme : {app::Theme::Paper, app::Theme::Lamp, app::Theme::Ink}) {
         const app::Tokens& t = app::tokensOf(theme);
         for (const QColor& ground : {t.paper, t.sheet, t.panel, t.bar})
             for (const QColor& text : {t.ink, t.inkSoft, t.brassText})
@@ -540,6 +540,32 @@ TEST(Look, EveryTextColourStandsOutFromItsGround) {
         EXPECT_EQ(app::readable(t.ink, t.paper), t.ink) << "what can be read stays";
     }
     EXPECT_NEAR(app::contrast(Qt::black, Qt::white), 21, 1e-6);
+}
+
+// WCAG 2.1, 1.4.11: what is seen as a mark, and the borders of controls, 3 to 1.
+TEST(Look, EveryMarkStandsOutFromItsGround) {
+    for (const app::Theme theme : {app::Theme::Paper, app::Theme::Lamp, app::Theme::Ink}) {
+        const app::Tokens& t = app::tokensOf(theme);
+        for (const QColor& ground : {t.paper, t.sheet})
+            for (const QColor& mark : {t.brass, t.verdigris, t.amber, t.plum, t.wax, t.ruleStrong})
+                EXPECT_GE(app::contrast(mark, ground), 3)
+                    << mark.name().toStdString() << " on " << ground.name().toStdString();
+    }
+    const app::Tokens& ink = app::tokensOf(app::Theme::Ink);
+    for (const QColor& text : {ink.ink, ink.inkSoft, ink.brassText, ink.wax, ink.verdigris})
+        EXPECT_GE(app::contrast(text, ink.sheet), 7) << "1.4.6, enhanced: " << text.name().toStdString();
+    for (const QColor& tint : ink.tints)
+        EXPECT_GE(app::contrast(tint, ink.sheet), 3) << tint.name().toStdString();
+}
+
+TEST(Look, TheThemeIsKept) {
+    app::Preferences p;
+    p.theme = app::Theme::Ink;
+    app::savePreferences(p);
+    EXPECT_EQ(app::loadPreferences().theme, app::Theme::Ink);
+    p.theme = app::Theme::Paper;
+    app::savePreferences(p);
+    EXPECT_EQ(app::loadPreferences().theme, app::Theme::Paper);
 }
 
 TEST(Look, TheFontsAreOurOwn) {
@@ -578,10 +604,10 @@ TEST(Look, NoShortcutIsGivenTwice) {
     EXPECT_GT(seen.size(), 15);
 }
 
-TEST(Look, ItFitsItsSmallestSizeAndBothThemes) {
+TEST(Look, ItFitsItsSmallestSizeAndEveryTheme) {
     Loaded w;
     w.window->resize(1100, 700);
-    for (const app::Theme theme : {app::Theme::Lamp, app::Theme::Paper}) {
+    for (const app::Theme theme : {app::Theme::Lamp, app::Theme::Ink, app::Theme::Paper}) {
         app::setTheme(theme);
         QApplication::processEvents();
         const QImage shot = w.window->grab().toImage();

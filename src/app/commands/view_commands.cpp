@@ -21,11 +21,12 @@ void foldBench(Reach& r) {
         r.bench.setFolded(!r.bench.isFolded());
 }
 
-void switchLamp(Reach& r) {
-    setTheme(theme() == Theme::Lamp ? Theme::Paper : Theme::Lamp);
+// Switched off again it is paper.
+void switchTheme(Reach& r, Theme wanted) {
+    setTheme(theme() == wanted ? Theme::Paper : wanted);
     r.frame.repaintAll();
     Preferences p = r.session.preferences();
-    p.lamp = theme() == Theme::Lamp;
+    p.theme = theme();
     r.session.prefer(p);
 }
 
@@ -79,8 +80,10 @@ CommandMenu viewCommands() {
                 [](const Reach& r) { return !r.shelf.isHidden(); }},
                {"showBench", words("Be&nch"), "B", Needs::Nothing, foldBench,
                 [](const Reach& r) { return !r.bench.isFolded(); }},
-               {"lamp", words("By la&mplight"), "", Needs::Nothing, switchLamp,
-                [](const Reach&) { return theme() == Theme::Lamp; }}}}}};
+               {"lamp", words("By la&mplight"), "", Needs::Nothing,
+                [](Reach& r) { switchTheme(r, Theme::Lamp); }, [](const Reach&) { return theme() == Theme::Lamp; }},
+               {"ink", words("In blac&k ink"), "", Needs::Nothing, [](Reach& r) { switchTheme(r, Theme::Ink); },
+                [](const Reach&) { return theme() == Theme::Ink; }}}}}};
 }
 
 CommandMenu helpCommands() {

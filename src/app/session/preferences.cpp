@@ -21,6 +21,9 @@ QString fileName() {
 const std::array<std::pair<NewSources, const char*>, 3> newSourcesWords{
     {{NewSources::KeepTime, "keep"}, {NewSources::AsRecorded, "recorded"}, {NewSources::Lead, "lead"}}};
 
+const std::array<std::pair<Theme, const char*>, 3> themeWords{
+    {{Theme::Paper, "paper"}, {Theme::Lamp, "lamp"}, {Theme::Ink, "ink"}}};
+
 using Choices = std::vector<std::pair<QString, QVariant>>;
 
 // Numbers to choose from, each in words.
@@ -74,9 +77,9 @@ void describe(V& v, Preferences& p) {
     v.asked({Group::Appearance,
              "theme",
              QObject::tr("Theme"),
-             QObject::tr("Paper is light; by lamplight it is dark."),
-             {{QObject::tr("paper"), false}, {QObject::tr("lamplight"), true}}});
-    v.value("look/lamp", p.lamp);
+             QObject::tr("Paper is light; by lamplight it is dark; ink is black on white, with all the contrast there is."),
+             {{QObject::tr("paper"), "paper"}, {QObject::tr("lamplight"), "lamp"}, {QObject::tr("ink"), "ink"}}});
+    v.word("look/theme", p.theme, themeWords);
     AuditionWays& a = p.audition;
     v.value("audition/automatic", a.automatic);
     v.value("audition/inTempo", a.inTempo);
@@ -269,6 +272,8 @@ void setPreference(Preferences& preferences, const QString& key, const QVariant&
 Preferences loadPreferences() {
     const QSettings file(fileName(), QSettings::IniFormat);
     Preferences p;
+    // As it was kept while there were two themes.
+    if (file.value("look/lamp").toBool()) p.theme = Theme::Lamp;
     From from([&](const QString& name) { return file.value(name); });
     describe(from, p);
     p.recent = p.recent.mid(0, Preferences::mostRecent);

@@ -3,6 +3,7 @@
 
 #include "app/session/audition_ways.h"
 #include "app/session/deliver_ways.h"
+#include "app/widgets/tokens.h"
 #include "play/output.h"
 #include "project/leaning.h"
 #include "prove/landing.h"
@@ -28,7 +29,7 @@ enum class NewSources {
 
 struct Preferences {
     play::OutputChoice output;
-    bool lamp = false;
+    Theme theme = Theme::Paper;
     AuditionWays audition;
     NewSources newSources = NewSources::KeepTime;
     metre::Bpm worksFrom = project::Leaning::usual; // the low end of the octave of tempos that the user works at

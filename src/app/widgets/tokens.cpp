@@ -25,14 +25,14 @@ Tokens paperTokens() {
     t.panel = QColor("#EFE8D9");
     t.bar = QColor("#E7DFCB");
     t.rule = QColor("#DDD3BD");
-    t.ruleStrong = QColor("#9C9178");
+    t.ruleStrong = QColor("#91866D");
     t.ink = QColor("#1F2A37");
     t.inkSoft = QColor("#525A65");
     t.onInk = QColor("#FBF8F0");
     t.brass = QColor("#A8802B");
     t.brassText = QColor("#7A5B17");
     t.verdigris = QColor("#2E7D6B");
-    t.amber = QColor("#C77B1B");
+    t.amber = QColor("#C27617");
     t.plum = QColor("#8C3B6E");
     t.wax = QColor("#B23A2E");
     const char* tints[] = {"#7C8F6B", "#8A6F9E", "#5E86A0", "#B0745A", "#A08F4E", "#6B9A94", "#9E6F7E", "#77809A"};
@@ -59,6 +59,29 @@ Tokens lampTokens() {
     t.plum = QColor("#CC7FAF");
     t.wax = QColor("#E2705F");
     const char* tints[] = {"#93A681", "#A78DBB", "#7BA3BD", "#CB9078", "#BDAC6B", "#86B5AF", "#BB8C9B", "#949DB7"};
+    for (int i = 0; i < 8; ++i)
+        t.tints[i] = QColor(tints[i]);
+    return t;
+}
+
+Tokens inkTokens() {
+    Tokens t;
+    t.paper = QColor("#FFFFFF");
+    t.sheet = QColor("#FFFFFF");
+    t.panel = QColor("#FFFFFF");
+    t.bar = QColor("#F2F2F2");
+    t.rule = QColor("#8A8A8A");
+    t.ruleStrong = QColor("#404040");
+    t.ink = QColor("#000000");
+    t.inkSoft = QColor("#262626");
+    t.onInk = QColor("#FFFFFF");
+    t.brass = QColor("#6B4A00");
+    t.brassText = QColor("#5A3E00");
+    t.verdigris = QColor("#00523F");
+    t.amber = QColor("#8A4A00");
+    t.plum = QColor("#6A0F4A");
+    t.wax = QColor("#9B1010");
+    const char* tints[] = {"#33501F", "#4B2E66", "#174A6B", "#7A2F12", "#5A4A00", "#0F5A50", "#6B2440", "#2E3A5C"};
     for (int i = 0; i < 8; ++i)
         t.tints[i] = QColor(tints[i]);
     return t;
@@ -142,7 +165,7 @@ QCheckBox::indicator:focus { width: 10px; height: 10px; border: 2px solid %9; }
 )")
         .arg(t.paper.name(), t.sheet.name(), t.panel.name(), t.bar.name(), t.rule.name(), t.ruleStrong.name(),
              t.ink.name(), t.inkSoft.name(), t.brass.name())
-        .arg(t.onInk.name(), current == Theme::Paper ? QString() : QStringLiteral("-lamp"));
+        .arg(t.onInk.name(), current == Theme::Lamp ? QStringLiteral("-lamp") : QString());
 }
 
 } // namespace
@@ -156,7 +179,8 @@ QColor Tokens::band(int index) const {
 const Tokens& tokensOf(Theme which) {
     static const Tokens paper = paperTokens();
     static const Tokens lamp = lampTokens();
-    return which == Theme::Paper ? paper : lamp;
+    static const Tokens ink = inkTokens();
+    return which == Theme::Paper ? paper : which == Theme::Lamp ? lamp : ink;
 }
 
 const Tokens& tokens() {

@@ -31,7 +31,8 @@ struct Tokens {
     const QColor& tint(int index) const { return tints[static_cast<unsigned>(index) % 8]; }
 };
 
-enum class Theme { Paper, Lamp };
+// Light, dark, and black on white for whoever needs all the contrast there is.
+enum class Theme { Paper, Lamp, Ink };
 
 const Tokens& tokens();
 void setTheme(Theme theme); // and the application's palette and style sheet with it

@@ -137,11 +137,11 @@ QComboBox* PreferencesSheet::choice(const QString& name, const QString& title,
 
 void PreferencesSheet::prefer(const std::function<void(Preferences&)>& change) {
     Preferences p = session_.preferences();
-    const bool lamp = p.lamp;
+    const Theme before = p.theme;
     change(p);
     session_.prefer(p);
-    if (p.lamp == lamp) return;
-    setTheme(p.lamp ? Theme::Lamp : Theme::Paper);
+    if (p.theme == before) return;
+    setTheme(p.theme);
     for (QWidget* w : parentWidget()->findChildren<QWidget*>())
         w->update();
 }
