@@ -7,7 +7,7 @@ build_packages=(
   libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev libebur128-dev librtaudio-dev libjack-jackd2-dev
   nlohmann-json3-dev libcli11-dev libfmt-dev libexpected-dev libreaderwriterqueue-dev
   libsqlitecpp-dev libsqlite3-dev libmpg123-dev
-  qt6-base-dev
+  qt6-base-dev qt6-l10n-tools
 )
 run_packages=(qt6-qpa-plugins libgl1-mesa-dri)
 virtual_display_packages=(xvfb xauth)

@@ -597,10 +597,6 @@ its recording, its beats and where they land are shown here.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Paper is light; by lamplight it is dark.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>paper</source>
         <translation type="unfinished"></translation>
     </message>
@@ -784,6 +780,14 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Names the picked pin; without any, pins here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Paper is light; by lamplight it is dark; ink is black on white, with all the contrast there is.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>ink</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -2342,6 +2346,10 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>End la&amp;ter</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>In blac&amp;k ink</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

@@ -12,7 +12,11 @@
 #include <QHeaderView>
 #include <QLineEdit>
 #include <QListWidget>
+#include <QMap>
+#include <QMenu>
+#include <QMenuBar>
 #include <QStyleOptionButton>
+#include <QTranslator>
 
 namespace {
 
@@ -105,6 +109,105 @@ void expectRoom(QWidget& window, const QString& where, std::size_t least = 20) {
     EXPECT_EQ(faultsOf(window, least).join('\n').toStdString(), "") << where.toStdString();
 }
 
+// A language that there is not: every text with accents, and longer by two fifths, its places to fill in and the
+// letter that is underlined as they were.
+class LongerLanguage : public QTranslator {
+  public:
+    QString translate(const char*, const char* source, const char*, int) const override {
+        static const QString plain = QStringLiteral("aeiouyAEIOUYcnst");
+        static const QString accented = QStringLiteral("áéíóúýÁÉÍÓÚÝčňšť");
+        QString text = QString::fromUtf8(source);
+        const bool hasPlaces = text.contains('{') || text.contains('*') || text.contains(".json");
+        int letters = 0;
+        for (int i = 0; i < text.size() && !hasPlaces; ++i) {
+            const bool isPlace = i > 0 && text[i - 1] == '%';
+            if (text[i].isLetter()) ++letters;
+            if (const auto at = plain.indexOf(text[i]); at >= 0 && !isPlace) text[i] = accented[at];
+        }
+        return letters < 2 ? text
+                           : text + QStringLiteral("éšáň").repeated(letters).left(std::max(1, letters * 2 / 5));
+    }
+    bool isEmpty() const override { return false; }
+};
+
+// In place while it lives.
+struct InLanguage {
+    QTranslator& translator;
+    explicit InLanguage(QTranslator& t) : translator(t) { QCoreApplication::installTranslator(&translator); }
+    ~InLanguage() { QCoreApplication::removeTranslator(&translator); }
+};
+
+void expectRoomOnEveryPage(const char* language) {
+    ui::Window w;
+    w.import({ui::hands(), ui::bass(), ui::shaker()});
+    w.session().document().select({project::allClips(w.now()).front()});
+    for (const QSize size : {QSize(1280, 800), QSize(1600, 1000)}) {
+        w.window->resize(size);
+        for (const char* page : {"pageBars", "pageSources", "pageStrain"}) {
+            w.child<QAction>(page)->trigger();
+            expectRoom(*w.window, QStringLiteral("%1, %2 wide, in %3").arg(page).arg(size.width()).arg(language));
+        }
+    }
+}
+
+TEST(Labels, HaveRoomInALongerLanguage) {
+    LongerLanguage longer;
+    const InLanguage in(longer);
+    EXPECT_NE(QObject::tr("Tempo"), "Tempo");
+    expectRoomOnEveryPage("a longer language");
+}
+
+TEST(Labels, HaveRoomInGermanAndAreGerman) {
+    QTranslator german;
+    const auto file = std::filesystem::path(PM_APP).parent_path() / "translations" / "patient-metre_de.qm";
+    ASSERT_TRUE(german.load(QString::fromStdString(file.string()))) << file;
+    const InLanguage in(german);
+    {
+        ui::Window w;
+        EXPECT_EQ(w.child<QAction>("fitToBars")->text(), "In &Takte einpassen…");
+        EXPECT_EQ(app::BarsView::tr("%1 BPM").arg(104), "104 BPM");
+        EXPECT_EQ(QCoreApplication::translate("QObject", "%n hits", nullptr, 1), "1 Schlag");
+        EXPECT_EQ(QCoreApplication::translate("QObject", "%n hits", nullptr, 3), "3 Schläge");
+        // In a menu no letter is underlined twice among its own entries where there are letters enough.
+        for (QMenu* menu : w.window->menuBar()->findChildren<QMenu*>()) {
+            QMap<QChar, int> letters;
+            for (const QAction* action : menu->actions()) {
+                const QString text = action->text();
+                const auto at = text.indexOf('&');
+                if (at >= 0 && at + 1 < text.size()) ++letters[text[at + 1].toLower()];
+            }
+            int twice = 0;
+            for (const int times : letters)
+                twice += times - 1;
+            EXPECT_LE(twice, 2) << menu->title().toStdString();
+        }
+    }
+    expectRoomOnEveryPage("German");
+}
+
+// Where one reads from the right, all is mirrored but what runs in time.
+TEST(Labels, AreMirroredButTimeRunsOn) {
+    QApplication::setLayoutDirection(Qt::RightToLeft);
+    {
+        ui::Window w;
+        w.import({ui::hands(), ui::bass()});
+        w.openBench();
+        w.session().document().select({project::allClips(w.now()).front()});
+        w.settle();
+        const auto* shelf = w.child<QTabBar>("shelfTabs");
+        EXPECT_GT(shelf->mapTo(w.window.get(), shelf->rect().center()).x(), w.window->width() / 2);
+        for (const char* name : {"barsView", "rails", "tempoPlot", "feelPlot", "strainPlot", "auditionWave"})
+            EXPECT_EQ(w.child<QWidget>(name)->layoutDirection(), Qt::LeftToRight) << name;
+        expectRoom(*w.window, "mirrored");
+        // The page scrolls on to the right.
+        const double before = w.bars().layout().leftBeat;
+        w.bars().zoomBy(8, 600);
+        w.bars().scrollTo(8);
+        EXPECT_GT(w.bars().layout().leftBeat, before);
+    }
+    QApplication::setLayoutDirection(Qt::LeftToRight);
+}
+
 TEST(Labels, HaveRoomOnEveryPageAtEverySizeInEveryTheme) {
     ui::Window w;
     w.import({ui::hands(), ui::bass(), ui::shaker()});
@@ -120,7 +223,9 @@ TEST(Labels, HaveRoomOnEveryPageAtEverySizeInEveryTheme) {
                                           .arg(page)
                                           .arg(size.width())
                                           .arg(size.height())
-                                          .arg(theme == app::Theme::Paper ? "paper" : theme == app::Theme::Lamp ? "lamp" : "ink");
+                                          .arg(theme == app::Theme::Paper  ? "paper"
+                                               : theme == app::Theme::Lamp ? "lamp"
+                                                                           : "ink");
                 expectRoom(*w.window, where);
             }
         }

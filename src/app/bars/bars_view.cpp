@@ -30,6 +30,7 @@ BarsView::BarsView(Session& session, QWidget* parent)
     : QAbstractScrollArea(parent), session_(session), empty_(new EmptyPage(viewport())),
       line_(new QLineEdit(viewport())) {
     setObjectName("barsView");
+    setLayoutDirection(Qt::LeftToRight); // time runs so in every language
     setAccessibleName(tr("Bars: tracks and clips"));
     setFrameShape(QFrame::NoFrame);
     setFocusPolicy(Qt::StrongFocus);

@@ -123,6 +123,7 @@ void Bench::buildBody() {
     one->addWidget(eyeRow_);
     one->addWidget(rails_, 1);
     scroll_ = new QScrollBar(Qt::Horizontal, this);
+    scroll_->setLayoutDirection(Qt::LeftToRight); // as the rails
     scroll_->setObjectName("railsScroll");
     scroll_->setAccessibleName(tr("Scrolls both rails"));
     one->addWidget(scroll_);

@@ -21,6 +21,7 @@ constexpr std::size_t mostPoints = 1500;
 
 FeelPlot::FeelPlot(QWidget* parent) : QWidget(parent) {
     setObjectName("feelPlot");
+    setLayoutDirection(Qt::LeftToRight);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setFocusPolicy(Qt::TabFocus);
     setAccessibleName(tr("Feel"));

@@ -37,6 +37,7 @@ bool isShown(const RailsScene& scene, const Session& session, const project::Sou
 
 RailsView::RailsView(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("rails");
+    setLayoutDirection(Qt::LeftToRight);
     setAccessibleName(tr("The source as recorded, and as it is heard on the grid"));
     setMinimumSize(200, 150);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Expanding);

@@ -20,6 +20,7 @@ constexpr int edge = 6; // pixels above and below the curve
 
 TempoPlot::TempoPlot(RailsView& rails, QWidget* parent) : QWidget(parent), rails_(rails) {
     setObjectName("tempoPlot");
+    setLayoutDirection(Qt::LeftToRight);
     setAccessibleName(tr("The tempo as played, beat by beat"));
     setToolTip(tr("The tempo as played, beat by beat; dashed: as a whole. Double click: a pin on that beat."));
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);

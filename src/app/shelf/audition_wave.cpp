@@ -9,6 +9,7 @@
 namespace app {
 
 AuditionWave::AuditionWave(QWidget* parent) : QWidget(parent) {
+    setLayoutDirection(Qt::LeftToRight);
     setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
     setFocusPolicy(Qt::TabFocus);
     setAccessibleName(tr("Waveform of the selected file"));

@@ -174,12 +174,18 @@ void SourcesPage::buildTable() {
     header->setHighlightSections(false);
     header->setFont(textFont(sizes::label));
     header->setMinimumSectionSize(44);
+    // In some languages a title is longer than what stands below it.
+    const auto roomForTitle = [&](int c) {
+        constexpr int sides = 24;
+        const QString title = model_->headerData(c, Qt::Horizontal, Qt::DisplayRole).toString();
+        return QFontMetrics(header->font()).horizontalAdvance(title) + sides;
+    };
     for (int c = 0; c < model_->columnCount(); ++c) {
         const int width_ = sourceColumns()[static_cast<std::size_t>(c)].width;
         if (width_ == 0)
             header->setSectionResizeMode(c, QHeaderView::Stretch);
         else
-            header->resizeSection(c, width_);
+            header->resizeSection(c, std::max(width_, roomForTitle(c)));
     }
     empty_ =
         label(tr("Every source gets a row here: what its name, its tag, the ear and its length say of its tempo, "

@@ -18,6 +18,7 @@ constexpr int leftMargin = 44;
 
 KeyPlot::KeyPlot(QWidget* parent) : QWidget(parent) {
     setObjectName("keyPlot");
+    setLayoutDirection(Qt::LeftToRight);
     setAccessibleName(tr("Transposition of all sources for every project key"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);

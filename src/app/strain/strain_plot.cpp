@@ -51,6 +51,7 @@ QColor mixed(const QColor& a, const QColor& b, double share) {
 
 StrainPlot::StrainPlot(QWidget* parent) : QWidget(parent) {
     setObjectName("strainPlot");
+    setLayoutDirection(Qt::LeftToRight);
     setAccessibleName(tr("Strain of each source at every project tempo"));
     setFocusPolicy(Qt::StrongFocus);
     setMouseTracking(true);

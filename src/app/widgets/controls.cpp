@@ -1,5 +1,6 @@
 #include "app/widgets/controls.h"
 
+#include "app/widgets/elided_label.h"
 #include "app/widgets/tokens.h"
 #include "base/number.h"
 
@@ -44,7 +45,14 @@ QVBoxLayout* column(const QString& title, QWidget* content) {
     auto* layout = new QVBoxLayout;
     layout->setSpacing(2);
     layout->setContentsMargins(0, 0, 0, 0);
-    layout->addWidget(label(title));
+    // Where there is little room, in a language of long words, what stands below has it.
+    auto* says = new ElidedLabel(Qt::ElideRight);
+    says->setText(title);
+    says->setToolTip(title);
+    says->setProperty("soft", true);
+    says->setFont(textFont(sizes::label));
+    says->setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+    layout->addWidget(says);
     layout->addWidget(content, 0, Qt::AlignLeft | Qt::AlignVCenter);
     layout->addStretch(1);
     return layout;

@@ -70,7 +70,7 @@ Tokens inkTokens() {
     t.sheet = QColor("#FFFFFF");
     t.panel = QColor("#FFFFFF");
     t.bar = QColor("#F2F2F2");
-    t.rule = QColor("#8A8A8A");
+    t.rule = QColor("#A8A8A8");
     t.ruleStrong = QColor("#404040");
     t.ink = QColor("#000000");
     t.inkSoft = QColor("#262626");

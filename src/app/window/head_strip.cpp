@@ -330,16 +330,21 @@ void HeadStrip::dropEvent(QDropEvent* event) {
     event->acceptProposedAction();
 }
 
-// In a narrow window everything moves closer; the meeting tempo is used from its menu then, and from its page.
+// In a narrow window, and in a language of long words, everything moves closer; the meeting tempo is used from its
+// menu then, and from its page.
 void HeadStrip::resizeEvent(QResizeEvent*) {
     constexpr int roomy = 1240;
-    const bool narrow = width() < roomy;
-    layout()->setSpacing(narrow ? 7 : 14);
-    transport_->setSpacing(narrow ? 3 : 5);
-    position_->setMinimumWidth(
-        QFontMetrics(figureFont(28)).horizontalAdvance(narrow ? "00 · 0 · 00" : "000 · 0 · 00"));
-    proof_->setNarrow(narrow);
-    meet_->setVisible(!narrow);
+    const auto arrange = [this](bool narrow) {
+        layout()->setSpacing(narrow ? 7 : 14);
+        transport_->setSpacing(narrow ? 3 : 5);
+        position_->setMinimumWidth(
+            QFontMetrics(figureFont(28)).horizontalAdvance(narrow ? "00 · 0 · 00" : "000 · 0 · 00"));
+        proof_->setNarrow(narrow);
+        meet_->setVisible(!narrow);
+        layout()->invalidate();
+    };
+    arrange(width() < roomy);
+    if (width() >= roomy && layout()->minimumSize().width() > width()) arrange(true);
 }
 
 void HeadStrip::paintEvent(QPaintEvent*) {
