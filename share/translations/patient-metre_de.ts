@@ -796,6 +796,142 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
         <source>ink</source>
         <translation type="unfinished">Tinte</translation>
     </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished">Name</translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation type="unfinished">Tag</translation>
+    </message>
+    <message>
+        <source>Heard</source>
+        <translation type="unfinished">Gehört</translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation type="unfinished">Länge</translation>
+    </message>
+    <message>
+        <source>Tapped</source>
+        <translation type="unfinished">Getippt</translation>
+    </message>
+    <message>
+        <source>Typed</source>
+        <translation type="unfinished">Eingegeben</translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation type="unfinished">Name</translation>
+    </message>
+    <message>
+        <source>tag</source>
+        <translation type="unfinished">Tag</translation>
+    </message>
+    <message>
+        <source>heard</source>
+        <translation type="unfinished">gehört</translation>
+    </message>
+    <message>
+        <source>length</source>
+        <translation type="unfinished">Länge</translation>
+    </message>
+    <message>
+        <source>tapped</source>
+        <translation type="unfinished">getippt</translation>
+    </message>
+    <message>
+        <source>typed</source>
+        <translation type="unfinished">eingegeben</translation>
+    </message>
+    <message>
+        <source>struck</source>
+        <translation type="unfinished">geschlagen</translation>
+    </message>
+    <message>
+        <source>bass</source>
+        <translation type="unfinished">Bass</translation>
+    </message>
+    <message>
+        <source>keys</source>
+        <translation type="unfinished">Tasten</translation>
+    </message>
+    <message>
+        <source>held</source>
+        <translation type="unfinished">gehalten</translation>
+    </message>
+    <message>
+        <source>voice</source>
+        <translation type="unfinished">Stimme</translation>
+    </message>
+    <message>
+        <source>mix</source>
+        <translation type="unfinished">Mischung</translation>
+    </message>
+    <message>
+        <source>gentle</source>
+        <translation type="unfinished">sanft</translation>
+    </message>
+    <message>
+        <source>firm</source>
+        <translation type="unfinished">kräftig</translation>
+    </message>
+    <message>
+        <source>hard</source>
+        <translation type="unfinished">hart</translation>
+    </message>
+    <message>
+        <source>untouched</source>
+        <translation type="unfinished">unberührt</translation>
+    </message>
+    <message>
+        <source>Slices</source>
+        <translation type="unfinished">Stücke</translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation type="unfinished">Setzen</translation>
+    </message>
+    <message>
+        <source>Fixed</source>
+        <translation type="unfinished">Fest</translation>
+    </message>
+    <message>
+        <source>Fills its beats at every tempo</source>
+        <translation type="unfinished">Füllt seine Zählzeiten bei jedem Tempo</translation>
+    </message>
+    <message>
+        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
+        <translation type="unfinished">An seinen Einsätzen geschnitten: jedes Stück geht an seinen Platz und behält seine Länge</translation>
+    </message>
+    <message>
+        <source>Starts on its beat; the length stays as recorded</source>
+        <translation type="unfinished">Beginnt auf seiner Zählzeit; die Länge bleibt wie aufgenommen</translation>
+    </message>
+    <message>
+        <source>Keeps its seconds, whatever the tempo does</source>
+        <translation type="unfinished">Behält seine Sekunden, was das Tempo auch tut</translation>
+    </message>
+    <message>
+        <source>Drums, percussion, plucked rhythm: every attack stays as it was played</source>
+        <translation type="unfinished">Trommeln, Percussion, gezupfter Rhythmus: jeder Anschlag bleibt, wie er gespielt wurde</translation>
+    </message>
+    <message>
+        <source>Pads, chords, drones: long tones stay smooth</source>
+        <translation type="unfinished">Flächen, Akkorde, Borduntöne: lange Töne bleiben glatt</translation>
+    </message>
+    <message>
+        <source>Full mixes: tones and attacks each in their own way</source>
+        <translation type="unfinished">Ganze Mischungen: Töne und Anschläge je auf ihre Art</translation>
+    </message>
+    <message>
+        <source>A voice or one instrument: its colour stays</source>
+        <translation type="unfinished">Eine Stimme oder ein Instrument: die Farbe bleibt</translation>
+    </message>
+    <message>
+        <source>Pitch follows speed, as on tape</source>
+        <translation type="unfinished">Die Tonhöhe folgt der Geschwindigkeit, wie beim Tonband</translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>

@@ -790,6 +790,142 @@ its recording, its beats and where they land are shown here.</source>
         <source>ink</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tapped</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Typed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tapped</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>typed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>struck</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>bass</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>keys</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>held</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>voice</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>mix</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>gentle</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>firm</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>hard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>untouched</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Slices</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fixed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fills its beats at every tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Starts on its beat; the length stays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keeps its seconds, whatever the tempo does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drums, percussion, plucked rhythm: every attack stays as it was played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pads, chords, drones: long tones stay smooth</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Full mixes: tones and attacks each in their own way</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A voice or one instrument: its colour stays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pitch follows speed, as on tape</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>

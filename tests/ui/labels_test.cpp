@@ -3,6 +3,7 @@
 // out.
 #include "app/widgets/elided_label.h"
 #include "app/widgets/figure.h"
+#include "app/widgets/words.h"
 #include "ui/window.h"
 
 #include <QAbstractButton>
@@ -183,6 +184,33 @@ TEST(Labels, HaveRoomInGermanAndAreGerman) {
         }
     }
     expectRoomOnEveryPage("German");
+}
+
+// What the rooms below have as tables is named for translation by hand (core_words.cpp): none is forgotten.
+TEST(Labels, WordsOfTheRoomsBelowAreGerman) {
+    QTranslator german;
+    const auto file = std::filesystem::path(PM_APP).parent_path() / "translations" / "patient-metre_de.qm";
+    ASSERT_TRUE(german.load(QString::fromStdString(file.string()))) << file;
+    const auto expectThere = [&](const char* word) {
+        EXPECT_FALSE(german.translate("QObject", word).isEmpty()) << word;
+    };
+    for (int w = 0; w <= static_cast<int>(hear::Witness::Typed); ++w) {
+        expectThere(hear::witnessLabel(static_cast<hear::Witness>(w)));
+        expectThere(hear::witnessWord(static_cast<hear::Witness>(w)));
+    }
+    for (int k = 0; k <= static_cast<int>(hear::Kind::NoBeat); ++k)
+        expectThere(hear::kindLabel(static_cast<hear::Kind>(k)));
+    for (const prove::Verdict v :
+         {prove::Verdict::Gentle, prove::Verdict::Firm, prove::Verdict::Hard, prove::Verdict::Untouched})
+        expectThere(prove::verdictWord(v));
+    for (const prove::Landing l : prove::landings)
+        expectThere(prove::landingWord(l));
+    for (const project::TimeRuleEntry& rule : project::timeRules) {
+        expectThere(rule.label);
+        expectThere(rule.does);
+    }
+    for (const stretch::MethodEntry& method : stretch::methodTable)
+        expectThere(method.purpose);
 }
 
 // Where one reads from the right, all is mirrored but what runs in time.

@@ -4,6 +4,7 @@
 
 #include "app/session/standing.h"
 #include "app/widgets/text.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 #include "project/edit_arrange.h"
 #include "prove/strain.h"
@@ -88,7 +89,7 @@ class EdgeTool : public BarsTool {
                            .arg(qt(metre::tempoLabel(after.source->beats->meanTempo())),
                                 qt(metre::tempoLabel(t.tempo)),
                                 strain.percent > 0 ? QStringLiteral("+") : QString(), percent,
-                                QObject::tr(prove::verdictWord(strain.verdict)),
+                                verdictText(strain.verdict),
                                 counted(n, QObject::tr("this clip"), QObject::tr("%1 clips")), counts);
     }
 

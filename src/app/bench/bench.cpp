@@ -46,7 +46,8 @@ QScrollArea* roomFor(QWidget* content, const char* name, const QString& accessib
     room->setFrameShape(QFrame::NoFrame);
     room->setWidgetResizable(true);
     room->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    room->setFixedWidth(width);
+    // Wider in a language of long words.
+    room->setFixedWidth(std::max(width, content->minimumSizeHint().width() + 2));
     room->setWidget(content);
     room->viewport()->setAutoFillBackground(false);
     content->setAutoFillBackground(false);
@@ -299,7 +300,7 @@ QString Bench::sentence() const {
     QString text = qt(base::shownName(s->file));
     if (s->beats) {
         text += " " + qt(metre::tempoLabel(s->beats->meanTempo()));
-        if (s->chosen) text += tr(" (%1)").arg(QString::fromLatin1(hear::witnessLabel(*s->chosen)).toLower());
+        if (s->chosen) text += tr(" (%1)").arg(witnessInText(*s->chosen));
     } else {
         text += tr(", no beat found");
     }
@@ -313,7 +314,7 @@ QString Bench::sentence() const {
                                                             : stretch::methodLabel(clip->clip->stretch.method),
                          strain.percent > 0 ? QStringLiteral("+") : QString(),
                          QString::number(strain.percent, 'f', 1).replace('-', QChar(0x2212)),
-                         tr(prove::verdictWord(strain.verdict)));
+                         verdictText(strain.verdict));
     } else {
         text += QStringLiteral(" · %1").arg(ruleWord(clip->rule));
     }
@@ -414,7 +415,7 @@ void Bench::refresh() {
 // "struck · 48 kHz stereo · 8.571 s · 16 beats · first downbeat 0.000 s · 4/4 · all 3 clips".
 QString Bench::factsOf(const project::Source& s) const {
     QStringList facts{
-        QString::fromLatin1(hear::kindLabel(s.kind)),
+        kindText(s.kind),
         tr("%1 kHz %2")
             .arg(QString::number(s.facts.rate / 1000.0), s.facts.channels == 1 ? tr("mono") : tr("stereo")),
         tr("%1 s").arg(QString::number(s.length().value, 'f', 3))};

@@ -2,6 +2,7 @@
 
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 
 #include <QContextMenuEvent>
@@ -93,7 +94,7 @@ void ReadingsStrip::show(const std::vector<hear::Reading>& readings, std::option
                                                                : tr("nothing"))
                                      .toStdString();
         }
-        said << QStringLiteral("%1 %2").arg(hear::witnessLabel(cells_[i].by),
+        said << QStringLiteral("%1 %2").arg(witnessText(cells_[i].by),
                                             cells_[i].bpm ? qt(metre::tempoLabel(*cells_[i].bpm)) : tr("nothing"));
     }
     setAccessibleDescription(said.join(", "));
@@ -138,7 +139,7 @@ void ReadingsStrip::paintCell(QPainter& p, std::size_t i) const {
     p.setPen(hasSource_ ? t.ink : t.inkSoft);
     p.setFont(textFont(sizes::text, chosen ? QFont::DemiBold : QFont::Normal));
     p.drawText(QRect(inner.left(), inner.top(), inner.width() - (isNarrow ? 0 : figureWidth + 4), 19),
-               Qt::AlignLeft | Qt::AlignVCenter, hear::witnessLabel(r.by));
+               Qt::AlignLeft | Qt::AlignVCenter, witnessText(r.by));
     // What it rests on; of what says otherwise, by how much.
     const hear::Reading* used = chosen_ ? &cells_[static_cast<std::size_t>(*chosen_)] : nullptr;
     bool isCompared = false;
@@ -281,7 +282,7 @@ std::vector<SpokenItem> ReadingsStrip::spoken() {
     std::vector<SpokenItem> list;
     for (std::size_t i = 0; i < cells_.size(); ++i) {
         const hear::Reading& r = cells_[i];
-        QStringList parts{tr(hear::witnessLabel(r.by))};
+        QStringList parts{witnessText(r.by)};
         parts << (r.bpm ? tr("%1 BPM").arg(qt(metre::tempoLabel(*r.bpm))) : tr("no tempo"));
         if (!r.evidence.empty()) parts << qt(r.evidence);
         if (chosen_ == r.by) parts << tr("in use");

@@ -46,7 +46,7 @@ void SelectionList::show(const Session& session) {
             strain = QStringLiteral("%1%2 % %3")
                          .arg(s.percent > 0 ? QStringLiteral("+") : QString(),
                               QString::number(s.percent, 'f', 1).replace('-', QChar(0x2212)),
-                              tr(prove::verdictWord(s.verdict)));
+                              verdictText(s.verdict));
         }
         QString proof = session.proofs().isWaiting(id) ? QStringLiteral("…") : QStringLiteral("–");
         if (const auto proven = session.proofs().of(id)) {

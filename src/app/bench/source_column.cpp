@@ -9,6 +9,7 @@
 #include "app/widgets/figure.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "base/number.h"
 #include "metre/tempo.h"
 #include "project/edit_pins.h"
@@ -292,7 +293,7 @@ void SourceColumn::pick(hear::Witness by) {
     if (now && now->beats)
         session_.say(tr("%1: %2 BPM, %3")
                          .arg(name, qt(metre::tempoLabel(now->beats->meanTempo())),
-                              QString::fromLatin1(hear::witnessLabel(by)).toLower()));
+                              witnessInText(by)));
 }
 
 void SourceColumn::typeTempo(const QString& text) {

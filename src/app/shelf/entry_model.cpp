@@ -1,6 +1,7 @@
 #include "app/shelf/entry_model.h"
 
 #include "app/widgets/text.h"
+#include "app/widgets/words.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/settle.h"
@@ -57,7 +58,7 @@ ShelfRow rowFor(const EntryModel::Row& row) {
     if (e.key) detail << keyText(*e.key, e.keyBy);
     if (e.isRead()) detail << secondsText(e.length);
     const bool isSaid = e.kind == hear::Kind::OneHit || e.kind == hear::Kind::NoBeat; // in the tempo's place
-    if (e.isRead() && !isSaid) detail << QString::fromLatin1(hear::kindLabel(e.kind));
+    if (e.isRead() && !isSaid) detail << kindText(e.kind);
     // Even playing needs no word.
     constexpr double swung = 52; // per cent
     if (e.swing && *e.swing >= swung) detail << QObject::tr("swing %1 %").arg(*e.swing, 0, 'f', 0);
@@ -78,7 +79,7 @@ ShelfRow rowFor(const EntryModel::Row& row) {
         r.isFigure = !e.isMaybe;
         r.tempo =
             e.isMaybe ? QObject::tr("maybe %1").arg(figure) : (e.isFree ? QStringLiteral("~") : QString()) + figure;
-        if (e.by) r.by = QString::fromLatin1(hear::witnessWord(*e.by));
+        if (e.by) r.by = witnessInText(*e.by);
     }
     return r;
 }
@@ -87,7 +88,7 @@ QString factsOf(const project::Source& s) {
     QStringList parts;
     if (s.beats) {
         QString tempo = qt(metre::tempoFigure(s.beats->meanTempo()));
-        if (s.chosen) tempo += ' ' + QString::fromLatin1(hear::witnessWord(*s.chosen));
+        if (s.chosen) tempo += ' ' + witnessInText(*s.chosen);
         if (hear::isMaybe(s.readings, s.chosen)) tempo = QObject::tr("maybe %1").arg(tempo);
         parts << tempo;
         if (const auto beats = s.wholeBeats()) parts << QObject::tr("%1 beats").arg(*beats);

@@ -4,6 +4,7 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 
 #include <QCheckBox>
@@ -38,7 +39,7 @@ FilterStrip::FilterStrip(QWidget* parent) : QWidget(parent) {
     favourites_->setObjectName("filterFavourites");
     for (const hear::Kind kind : {hear::Kind::Struck, hear::Kind::Bass, hear::Kind::Keys, hear::Kind::Held,
                                   hear::Kind::Voice, hear::Kind::Mix, hear::Kind::OneHit, hear::Kind::NoBeat}) {
-        kinds_.emplace_back(chip(QString::fromLatin1(hear::kindLabel(kind)), tr("This kind of sound")), kind);
+        kinds_.emplace_back(chip(kindText(kind), tr("This kind of sound")), kind);
         kinds_.back().first->setObjectName(QStringLiteral("filterKind_%1").arg(hear::kindWord(kind)));
     }
     modes_ = {{chip(tr("major"), tr("In a major key")), shelf::Mode::Major},

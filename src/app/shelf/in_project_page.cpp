@@ -5,6 +5,7 @@
 #include "app/shelf/shelf_list.h"
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
+#include "app/widgets/words.h"
 #include "base/utf8.h"
 #include "metre/tempo.h"
 #include "project/sets.h"
@@ -112,7 +113,7 @@ void InProjectPage::refresh() {
         if (s.set)
             beats = tr("set of %n · ", nullptr, static_cast<int>(project::togetherWith(p, s.id).size())) + beats;
         row.detail = beats;
-        if (s.chosen) row.by = QString::fromLatin1(hear::witnessWord(*s.chosen));
+        if (s.chosen) row.by = witnessInText(*s.chosen);
         row.isPale = missing;
         item->setData(QVariant::fromValue(row), EntryModel::RowRole);
         item->setData(tr("%1, %2").arg(qt(s.name), tempo), Qt::AccessibleTextRole);

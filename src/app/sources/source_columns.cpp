@@ -110,7 +110,7 @@ QString keyText(const SourceRow& row) {
     return row.source->key ? qt(hear::keyLabel(*row.source->key)) : none;
 }
 QString kindText(const SourceRow& row) {
-    return QString::fromLatin1(hear::kindLabel(row.source->kind));
+    return app::kindText(row.source->kind);
 }
 
 // The time rule that counts for its clips, and where it comes from.
@@ -163,7 +163,7 @@ QVariant strainKey(const SourceRow& row) {
 }
 QString strainTip(const SourceRow& row) {
     const auto strain = strainOf(row);
-    return strain ? tr(prove::verdictWord(strain->verdict)) : QString();
+    return strain ? verdictText(strain->verdict) : QString();
 }
 
 // How it is played; sorted by swing, then by looseness.

@@ -8,6 +8,7 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 #include "project/sets.h"
 #include "project/settle.h"
@@ -221,7 +222,7 @@ void SourcesPage::connectTable() {
         if (session_.settle(tr("Use a reading"), project::chooseReading(session_.now(), id, *by)))
             session_.say(tr("%1: %2 BPM, %3")
                              .arg(qt(s->name), qt(metre::tempoLabel(*reading->bpm)),
-                                  QString::fromLatin1(hear::witnessLabel(*by)).toLower()));
+                                  witnessInText(*by)));
     });
 }
 

@@ -6,6 +6,7 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 
 #include <QHBoxLayout>
@@ -58,7 +59,7 @@ class StrainRow : public QStyledItemDelegate {
             p->fontMetrics().elidedText(index.data().toString(), Qt::ElideMiddle, upper.width() - figures - 10));
         p->setFont(textFont(sizes::label));
         p->setPen(verdictColour(verdict));
-        p->drawText(lower, Qt::AlignRight | Qt::AlignVCenter, QObject::tr(prove::verdictWord(verdict)));
+        p->drawText(lower, Qt::AlignRight | Qt::AlignVCenter, verdictText(verdict));
         p->setPen(t.inkSoft);
         p->drawText(lower, Qt::AlignLeft | Qt::AlignVCenter, index.data(ChangeRole).toString());
         if (option.state.testFlag(QStyle::State_HasFocus) && selected) {
@@ -222,7 +223,7 @@ void showRow(QListWidgetItem& item, const Row& row, Bpm now) {
     item.setData(VerdictRole, static_cast<int>(row.strain.verdict));
     item.setData(Qt::AccessibleTextRole,
                  QStringLiteral("%1, %2, %3, %4")
-                     .arg(item.text(), change, percent, StrainPage::tr(prove::verdictWord(row.strain.verdict))));
+                     .arg(item.text(), change, percent, verdictText(row.strain.verdict)));
     item.setToolTip(qt(row.source->name));
 }
 

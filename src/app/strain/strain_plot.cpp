@@ -3,6 +3,7 @@
 #include "app/widgets/controls.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 
 #include <QMouseEvent>
@@ -368,7 +369,7 @@ void StrainPlot::mouseMoveEvent(QMouseEvent* event) {
                 : tr("%1 as %2").arg(qt(metre::tempoLabel(s->strained.bpm)), qt(metre::tempoLabel(used)));
         told_ = QStringLiteral("%1 · %2 → %3 · %4 %5")
                     .arg(qt(s->name), as, QString::number(here.value, 'f', 1), percentText(strain.percent),
-                         tr(prove::verdictWord(strain.verdict)));
+                         verdictText(strain.verdict));
     }
     setCursor(isOnNow(at) ? Qt::SizeHorCursor : s != nullptr ? Qt::PointingHandCursor : Qt::ArrowCursor);
     update();
@@ -438,7 +439,7 @@ std::vector<SpokenItem> StrainPlot::spoken() {
         SpokenItem line{QStringLiteral("source %1").arg(s.id.value), QAccessible::ListItem,
                         QStringLiteral("%1, %2, %3, %4")
                             .arg(qt(s.name), tr("%1 BPM").arg(qt(metre::tempoLabel(s.strained.bpm))),
-                                 percentText(strain.percent), tr(prove::verdictWord(strain.verdict)))};
+                                 percentText(strain.percent), verdictText(strain.verdict))};
         const auto at = QPointF(x(now), y(plotted(s.strained, now))).toPoint();
         line.where = QRect(at - QPoint(4, 4), QSize(9, 9));
         line.isSelected = content_.selected == s.id;

@@ -1,7 +1,10 @@
 // The product's words for values of the document, as they are shown.
 #pragma once
 
+#include "hear/kind.h"
+#include "hear/reading.h"
 #include "project/project.h"
+#include "prove/strain.h"
 
 #include <QObject>
 #include <QString>
@@ -10,6 +13,20 @@ namespace app {
 
 inline QString ruleWord(project::TimeRule rule) {
     return QObject::tr(project::entryOf(rule).label);
+}
+
+// "Heard", as a title; and within a sentence, "heard".
+inline QString witnessText(hear::Witness witness) {
+    return QObject::tr(hear::witnessLabel(witness));
+}
+inline QString witnessInText(hear::Witness witness) {
+    return QObject::tr(hear::witnessWord(witness));
+}
+inline QString kindText(hear::Kind kind) {
+    return QObject::tr(hear::kindLabel(kind));
+}
+inline QString verdictText(prove::Verdict verdict) {
+    return QObject::tr(prove::verdictWord(verdict));
 }
 
 // Where a rule comes from.

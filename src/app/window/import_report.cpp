@@ -4,6 +4,7 @@
 #include "app/widgets/elided_label.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
+#include "app/widgets/words.h"
 #include "metre/tempo.h"
 #include "project/arriving.h"
 #include "project/import.h"
@@ -205,7 +206,7 @@ void ImportReport::fill(Row& row) {
     const SourceId id = row.source;
     if (const hear::Reading* other = otherChoice(*s))
         offer(tr("%1 by %2")
-                  .arg(qt(metre::tempoLabel(*other->bpm)), QString::fromLatin1(hear::witnessWord(other->by))),
+                  .arg(qt(metre::tempoLabel(*other->bpm)), witnessInText(other->by)),
               tr("Use this reading instead"), "reportOther", [this, id, by = other->by] {
                   session_.settle(tr("Choose reading"), project::chooseReading(session_.now(), id, by));
               });
