@@ -12,6 +12,7 @@
 #include "cli/sound_options.h"
 #include "deliver/file_tags.h"
 #include "deliver/names.h"
+#include "hear/name.h"
 #include "metre/tempo.h"
 #include "project/clip_rendering.h"
 #include "project/edit_clips.h"
@@ -143,6 +144,17 @@ Result<void> setTempo(project::Source& s, const std::filesystem::path& in, const
         s.loopBeats.reset();
     }
     return {};
+}
+
+// Whether a file says its tempo without being listened to.
+bool saysTempo(const std::filesystem::path& in) {
+    return hear::readName(in).bpm || sound::readTags(in).bpm;
+}
+// What its name says of its tempo, else its tag; null where neither does.
+const hear::Reading* writtenIn(const project::Source& source) {
+    for (const hear::Witness by : {hear::Witness::Name, hear::Witness::Tag})
+        if (const hear::Reading* r = project::readingBy(source, by); r != nullptr && r->bpm) return r;
+    return nullptr;
 }
 
 // The tempo of another file, by the same trust.
@@ -305,11 +317,13 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
         if (auto may = mayWrite(in, *target.out, o.overwrite, inputs); !may) return tl::unexpected(may.error());
     // Nobody is asked what was said already.
     project::Witnesses heeded;
-    heeded.ear = !(a.method && (a.ratio || a.beats || a.from));
+    heeded.ear = !(a.method && (a.ratio || a.beats || a.from || (o.trust && saysTempo(in))));
     auto imported = project::importFile(in, 0, heeded, {{}, stop});
     if (!imported) return tl::unexpected(imported.error());
     fitted.messages = imported->warnings;
     project::Source source = std::move(imported->source);
+    if (const hear::Reading* written = o.trust ? writtenIn(source) : nullptr)
+        project::useReading(source, hear::Reading(*written));
     if (auto set = setTempo(source, in, o, a); !set) return tl::unexpected(set.error());
     if (a.tighten && a.tighten->percent > 0)
         if (const auto beats = project::beatsOfHits(source)) {

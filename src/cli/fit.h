@@ -33,6 +33,7 @@ struct FitOptions {
     bool formants = false;
     bool steady = false;
     bool trustHearing = false;
+    std::optional<std::string> trust; // "name": what its name or a tag says
     std::optional<std::string> depth;
     bool overwrite = false;
     bool table = false;

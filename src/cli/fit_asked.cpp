@@ -111,7 +111,12 @@ Result<void> agree(const FitOptions& o, const Asked& a) {
     if (a.beats && a.from) return base::problem("Say either --from or --beats; not both.");
     if (a.beats && !(*a.beats > 0 && *a.beats <= 1e6)) return base::problem("--beats must be a number above 0.");
     const char* said = a.ratio ? "--ratio" : a.beats ? "--beats" : a.from ? "--from" : nullptr;
-    for (const auto& [on, option] : {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing")})
+    if (o.trust && *o.trust != "name")
+        return base::problem(
+            fmt::format("“{}” is nobody to trust. There is name: what its name or a tag says.", *o.trust));
+    if (o.trust && o.trustHearing) return base::problem("Say either --trust name or --trust-hearing; not both.");
+    for (const auto& [on, option] : {std::pair(o.steady, "--steady"), std::pair(o.trustHearing, "--trust-hearing"),
+                                     std::pair(o.trust.has_value(), "--trust")})
         if (said != nullptr && on)
             return base::problem(
                 fmt::format("{} does nothing with {}: what is heard is not asked then.", option, said));

@@ -53,6 +53,11 @@ Subcommand fitSubcommand(CLI::App& app) {
         "--loop", fit.loop,
         "It is a loop: its end runs on into its beginning (so does one of whole beats without it), and "
         "loop points and root note are written into a WAV");
+    command
+        ->add_option("--trust", fit.trust,
+                     "name: take the tempo that its name or a tag says, whatever is heard; with --style nothing is "
+                     "heard then, which spares most of the time")
+        ->type_name("WHOM");
     command->add_flag("--trust-hearing", fit.trustHearing,
                       "Take the tempo that is heard even where that is not sure");
     command->add_flag("--steady", fit.steady, "Treat a recording that was played free as one tempo");

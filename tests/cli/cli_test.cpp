@@ -433,6 +433,35 @@ TEST(PmetreFit, SaysFromWhatTempoAndBelievesHearingOnlyWhereItIsSure) {
     EXPECT_NE(trusted.out.find("heard"), std::string::npos) << trusted.out;
 }
 
+// A loop of 100 that calls itself 110: who trusts its name has its name, without its being listened to where the
+// style is said too.
+TEST(PmetreFit, TrustsANameWhereThatIsAsked) {
+    const Folder folder;
+    const auto loop = folder / "reed_110bpm.wav";
+    support::writeSound(loop, support::drumLoop(support::steadyBeats(100, 16), 9.6),
+                        SF_FORMAT_WAV | SF_FORMAT_PCM_16);
+    const std::string fit = pmetre("fit " + quoted(loop) + " --to 100 ");
+    for (const char* style : {"", "--style struck "}) {
+        const auto out = folder / (std::string("out") + (*style != 0 ? "_struck" : "") + ".wav");
+        const auto trusted = run(fit + quoted(out) + " --trust name " + style);
+        ASSERT_EQ(trusted.status, 0) << trusted.err;
+        const json said = lines(trusted.out).at(0);
+        EXPECT_EQ(said["from_bpm"], 110) << said.dump();
+        EXPECT_EQ(said["by"], "name");
+        EXPECT_NEAR(said["seconds"].get<double>(), 9.6 * 1.10, 0.02);
+    }
+    // A file that says nothing is heard all the same.
+    const auto silent = folder / "plain" / "reed.wav";
+    std::filesystem::create_directory(folder / "plain");
+    std::filesystem::copy_file(loop, silent);
+    const auto heard = run(pmetre("fit " + quoted(silent) + " " + quoted(folder / "heard.wav") +
+                                  " --to 100 --trust name --style struck"));
+    ASSERT_EQ(heard.status, 0) << heard.err;
+    EXPECT_EQ(lines(heard.out).at(0)["by"], "heard");
+    for (const char* wrong : {"--trust ear", "--trust name --trust-hearing", "--trust name --from 90"})
+        EXPECT_EQ(run(fit + quoted(folder / "x.wav") + " " + wrong).status, 2) << wrong;
+}
+
 TEST(PmetreFit, FollowsTheBeatsOfFreePlaying) {
     const Folder folder;
     const std::string accordion = quoted(support::demoAudio("towpath_accordion.ogg"));

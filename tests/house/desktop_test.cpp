@@ -50,8 +50,8 @@ TEST(Desktop, InstallsWhatItNeedsAndStartsFromThere) {
          {"bin/patient-metre", "bin/pmetre", "share/applications/org.patientmetre.PatientMetre.desktop",
           "share/metainfo/org.patientmetre.PatientMetre.metainfo.xml", "share/mime/packages/patient-metre.xml",
           "share/icons/hicolor/scalable/apps/patient-metre.svg", "share/icons/hicolor/16x16/apps/patient-metre.png",
-          "share/icons/hicolor/256x256/apps/patient-metre.png", "share/man/man1/pmetre.1",
-          "share/man/man1/patient-metre.1", "share/bash-completion/completions/pmetre",
+          "share/icons/hicolor/256x256/apps/patient-metre.png", "share/man/man1/pmetre.1.gz",
+          "share/man/man1/patient-metre.1.gz", "share/bash-completion/completions/pmetre",
           "share/patient-metre/canal_journey/project.json"})
         EXPECT_TRUE(fs::exists(folder / "usr" / file)) << file;
     EXPECT_EQ(run(quoted(folder / "usr/bin/pmetre") + " --version").status, 0);
@@ -119,7 +119,7 @@ TEST(Desktop, ManualAndCompletionKnowEveryOption) {
     const auto offered =
         run("bash -c 'source " + (source() / "share/bash-completion/pmetre").string() +
             "; COMP_WORDS=(pmetre fit --tr); COMP_CWORD=2; _pmetre 2>/dev/null; echo ${COMPREPLY[@]}'");
-    EXPECT_EQ(offered.out, "--transpose --trust-hearing\n");
+    EXPECT_EQ(offered.out, "--transpose --trust --trust-hearing\n");
 }
 
 } // namespace

@@ -1,0 +1,13 @@
+# The libraries of Patient Metre, and what they are linked to.
+include(CMakeFindDependencyMacro)
+find_dependency(PkgConfig)
+find_dependency(Threads)
+find_dependency(fmt)
+find_dependency(tl-expected)
+pkg_check_modules(SNDFILE REQUIRED IMPORTED_TARGET sndfile)
+pkg_check_modules(SOXR REQUIRED IMPORTED_TARGET soxr)
+pkg_check_modules(TAGLIB REQUIRED IMPORTED_TARGET taglib)
+pkg_check_modules(FFTW REQUIRED IMPORTED_TARGET fftw3f)
+pkg_check_modules(EBUR128 REQUIRED IMPORTED_TARGET libebur128)
+pkg_check_modules(MPG123 REQUIRED IMPORTED_TARGET libmpg123)
+include(${CMAKE_CURRENT_LIST_DIR}/PatientMetreTargets.cmake)
