@@ -2494,6 +2494,10 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
         <source>In blac&amp;k ink</source>
         <translation type="unfinished">In schwar&amp;zer Tinte</translation>
     </message>
+    <message>
+        <source>Loo&amp;k</source>
+        <translation type="unfinished">Aus&amp;sehen</translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>

@@ -2488,6 +2488,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>In blac&amp;k ink</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Loo&amp;k</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>

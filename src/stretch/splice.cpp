@@ -6,7 +6,8 @@
 #include <cstring>
 
 // Which of the two is taken is chosen while the program is loaded, before the thread sanitizer can watch anything.
-#ifdef PM_SANITIZED_THREADS
+// Other processors have one.
+#if defined(PM_SANITIZED_THREADS) || !defined(__x86_64__)
 #define PM_CLONES
 #else
 #define PM_CLONES __attribute__((target_clones("avx2", "default")))

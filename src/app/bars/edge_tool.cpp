@@ -84,13 +84,12 @@ class EdgeTool : public BarsTool {
         const QString percent = QString::number(strain.percent, 'f', 1).replace('-', QChar(0x2212));
         const auto n = static_cast<int>(hand_.session.selection().clips.size());
         const QString counts = after.clip->countsAs ? QObject::tr("counts as ") : QString();
-        return first + QStringLiteral("   ×%1 · %7\n%8%2 → %3 · %4%5 % %6")
-                           .arg(t.job()->map.meanRatio(), 0, 'f', 3)
-                           .arg(qt(metre::tempoLabel(after.source->beats->meanTempo())),
-                                qt(metre::tempoLabel(t.tempo)),
-                                strain.percent > 0 ? QStringLiteral("+") : QString(), percent,
-                                verdictText(strain.verdict),
-                                counted(n, QObject::tr("this clip"), QObject::tr("%1 clips")), counts);
+        return first +
+               QStringLiteral("   ×%1 · %7\n%8%2 → %3 · %4%5 % %6")
+                   .arg(t.job()->map.meanRatio(), 0, 'f', 3)
+                   .arg(qt(metre::tempoLabel(after.source->beats->meanTempo())), qt(metre::tempoLabel(t.tempo)),
+                        strain.percent > 0 ? QStringLiteral("+") : QString(), percent, verdictText(strain.verdict),
+                        counted(n, QObject::tr("this clip"), QObject::tr("%1 clips")), counts);
     }
 
     ClipId pressed_;

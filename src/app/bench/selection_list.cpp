@@ -43,10 +43,10 @@ void SelectionList::show(const Session& session) {
         QString strain = QStringLiteral("–");
         if (t.stretched) {
             const prove::Strain s = prove::strainOf(*c, session.preferences().comfort);
-            strain = QStringLiteral("%1%2 % %3")
-                         .arg(s.percent > 0 ? QStringLiteral("+") : QString(),
-                              QString::number(s.percent, 'f', 1).replace('-', QChar(0x2212)),
-                              verdictText(s.verdict));
+            strain =
+                QStringLiteral("%1%2 % %3")
+                    .arg(s.percent > 0 ? QStringLiteral("+") : QString(),
+                         QString::number(s.percent, 'f', 1).replace('-', QChar(0x2212)), verdictText(s.verdict));
         }
         QString proof = session.proofs().isWaiting(id) ? QStringLiteral("…") : QStringLiteral("–");
         if (const auto proven = session.proofs().of(id)) {

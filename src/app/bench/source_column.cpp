@@ -291,9 +291,8 @@ void SourceColumn::pick(hear::Witness by) {
     if (!session_.settle(tr("Use a reading"), project::chooseReading(session_.now(), source_->id, by))) return;
     const project::SourcePtr now = project::sourceOf(session_.now(), source_->id);
     if (now && now->beats)
-        session_.say(tr("%1: %2 BPM, %3")
-                         .arg(name, qt(metre::tempoLabel(now->beats->meanTempo())),
-                              witnessInText(by)));
+        session_.say(
+            tr("%1: %2 BPM, %3").arg(name, qt(metre::tempoLabel(now->beats->meanTempo())), witnessInText(by)));
 }
 
 void SourceColumn::typeTempo(const QString& text) {

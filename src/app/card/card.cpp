@@ -455,9 +455,7 @@ void Card::refreshTime() {
         return prove::strainOf(c, session_.preferences().comfort);
     });
     const auto plus = [](double v) { return (v > 0 ? "+" : "") + signedNumber(v, 1); };
-    strain_->setText(!any      ? none
-                     : !strain ? mixed
-                               : plus(strain->percent) + " % " + verdictText(strain->verdict));
+    strain_->setText(!any ? none : !strain ? mixed : plus(strain->percent) + " % " + verdictText(strain->verdict));
     strain_->setToolTip(!any || !strain
                             ? QString()
                             : tr("By how much of its length the clip is stretched where it begins: %1 % "
@@ -479,7 +477,9 @@ void Card::refreshSound() {
         b->setEnabled(any);
         b->setChecked(method == m);
     }
-    purpose_->setText(!any ? QString() : method ? QObject::tr(stretch::methodPurpose(*method)) : tr("Several methods"));
+    purpose_->setText(!any     ? QString()
+                      : method ? QObject::tr(stretch::methodPurpose(*method))
+                               : tr("Several methods"));
     purpose_->setToolTip(purpose_->text());
     const auto gain = shared(laid, clips, [](const auto& c) { return c.clip->gainDb; });
     gain_->setEnabled(any);

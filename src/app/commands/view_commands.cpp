@@ -79,9 +79,10 @@ CommandMenu viewCommands() {
                 [](Reach& r) { r.shelf.setVisible(!r.shelf.isVisible()); },
                 [](const Reach& r) { return !r.shelf.isHidden(); }},
                {"showBench", words("Be&nch"), "B", Needs::Nothing, foldBench,
-                [](const Reach& r) { return !r.bench.isFolded(); }},
-               {"lamp", words("By la&mplight"), "", Needs::Nothing,
-                [](Reach& r) { switchTheme(r, Theme::Lamp); }, [](const Reach&) { return theme() == Theme::Lamp; }},
+                [](const Reach& r) { return !r.bench.isFolded(); }}}},
+             {words("Loo&k"),
+              {{"lamp", words("By la&mplight"), "", Needs::Nothing, [](Reach& r) { switchTheme(r, Theme::Lamp); },
+                [](const Reach&) { return theme() == Theme::Lamp; }},
                {"ink", words("In blac&k ink"), "", Needs::Nothing, [](Reach& r) { switchTheme(r, Theme::Ink); },
                 [](const Reach&) { return theme() == Theme::Ink; }}}}}};
 }

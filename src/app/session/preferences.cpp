@@ -77,7 +77,8 @@ void describe(V& v, Preferences& p) {
     v.asked({Group::Appearance,
              "theme",
              QObject::tr("Theme"),
-             QObject::tr("Paper is light; by lamplight it is dark; ink is black on white, with all the contrast there is."),
+             QObject::tr(
+                 "Paper is light; by lamplight it is dark; ink is black on white, with all the contrast there is."),
              {{QObject::tr("paper"), "paper"}, {QObject::tr("lamplight"), "lamp"}, {QObject::tr("ink"), "ink"}}});
     v.word("look/theme", p.theme, themeWords);
     AuditionWays& a = p.audition;

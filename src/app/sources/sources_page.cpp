@@ -220,9 +220,8 @@ void SourcesPage::connectTable() {
         const hear::Reading* reading = by ? project::readingBy(*s, *by) : nullptr;
         if (reading == nullptr || !reading->bpm || s->chosen == by) return;
         if (session_.settle(tr("Use a reading"), project::chooseReading(session_.now(), id, *by)))
-            session_.say(tr("%1: %2 BPM, %3")
-                             .arg(qt(s->name), qt(metre::tempoLabel(*reading->bpm)),
-                                  witnessInText(*by)));
+            session_.say(
+                tr("%1: %2 BPM, %3").arg(qt(s->name), qt(metre::tempoLabel(*reading->bpm)), witnessInText(*by)));
     });
 }
 

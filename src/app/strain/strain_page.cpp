@@ -221,9 +221,9 @@ void showRow(QListWidgetItem& item, const Row& row, Bpm now) {
     item.setData(ChangeRole, change);
     item.setData(PercentRole, percent);
     item.setData(VerdictRole, static_cast<int>(row.strain.verdict));
-    item.setData(Qt::AccessibleTextRole,
-                 QStringLiteral("%1, %2, %3, %4")
-                     .arg(item.text(), change, percent, verdictText(row.strain.verdict)));
+    item.setData(
+        Qt::AccessibleTextRole,
+        QStringLiteral("%1, %2, %3, %4").arg(item.text(), change, percent, verdictText(row.strain.verdict)));
     item.setToolTip(qt(row.source->name));
 }
 

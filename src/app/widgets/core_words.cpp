@@ -1,5 +1,5 @@
-// Words of the rooms below that the window shows, named here so that they are translated: the rooms have no languages.
-// A test looks each up that their tables have.
+// Words of the rooms below that the window shows, named here so that they are translated: the rooms have no
+// languages. A test looks each up that their tables have.
 #include <QtGlobal>
 
 namespace app {

@@ -205,8 +205,7 @@ void ImportReport::fill(Row& row) {
     };
     const SourceId id = row.source;
     if (const hear::Reading* other = otherChoice(*s))
-        offer(tr("%1 by %2")
-                  .arg(qt(metre::tempoLabel(*other->bpm)), witnessInText(other->by)),
+        offer(tr("%1 by %2").arg(qt(metre::tempoLabel(*other->bpm)), witnessInText(other->by)),
               tr("Use this reading instead"), "reportOther", [this, id, by = other->by] {
                   session_.settle(tr("Choose reading"), project::chooseReading(session_.now(), id, by));
               });
