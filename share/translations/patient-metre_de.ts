@@ -2498,6 +2498,14 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
         <source>Loo&amp;k</source>
         <translation type="unfinished">Aus&amp;sehen</translation>
     </message>
+    <message>
+        <source>&amp;First mark here</source>
+        <translation type="unfinished">&amp;Erste Marke hier</translation>
+    </message>
+    <message>
+        <source>&amp;Second mark here</source>
+        <translation type="unfinished">&amp;Zweite Marke hier</translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>

@@ -2492,6 +2492,14 @@ its recording, its beats and where they land are shown here.</source>
         <source>Loo&amp;k</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>&amp;First mark here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Second mark here</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::Audition</name>

@@ -150,11 +150,13 @@ Result<void> setTempo(project::Source& s, const std::filesystem::path& in, const
 bool saysTempo(const std::filesystem::path& in) {
     return hear::readName(in).bpm || sound::readTags(in).bpm;
 }
-// What its name says of its tempo, else its tag; null where neither does.
-const hear::Reading* writtenIn(const project::Source& source) {
-    for (const hear::Witness by : {hear::Witness::Name, hear::Witness::Tag})
-        if (const hear::Reading* r = project::readingBy(source, by); r != nullptr && r->bpm) return r;
-    return nullptr;
+// What its name or a tag says of its tempo, whichever ranks higher; none where neither does.
+std::optional<hear::Reading> writtenIn(const project::Source& source) {
+    std::vector<hear::Reading> written;
+    for (const hear::Reading& r : source.readings)
+        if (r.by == hear::Witness::Name || r.by == hear::Witness::Tag) written.push_back(r);
+    const hear::Reading* best = hear::mostTrusted(written);
+    return best == nullptr ? std::nullopt : std::optional(*best);
 }
 
 // The tempo of another file, by the same trust.
@@ -162,6 +164,7 @@ Result<Bpm> tempoOfFile(const FitOptions& o, const std::stop_token& stop) {
     const auto heard = project::listenToFile(*o.like, {}, {{}, stop});
     if (!heard) return tl::unexpected(heard.error());
     const project::Source& s = heard->source;
+    if (const auto written = o.trust ? writtenIn(s) : std::nullopt) return *written->bpm;
     if (!s.beats) return base::problem(fmt::format("{} has no tempo to be like.", base::shownPath(*o.like)));
     if (hear::isMaybe(s.readings, s.chosen) && !o.trustHearing)
         return base::problem(fmt::format(
@@ -322,8 +325,7 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     if (!imported) return tl::unexpected(imported.error());
     fitted.messages = imported->warnings;
     project::Source source = std::move(imported->source);
-    if (const hear::Reading* written = o.trust ? writtenIn(source) : nullptr)
-        project::useReading(source, hear::Reading(*written));
+    if (const auto written = o.trust ? writtenIn(source) : std::nullopt) project::useReading(source, *written);
     if (auto set = setTempo(source, in, o, a); !set) return tl::unexpected(set.error());
     if (a.tighten && a.tighten->percent > 0)
         if (const auto beats = project::beatsOfHits(source)) {

@@ -450,6 +450,11 @@ TEST(PmetreFit, TrustsANameWhereThatIsAsked) {
         EXPECT_EQ(said["by"], "name");
         EXPECT_NEAR(said["seconds"].get<double>(), 9.6 * 1.10, 0.02);
     }
+    // So has another file that it is to be like.
+    const auto like = run(pmetre("fit " + quoted(support::demoAudio("winch_hands_112bpm.wav")) + " " +
+                                 quoted(folder / "like.wav") + " --like " + quoted(loop) + " --trust name"));
+    ASSERT_EQ(like.status, 0) << like.err;
+    EXPECT_EQ(lines(like.out).at(0)["bpm"], 110);
     // A file that says nothing is heard all the same.
     const auto silent = folder / "plain" / "reed.wav";
     std::filesystem::create_directory(folder / "plain");

@@ -1,26 +1,20 @@
 // The pages of the guide (docs/guide), step by step in the real window: what a page says can be done, and has the
 // effect that it says.
-#include "project/counted.h"
 #include "project/pins.h"
 #include "project/sets.h"
 #include "project/settle.h"
 #include "project/timing.h"
 #include "support/audio.h"
-#include "support/free_playing.h"
-#include "ui/window.h"
+#include "ui/work_day.h"
 
 #include <QAction>
 #include <QCheckBox>
 #include <QListView>
-#include <QMenu>
-#include <QPlainTextEdit>
 #include <QPushButton>
-#include <QTimer>
 #include <QWheelEvent>
 #include <random>
 #include <sndfile.h>
 
-#include "app/bench/rails_view.h"
 #include "app/strain/strain_plot.h"
 #include "app/widgets/figure.h"
 #include "app/window/import_report.h"
@@ -33,24 +27,8 @@ using metre::Bpm;
 using metre::Seconds;
 using ui::waitFor;
 
-struct Page : ui::Window {
-    support::Folder folder;
+struct Page : ui::WorkDay {
 
-    std::filesystem::path loop(const std::string& name, double bpm, int beats = 16) {
-        const auto file = folder / (name + ".wav");
-        support::writeSound(file, support::drumLoop(support::steadyBeats(bpm, beats), beats * 60 / bpm),
-                            SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-        return file;
-    }
-    std::filesystem::path take() {
-        support::FreePlaying how;
-        how.bpm = 97;
-        how.bars = 8;
-        how.seed = 4;
-        const auto file = folder / "towpath.wav";
-        support::writeSound(file, support::played(how).audio, SF_FORMAT_WAV | SF_FORMAT_FLOAT);
-        return file;
-    }
     void press(const char* name) {
         auto* button = child<QPushButton>(name);
         ASSERT_NE(button, nullptr) << name;
@@ -81,8 +59,7 @@ struct Page : ui::Window {
         QApplication::sendEvent(&over, &event);
     }
     std::vector<ClipId> clips() { return project::allClips(now()); }
-    const project::LaidClip& laid(ClipId id) { return *session().laid()->find(id); }
-    double tempoOf(ClipId id) { return laid(id).recording->beats->meanTempo().value; }
+    double tempoOf(ClipId id) { return recordingOf(id).beats->meanTempo().value; }
     void proven() {
         ASSERT_TRUE(waitFor(
             [&] { return session().player().pendingRenders() == 0 && session().proofs().summary().waiting == 0; }));
@@ -118,7 +95,7 @@ TEST(Guide, FirstLoops) {
     p.key(Qt::Key_Return);
     std::vector<std::filesystem::path> files;
     for (const int bpm : {92, 103, 113, 124, 131})
-        files.push_back(p.loop("boat_" + std::to_string(bpm), bpm));
+        files.push_back(p.madeLoop("boat_" + std::to_string(bpm), bpm));
     p.import(files);
     ASSERT_EQ(p.clips().size(), 5U);
     EXPECT_EQ(p.now().tracks.size(), 5U);
@@ -150,7 +127,7 @@ TEST(Guide, FirstLoops) {
 
 TEST(Guide, AWrongTempo) {
     Page p;
-    p.import({p.loop("reed", 150)});
+    p.import({p.madeLoop("reed", 150)});
     const ClipId id = p.clips().front();
     p.click(id);
     const double heard = p.tempoOf(id);
@@ -159,11 +136,11 @@ TEST(Guide, AWrongTempo) {
     p.key(Qt::Key_Plus, Qt::AltModifier);
     EXPECT_NEAR(p.tempoOf(id), heard, 0.1);
     // The downbeat, a beat later and back.
-    const double before = p.laid(id).recording->beats->secondsAt(Beats(0)).value;
+    const double before = p.recordingOf(id).beats->secondsAt(Beats(0)).value;
     p.key(Qt::Key_Period, Qt::AltModifier);
-    EXPECT_NEAR(p.laid(id).recording->beats->secondsAt(Beats(0)).value, before + 60 / heard, 0.005);
+    EXPECT_NEAR(p.recordingOf(id).beats->secondsAt(Beats(0)).value, before + 60 / heard, 0.005);
     p.key(Qt::Key_Comma, Qt::AltModifier);
-    EXPECT_NEAR(p.laid(id).recording->beats->secondsAt(Beats(0)).value, before, 0.005);
+    EXPECT_NEAR(p.recordingOf(id).beats->secondsAt(Beats(0)).value, before, 0.005);
     // For this clip alone.
     p.figure("countsAs", "75");
     EXPECT_TRUE(p.laid(id).clip->countsAs);
@@ -175,14 +152,14 @@ TEST(Guide, AWrongTempo) {
 
 TEST(Guide, ASongPlayedFree) {
     Page p;
-    p.import({p.take()});
+    p.import({p.madeTake()});
     const ClipId id = p.clips().front();
-    EXPECT_GT(project::pinsOf(*p.laid(id).recording).size(), 2U) << "it is played free: it has pins";
+    EXPECT_GT(project::pinsOf(p.recordingOf(id)).size(), 2U) << "it is played free: it has pins";
     p.click(id);
     p.choose("leadBeats");
     ASSERT_TRUE(p.now().lead);
     EXPECT_TRUE(p.laid(id).time().job()->map.isIdentity()) << "it plays exactly as it was recorded";
-    p.import({p.loop("pole", 124)});
+    p.import({p.madeLoop("pole", 124)});
     EXPECT_TRUE(p.laid(p.clips().back()).time().follows) << "everything else goes with it";
     p.deliverTo(p.folder / "out", {"deliver-map"});
     EXPECT_EQ(Page::filesIn(p.folder / "out", ".mid"), 1);
@@ -190,7 +167,7 @@ TEST(Guide, ASongPlayedFree) {
 
 TEST(Guide, Stems) {
     Page p;
-    p.import({p.loop("drums", 104), p.loop("bass", 104), p.loop("keys", 104)});
+    p.import({p.madeLoop("drums", 104), p.madeLoop("bass", 104), p.madeLoop("keys", 104)});
     p.press("reportSet");
     const auto& sources = p.now().sources;
     ASSERT_EQ(sources.size(), 3U);
@@ -210,9 +187,9 @@ TEST(Guide, Stems) {
 
 TEST(Guide, Finding) {
     Page p;
-    p.loop("pole_92bpm", 92);
-    p.loop("pole_124bpm", 124);
-    p.loop("winch_104bpm", 104);
+    p.madeLoop("pole_92bpm", 92);
+    p.madeLoop("pole_124bpm", 124);
+    p.madeLoop("winch_104bpm", 104);
     p.session().library().addFolder(p.folder.path());
     p.settle();
     auto* list = p.child<QListView>("libraryList");
@@ -253,7 +230,7 @@ TEST(Guide, Tightening) {
 
 TEST(Guide, ProofAndStrain) {
     Page p;
-    p.import({p.loop("pole", 112), p.loop("oars", 100)});
+    p.import({p.madeLoop("pole", 112), p.madeLoop("oars", 100)});
     p.proven();
     p.key(Qt::Key_F4);
     EXPECT_FALSE(p.status().isEmpty());
@@ -273,7 +250,7 @@ TEST(Guide, ProofAndStrain) {
 
 TEST(Guide, HandingOn) {
     Page p;
-    p.import({p.loop("pole", 112)});
+    p.import({p.madeLoop("pole", 112)});
     const auto out = p.folder / "out";
     p.deliverTo(out,
                 {"deliver-loops", "deliver-stems", "deliver-mix", "deliver-click", "deliver-map", "deliver-proof"});

@@ -5,23 +5,16 @@
 #include "project/pins.h"
 #include "project/settle.h"
 #include "project/timing.h"
-#include "support/audio.h"
-#include "support/free_playing.h"
-#include "ui/window.h"
+#include "ui/work_day.h"
 
 #include <QAction>
 #include <QCheckBox>
 #include <QComboBox>
-#include <QContextMenuEvent>
 #include <QInputDialog>
 #include <QListView>
-#include <QMenu>
 #include <QMenuBar>
 #include <QPushButton>
-#include <QTimer>
-#include <sndfile.h>
 
-#include "app/bench/rails_view.h"
 #include "app/bench/tempo_plot.h"
 #include "app/shelf/entry_model.h"
 #include "app/widgets/figure.h"
@@ -39,9 +32,7 @@ constexpr auto ctrl = Qt::ControlModifier;
 constexpr auto alt = Qt::AltModifier;
 constexpr auto shift = Qt::ShiftModifier;
 
-struct Keys : ui::Window {
-    support::Folder folder;
-
+struct Keys : ui::WorkDay {
     void press(Qt::Key k, Qt::KeyboardModifiers m = none) {
         QWidget* to = QApplication::activePopupWidget() != nullptr ? QApplication::activePopupWidget()
                       : QApplication::activeModalWidget() != nullptr && QApplication::focusWidget() == nullptr
@@ -60,9 +51,7 @@ struct Keys : ui::Window {
     void tabTo(QWidget* wanted) {
         ASSERT_NE(wanted, nullptr);
         // There is no window manager to do this.
-        if (QApplication::activeWindow() != wanted->window()) {
-            QApplication::setActiveWindow(wanted->window());
-        }
+        if (QApplication::activeWindow() != wanted->window()) QApplication::setActiveWindow(wanted->window());
         for (int i = 0; i < 400 && QApplication::focusWidget() != wanted; ++i)
             press(Qt::Key_Tab);
         ASSERT_EQ(QApplication::focusWidget(), wanted)
@@ -121,31 +110,6 @@ struct Keys : ui::Window {
         QApplication::setActiveWindow(window.get());
         if (QApplication::focusWidget() == nullptr) bars().setFocus();
     }
-    // What the menu key opens at a widget, and an entry of it by the arrow keys.
-    void menuKey(QWidget* at, const QString& entry) {
-        bool wasThere = false;
-        QTimer hand; // while the menu is open, what runs it has the thread
-        hand.setInterval(5);
-        QObject::connect(&hand, &QTimer::timeout, [&] {
-            auto* menu = qobject_cast<QMenu*>(QApplication::activePopupWidget());
-            if (menu == nullptr || !menu->isVisible()) return;
-            hand.stop();
-            const auto isThere = [&] {
-                return menu->activeAction() != nullptr && menu->activeAction()->text().contains(entry);
-            };
-            for (int i = 0; i < 60 && !isThere(); ++i)
-                QTest::keyClick(menu, Qt::Key_Down);
-            wasThere = isThere();
-            QTest::keyClick(menu, wasThere ? Qt::Key_Return : Qt::Key_Escape);
-        });
-        hand.start();
-        const QPoint middle = at->rect().center();
-        QContextMenuEvent event(QContextMenuEvent::Keyboard, middle, at->mapToGlobal(middle));
-        QApplication::sendEvent(at, &event);
-        EXPECT_TRUE(wasThere) << entry.toStdString();
-        settle();
-        QApplication::setActiveWindow(window.get()); // as above
-    }
     void answer(const QString& text) {
         QInputDialog* dialog = nullptr;
         ASSERT_TRUE(waitFor([&] {
@@ -162,28 +126,14 @@ struct Keys : ui::Window {
         activate();
     }
     ClipId loopThere(double bpm = 104, int beats = 16, const char* name = "pole") {
-        auto audio = support::drumLoop(support::steadyBeats(bpm, beats), beats * 60 / bpm);
-        static int made = 0;
-        audio.channels[0].back() = static_cast<float>(++made) * 1e-3F + 5e-4F; // which nobody has settled before
-        const auto file = folder / (std::string(name) + ".wav");
-        support::writeSound(file, audio, SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-        return bring(file);
+        return bring(madeLoop(name, bpm, beats));
     }
-    ClipId takeThere() {
-        support::FreePlaying how;
-        how.bpm = 97;
-        how.bars = 8;
-        how.seed = 4;
-        const auto file = folder / "towpath.wav";
-        support::writeSound(file, support::played(how).audio, SF_FORMAT_WAV | SF_FORMAT_FLOAT);
-        return bring(file);
-    }
+    ClipId takeThere() { return bring(madeTake()); }
     ClipId bring(const std::filesystem::path& file) {
         import({file}); // by its key, and its name typed
         bars().setFocus();
         session().document().select({});
-        const auto clips = project::allClips(now());
-        return clips.empty() ? ClipId{} : clips.back();
+        return lastClip();
     }
     // The first clip, from nowhere.
     void selectFirst() {
@@ -191,9 +141,6 @@ struct Keys : ui::Window {
         press(Qt::Key_Right, ctrl);
         ASSERT_EQ(session().selection().clips.size(), 1U);
     }
-    const project::LaidClip& laid(ClipId id) { return *session().laid()->find(id); }
-    const project::Source& recordingOf(ClipId id) { return *laid(id).recording; }
-    app::RailsView& rails() { return *child<app::RailsView>("rails"); }
 };
 
 TEST(Keyboard, ACursorGoesOverLanesTracksAndClips) {
@@ -238,6 +185,34 @@ TEST(Keyboard, AnEmptyTrackIsReachedAndNamed) {
     k.press(Qt::Key_Return);
     k.write("chorus");
     EXPECT_EQ(k.now().tracks[1]->name, "chorus");
+}
+
+// The track that commands mean is the selected clip's, however the clip was selected.
+TEST(Keyboard, AClickGoesOnFromTheKeys) {
+    Keys k;
+    const ClipId first = k.loopThere(104, 16, "pole");
+    const ClipId second = k.loopThere(112, 16, "oars");
+    k.window->findChild<QAction*>("zoomAll")->trigger();
+    k.selectFirst();
+    ASSERT_EQ(k.session().selection().clips, std::vector<ClipId>{first});
+    EXPECT_EQ(k.bars().track(), k.now().tracks[0]->id);
+    QTest::mouseClick(k.bars().viewport(), Qt::LeftButton, {}, k.middleOf(second));
+    EXPECT_EQ(k.bars().track(), k.now().tracks[1]->id);
+    k.press(Qt::Key_Up);
+    EXPECT_EQ(k.session().selection().clips, std::vector<ClipId>{first});
+    EXPECT_EQ(k.bars().track(), k.now().tracks[0]->id);
+}
+
+// As Del deletes what is picked in a lane before clips, Alt moves that.
+TEST(Keyboard, WhatIsPickedInALaneMovesBeforeClips) {
+    Keys k;
+    const ClipId id = k.loopThere();
+    k.selectFirst();
+    k.bars().pick({app::LanePick::What::TempoPoint, Beats(0), {}});
+    const Bpm before = k.now().tempo.points().front().bpm;
+    k.press(Qt::Key_Up, alt);
+    EXPECT_NEAR(k.now().tempo.points().front().bpm.value, before.value + 1, 1e-9);
+    EXPECT_EQ(k.laid(id).trackIndex, 0U);
 }
 
 TEST(Keyboard, EdgesMoveByTheGrid) {
@@ -323,6 +298,10 @@ TEST(Keyboard, TheTempoPlotIsReadAndPinsByKeys) {
     k.press(Qt::Key_Return);
     const auto pins = project::pinsOf(k.recordingOf(id));
     EXPECT_TRUE(std::any_of(pins.begin(), pins.end(), [](const auto& p) { return p.byHand; }));
+    // Keys of the window stay the window's.
+    const Beats start = k.laid(id).time().start;
+    k.press(Qt::Key_Right, alt);
+    EXPECT_GT(k.laid(id).time().start, start);
 }
 
 // The jobs, in the order of steps_test.cpp.
@@ -400,6 +379,24 @@ TEST(Keyboard, SettleByTheTrialClick) {
     k.press(Qt::Key_Up, ctrl);
     k.press(Qt::Key_U, ctrl);
     EXPECT_NEAR(k.recordingOf(id).beats->meanTempo().value, 101, 0.05);
+}
+
+TEST(Keyboard, SettleByMarksAndANumberOfBeats) {
+    Keys k;
+    const ClipId id = k.loopThere(100, 32);
+    k.openBench();
+    k.selectFirst();
+    k.settle();
+    k.tabTo(&k.rails());
+    k.rails().goHere(Seconds(2.4)); // or by so many onsets
+    k.press(Qt::Key_BracketLeft, ctrl);
+    k.rails().goHere(Seconds(7.2));
+    k.press(Qt::Key_BracketRight, ctrl);
+    ASSERT_TRUE(k.recordingOf(id).marks);
+    EXPECT_NEAR(k.recordingOf(id).marks->from.value, 2.4, 1e-9);
+    EXPECT_NEAR(k.recordingOf(id).marks->to.value, 7.2, 1e-9);
+    k.figure("sourceBeats", "8");
+    EXPECT_NEAR(k.recordingOf(id).beats->meanTempo().value, 100, 0.3);
 }
 
 TEST(Keyboard, SetBeatOne) {
@@ -547,7 +544,7 @@ TEST(Keyboard, MakeALoopAndAddItToTheLibraryWithTags) {
     ASSERT_TRUE(waitFor([&] { return list->model()->rowCount() == 1; }));
     k.tabTo(list);
     k.press(Qt::Key_Down);
-    k.menuKey(list, "Tags and notes");
+    k.fromMenu(list, list->rect().center(), QContextMenuEvent::Keyboard, "Tags and notes");
     auto* tags = k.child<QLineEdit>("ownTags");
     ASSERT_TRUE(waitFor([&] { return tags->isVisible(); }));
     k.tabTo(tags);

@@ -107,6 +107,26 @@ TEST(Spoken, AClipSaysItsNamePlaceLengthTempoAndHowItLanded) {
     EXPECT_EQ(nameOf(found), nameOf(clip));
 }
 
+TEST(Spoken, WhatWasScrolledIsWhereItIsDrawnAndThePlayPositionIsWhereItIs) {
+    Spoken s;
+    const ClipId id = s.loopThere();
+    QAccessibleInterface* clip = named(s.bars(), "pole");
+    ASSERT_NE(clip, nullptr);
+    const QRect before = clip->rect();
+    s.bars().zoomBy(2, 400);
+    s.bars().scrollTo(2);
+    EXPECT_TRUE(waitFor([&] { return clip->rect() != before; }));
+    EXPECT_EQ(
+        clip->rect().topLeft(),
+        s.bars().viewport()->mapToGlobal(s.bars().layout().clip(*s.session().laid()->find(id)).toRect().topLeft()));
+    QAccessibleInterface* position = named(s.bars(), "Play position");
+    ASSERT_NE(position, nullptr);
+    position->valueInterface()->setCurrentValue(8.0);
+    EXPECT_NEAR(figure(position), 8, 1e-6);
+    s.key(Qt::Key_Home);
+    EXPECT_NEAR(figure(position), 0, 1e-6) << "moved by a command of the window";
+}
+
 TEST(Spoken, AClipIsReachedOpenedAndTrimmedByItsActions) {
     Spoken s;
     const ClipId id = s.loopThere();

@@ -7,9 +7,7 @@
 #include "project/pins.h"
 #include "project/settle.h"
 #include "project/timing.h"
-#include "support/audio.h"
-#include "support/free_playing.h"
-#include "ui/window.h"
+#include "ui/work_day.h"
 
 #include <QAction>
 #include <QCheckBox>
@@ -20,9 +18,7 @@
 #include <QMenuBar>
 #include <QPushButton>
 #include <QTreeWidget>
-#include <sndfile.h>
 
-#include "app/bench/rails_view.h"
 #include "app/shelf/entry_model.h"
 #include "app/widgets/figure.h"
 
@@ -34,8 +30,7 @@ using metre::Bpm;
 using metre::Seconds;
 using ui::waitFor;
 
-struct Day : ui::Window {
-    support::Folder folder;
+struct Day : ui::WorkDay {
     int steps = 0;
 
     ~Day() { testing::Test::RecordProperty("steps", steps); }
@@ -108,30 +103,14 @@ struct Day : ui::Window {
 
     // What is there before the job begins.
     ClipId loopThere(double bpm = 104, int beats = 16, const char* name = "pole") {
-        auto audio = support::drumLoop(support::steadyBeats(bpm, beats), beats * 60 / bpm);
-        static int made = 0;
-        audio.channels[0].back() = static_cast<float>(++made) * 1e-3F; // which nobody has settled before
-        const auto file = folder / (std::string(name) + ".wav");
-        support::writeSound(file, audio, SF_FORMAT_WAV | SF_FORMAT_PCM_16);
-        import({file});
-        const auto clips = project::allClips(now());
+        import({madeLoop(name, bpm, beats)});
         window->findChild<QAction*>("zoomAll")->trigger();
-        return clips.empty() ? ClipId{} : clips.back();
+        return lastClip();
     }
     ClipId takeThere() {
-        support::FreePlaying how;
-        how.bpm = 97;
-        how.bars = 8;
-        how.seed = 4;
-        const auto file = folder / "towpath.wav";
-        support::writeSound(file, support::played(how).audio, SF_FORMAT_WAV | SF_FORMAT_FLOAT);
-        import({file});
-        const auto clips = project::allClips(now());
-        return clips.empty() ? ClipId{} : clips.back();
+        import({madeTake()});
+        return lastClip();
     }
-    const project::LaidClip& laid(ClipId id) { return *session().laid()->find(id); }
-    const project::Source& recordingOf(ClipId id) { return *laid(id).recording; }
-    app::RailsView& rails() { return *child<app::RailsView>("rails"); }
     QPoint edgeOf(ClipId id, double share) {
         const QRectF r = bars().layout().clip(laid(id));
         return QPointF(r.right() - 2, r.top() + share * r.height()).toPoint();
@@ -384,10 +363,15 @@ TEST(Steps, MakeALoopAndAddItToTheLibraryWithTags) {
     d.choose("addToLibrary");
     auto* list = d.child<QListView>("libraryList");
     ASSERT_TRUE(waitFor([&] { return list->model()->rowCount() == 1; }));
-    d.click(list->viewport(), list->visualRect(list->model()->index(0, 0)).center());
-    auto* tags = d.child<QLineEdit>("ownTags");
-    d.click(tags, QPoint(20, tags->height() / 2));
+    d.steps += 2; // the right button, and the entry
+    d.fromMenu(list->viewport(), list->visualRect(list->model()->index(0, 0)).center(), QContextMenuEvent::Mouse,
+               "Tags and notes");
+    ASSERT_TRUE(d.child<QLineEdit>("ownTags")->hasFocus());
     d.write("lock gates");
+    EXPECT_TRUE(waitFor([&] {
+        const auto* row = qobject_cast<app::EntryModel*>(list->model())->row(list->model()->index(0, 0));
+        return row != nullptr && row->entry && row->entry->own.tags == std::vector<std::string>{"lock gates"};
+    }));
     EXPECT_LE(d.steps, 9);
 }
 

@@ -47,7 +47,9 @@ std::vector<BarsView::Row> BarsView::rows() const {
 
 std::optional<std::size_t> BarsView::rowAtCursor(const std::vector<Row>& list) const {
     const LanePick::What lane = laneOf(picked_.what);
-    const auto at = track();
+    const auto& selected = session_.selection().clips;
+    const project::LaidClip* last = selected.empty() ? nullptr : session_.laid()->find(selected.back());
+    const auto at = last != nullptr ? std::optional(last->track->id) : headPressed_;
     const auto& tracks = session_.now().tracks;
     for (std::size_t i = 0; i < list.size(); ++i)
         if (list[i].lane == lane && (lane != LanePick::What::Nothing || (at && tracks[list[i].track]->id == *at)))
@@ -111,7 +113,7 @@ void BarsView::pickInLane(LanePick::What lane, Beats near) {
 void BarsView::goTo(ClipId id, bool extend) {
     const project::LaidClip* clip = session_.laid()->find(id);
     if (clip == nullptr) return;
-    headPressed_ = clip->track->id;
+    headPressed_.reset(); // the track is the clip's now
     std::vector<ClipId> clips;
     if (extend) clips = session_.selection().clips;
     clips.erase(std::remove(clips.begin(), clips.end(), id), clips.end());
@@ -179,12 +181,12 @@ metre::Snap BarsView::gridOr(metre::Snap without) const {
 }
 
 void BarsView::nudge(int steps, int tracks, bool fine) {
+    if (picked_.what != LanePick::What::Nothing) return nudgePicked(steps, -tracks, fine);
     const project::Project p = session_.now(); // a copy: edits below replace the present one
     const std::vector<ClipId> clips = session_.selection().clips;
     const project::LaidClip* laid = clips.empty() ? nullptr : session_.laid()->find(clips.front());
     const project::LaidClip held = laid != nullptr ? *laid : project::LaidClip(); // an edit replaces the layout
     const project::Clip* first = held.clip;
-    if (first == nullptr && picked_.what != LanePick::What::Nothing) return nudgePicked(steps, -tracks, fine);
     if (first == nullptr) {
         session_.say(tr("Nothing is selected."));
         return;
@@ -290,7 +292,6 @@ void BarsView::keyPressEvent(QKeyEvent* event) {
         const metre::MetreMap& metre = session_.now().metre;
         session_.transport().locate(direction > 0 ? metre::gridAfter(at, snap, metre)
                                                   : metre::gridBefore(at - Beats(1e-4), snap, metre));
-        spokenChanged(*this);
         return;
     }
     case Qt::Key_Up:

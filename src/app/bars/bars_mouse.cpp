@@ -204,6 +204,7 @@ void BarsView::pressHeader(const QPointF& at, std::size_t index) {
 
 void BarsView::pressClip(const Under& u, const BarsHand& hand, Qt::KeyboardModifiers modifiers) {
     const ClipId pressed = u.clip->id();
+    headPressed_.reset(); // the track is the clip's now
     std::vector<ClipId> clips = session_.selection().clips;
     const bool isSelected = std::find(clips.begin(), clips.end(), pressed) != clips.end();
     const bool adding = modifiers.testFlag(Qt::ControlModifier) || modifiers.testFlag(Qt::ShiftModifier);

@@ -66,11 +66,9 @@ std::vector<SpokenItem> BarsView::spoken() {
                         qt(metre::positionLabel(p.metre.positionAt(at)))};
     position.where = QRect(static_cast<int>(layout_.x(at)) - 2, BarsLayout::overview, 5,
                            BarsLayout::ruler - BarsLayout::overview);
-    position.number = SpokenNumber{at.value, std::min(0.0, firstBeat().value),
-                                   std::max(64.0, session_.laid()->end().value), 1, [this](double beat) {
-                                       session_.transport().locate(Beats(beat));
-                                       spokenChanged(*this);
-                                   }};
+    position.number =
+        SpokenNumber{at.value, std::min(0.0, firstBeat().value), std::max(64.0, session_.laid()->end().value), 1,
+                     [this](double beat) { session_.transport().locate(Beats(beat)); }};
     list.push_back(std::move(position));
     list.push_back(spokenSections());
     list.push_back(spokenTempo());

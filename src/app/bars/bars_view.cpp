@@ -67,6 +67,7 @@ BarsView::BarsView(Session& session, QWidget* parent)
         followPlayPosition();
         takeLevels();
     });
+    connect(&session_.transport(), &Transport::moved, this, [this] { spokenChanged(*this); });
     connect(&session_.importing(), &Importing::broughtIn, this, [this](const BroughtIn& brought) {
         if (brought.isAll) zoomToAll();
     });

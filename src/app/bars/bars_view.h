@@ -45,8 +45,8 @@ class BarsView : public QAbstractScrollArea, public Spoken {
     EmptyPage& emptyPage() { return *empty_; }
     // Of all tracks, lower or higher by a step.
     void stepHeights(int by);
-    // Moves the selected clips by grid steps and tracks; without any, what is picked in the lanes, whose tempo a
-    // track up raises by 1 BPM (a tenth with `fine`).
+    // Moves what is picked in the lanes by grid steps, where a track up is 1 BPM more (a tenth with `fine`); else
+    // the selected clips, by grid steps and tracks.
     void nudge(int steps, int tracks, bool fine = false);
     // Moves an edge of the selected clips by grid steps.
     void nudgeEdge(project::Side side, int steps);

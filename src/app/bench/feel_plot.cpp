@@ -152,14 +152,6 @@ QString FeelPlot::told(const hear::FeelPlace& known) const {
 
 // What is known of the place under the pointer.
 bool FeelPlot::event(QEvent* event) {
-    if (event->type() == QEvent::ShortcutOverride) {
-        // The arrows are the window's elsewhere.
-        const int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Left || key == Qt::Key_Right) {
-            event->accept();
-            return true;
-        }
-    }
     if (event->type() != QEvent::ToolTip) return QWidget::event(event);
     const auto* help = static_cast<QHelpEvent*>(event);
     QString text = feel_ ? feelWords(*feel_) : why_;

@@ -53,6 +53,14 @@ void RailsView::removePicked() {
         session_.say(n == 1 ? tr("One pin removed") : tr("%1 pins removed").arg(n));
 }
 
+void RailsView::markHere(bool isFirst) {
+    if (!scene_) return;
+    const project::Marks m = shownMarks(*scene_->source());
+    const auto [from, to] = std::minmax({here(), isFirst ? m.to : m.from});
+    ++press_;
+    emit marksAsked(from.value, to.value, true);
+}
+
 void RailsView::nudge(Seconds by) {
     if (!scene_ || picked_.empty()) return;
     const Gesture gesture{"nudge pin", scene_->source()->id.value, press_};

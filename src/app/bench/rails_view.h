@@ -46,6 +46,7 @@ class RailsView : public QWidget, public Spoken {
     const std::vector<Beats>& picked() const { return picked_; }
     void pick(std::vector<Beats> beats);
 
+    void markHere(bool isFirst); // one of the two marks of the recording, at the line
     void pinHere();
     void removePicked();
     void nudge(Seconds by);   // the picked pins, in the recording

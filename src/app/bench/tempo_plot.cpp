@@ -191,18 +191,6 @@ void TempoPlot::step(int by) {
     update();
 }
 
-// The arrows are the window's elsewhere.
-bool TempoPlot::event(QEvent* event) {
-    if (event->type() == QEvent::ShortcutOverride) {
-        const int key = static_cast<QKeyEvent*>(event)->key();
-        if (key == Qt::Key_Left || key == Qt::Key_Right) {
-            event->accept();
-            return true;
-        }
-    }
-    return QWidget::event(event);
-}
-
 void TempoPlot::keyPressEvent(QKeyEvent* event) {
     const project::PlayedBeat* at = pointed();
     if (event->key() == Qt::Key_Left || event->key() == Qt::Key_Right)

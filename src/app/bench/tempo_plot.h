@@ -31,7 +31,6 @@ class TempoPlot : public QWidget, public Spoken {
     void keyPressEvent(QKeyEvent*) override;
     void focusInEvent(QFocusEvent*) override;
     void focusOutEvent(QFocusEvent*) override;
-    bool event(QEvent*) override;
 
   private:
     struct Range {

@@ -1,6 +1,7 @@
 #include "app/widgets/spoken.h"
 
 #include <QAccessibleWidget>
+#include <QEvent>
 #include <QHash>
 #include <QPointer>
 #include <QWidget>
@@ -57,10 +58,25 @@ class ItemVoice : public QAccessibleInterface, public QAccessibleActionInterface
     QString key_;
 };
 
+// Sees that a canvas is painted.
+class PaintWatch : public QObject {
+  public:
+    explicit PaintWatch(std::function<void()> painted) : painted_(std::move(painted)) {}
+    bool eventFilter(QObject*, QEvent* event) override {
+        if (event->type() == QEvent::Paint) painted_();
+        return false;
+    }
+
+  private:
+    std::function<void()> painted_;
+};
+
 class CanvasVoice : public QAccessibleWidget {
   public:
     CanvasVoice(QWidget* widget, Spoken& spoken) : QAccessibleWidget(widget, QAccessible::Canvas), spoken_(spoken) {
         voices().insert(widget, this);
+        // Scrolled, zoomed, played on: what was painted anew is asked for anew.
+        spoken_.spokenSurface().installEventFilter(&watch_);
     }
     ~CanvasVoice() override {
         voices().remove(voices().key(this));
@@ -247,6 +263,7 @@ class CanvasVoice : public QAccessibleWidget {
     }
 
     Spoken& spoken_;
+    PaintWatch watch_{[this] { isStale_ = true; }};
     mutable bool isStale_ = true;
     mutable std::vector<SpokenItem> tree_;
     mutable QHash<QString, Known> known_;

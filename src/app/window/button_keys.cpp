@@ -1,6 +1,7 @@
 #include "app/window/button_keys.h"
 
 #include <QAbstractButton>
+#include <QDialog>
 #include <QFocusEvent>
 #include <QKeyEvent>
 
@@ -27,7 +28,9 @@ bool ButtonKeys::eventFilter(QObject* object, QEvent* event) {
     case QEvent::KeyPress: {
         const auto* key = static_cast<QKeyEvent*>(event);
         const bool enters = key->key() == Qt::Key_Return || key->key() == Qt::Key_Enter;
-        if (!enters || key->isAutoRepeat() || !button->isEnabled()) return false;
+        // A sheet has a button of its own for Enter.
+        const bool inSheet = qobject_cast<QDialog*>(button->window()) != nullptr;
+        if (!enters || inSheet || key->isAutoRepeat() || !button->isEnabled()) return false;
         button->click();
         return true;
     }

@@ -1,5 +1,5 @@
 // Buttons by keys. Space plays wherever the work is; on a button that was reached by Tab it presses that button,
-// and so does Enter on any that has the focus.
+// and so does Enter on any that has the focus and is in no sheet.
 #pragma once
 
 #include <QObject>
