@@ -3,19 +3,38 @@
 # what was found; the exit status is not 0 where something was.
 #   tools/harsh.sh [MINUTES]     60 without it; the parts share the time
 #   tools/harsh.sh MINUTES PART  one of faults, kills, fuzz, hours, soak, server, asan, tsan
-# Findings are left in build/harsh.
+#   tools/harsh.sh MINUTES asan|tsan -R ROOM…   some of the tests; what is found is added to what that part found before
+#   tools/harsh.sh table         what each part last found, and of which state of the code
+# Findings are left in build/harsh. All of it takes about four hours of two processors; part by part it is the same.
 set -uo pipefail
 cd "$(dirname "$0")/.."
 . tools/setup.sh
 minutes=${1:-60}
 only=${2:-}
+if [ $# -gt 2 ]; then some=("${@:3}"); else some=(); fi # of the tests
 left=build/harsh
-mkdir -p "$left"
-table="$left/table.txt"
-: > "$table"
+rows="$left/rows"
+mkdir -p "$rows"
+parts=(faults kills fuzz hours soak server asan tsan)
 bad=0
-row() { printf '%-10s %-46s %-12s %s\n' "$1" "$2" "$3" "$4" | tee -a "$table"; }
-wants() { [ -z "$only" ] || [ "$only" = "$1" ]; }
+show() { # of all parts, or of one
+  local status=0 part
+  printf '%-9s %-10s %-10s %-46s %-12s %s\n' state day part what "how many" found
+  for part in "${parts[@]}"; do
+    if [ -n "${1:-}" ] && [ "$1" != "$part" ]; then continue; fi
+    if [ -s "$rows/$part" ]; then cat "$rows/$part"; else echo "$part: not tried"; status=1; fi
+  done
+  if grep -qs FAILED "$rows"/*; then status=1; fi
+  return $status
+}
+if [ "$minutes" = table ]; then show; exit $?; fi
+# The code as it is: its revision, with a + where it was changed since.
+state=$(git describe --always --dirty=+ 2>/dev/null || echo unknown)
+row() { printf '%-9s %-10s %-10s %-46s %-12s %s\n' "$state" "$(date +%F)" "$1" "$2" "$3" "$4" | tee -a "$rows/$1"; }
+wants() { # begins that part's rows anew
+  if [ -n "$only" ] && [ "$only" != "$1" ]; then return 1; fi
+  if [ ${#some[@]} -eq 0 ]; then : > "$rows/$1"; fi
+}
 verdict() { # NAME WHAT COUNT STATUS
   if [ "$4" -eq 0 ]; then row "$1" "$2" "$3" "nothing"; else row "$1" "$2" "$3" "FAILED: $left/$1.log"; bad=1; fi
 }
@@ -23,7 +42,6 @@ verdict() { # NAME WHAT COUNT STATUS
 install_missing "${build_packages[@]}" "${run_packages[@]}" "${virtual_display_packages[@]}" "${test_packages[@]}" "${sanitizer_packages[@]}"
 build release >/dev/null || exit 1
 tests=build/release/tests
-row part what "how many" found
 
 if wants faults; then
   "$tests/test_harsh" --gtest_filter='Fault.*' > "$left/faults.log" 2>&1
@@ -88,20 +106,20 @@ fi
 
 if wants server; then
   times=$((minutes >= 60 ? 50 : 5))
-  timeout 1800 "$tests/test_play" --gtest_filter='*Server*:*Jack*' --gtest_repeat="$times" --gtest_brief=1 > "$left/server.log" 2>&1
+  timeout 1800 "$tests/test_play" --gtest_filter='Device.AServer*:Jack.AServer*' --gtest_repeat="$times" --gtest_brief=1 > "$left/server.log" 2>&1
   verdict server "the sound server is killed and started" "$times times" $?
 fi
 
 for part in asan tsan; do
   if wants $part; then
     if [ $part = asan ]; then export ASAN_OPTIONS=detect_leaks=1 LSAN_OPTIONS="suppressions=$PWD/tests/lsan.supp:print_suppressions=0"; fi
-    PM_LEAKS=1 ./test.sh --$part > "$left/$part.log" 2>&1
+    PM_LEAKS=1 ./test.sh --$part ${some[@]+"${some[@]}"} > "$left/$part.log" 2>&1
     status=$?
-    verdict $part "all tests, $([ $part = asan ] && echo 'addresses, undefined behaviour, leaks' || echo threads)" \
+    verdict $part "${some[*]:-all tests}, $([ $part = asan ] && echo 'addresses, undefined behaviour, leaks' || echo threads)" \
       "$(grep -o 'out of [0-9]*' "$left/$part.log" | tail -1 | grep -o '[0-9]*') tests" $status
   fi
 done
 
 echo
-cat "$table"
+show "$only"
 exit $bad

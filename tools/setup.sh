@@ -1,10 +1,10 @@
 # Shared by demo.sh and test.sh: which Debian packages are needed, installing what is missing, building.
 
-# libjack-jackd2-dev is named because the sound library would be content with the other JACK, which the server that the
-# tests start pushes out again, and the sound library with it.
+# libjack-jackd2-dev is what the window speaks to JACK's transport with; the sound library would be content with the other
+# JACK, which the server that the tests start pushes out again, and the sound library with it.
 build_packages=(
   g++ cmake ninja-build ccache pkg-config
-  libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev libebur128-dev librtaudio-dev libjack-jackd2-dev
+  libsndfile1-dev libtag1-dev libsoxr-dev libfftw3-dev libebur128-dev librtaudio-dev librtmidi-dev libjack-jackd2-dev
   nlohmann-json3-dev libcli11-dev libfmt-dev libexpected-dev libreaderwriterqueue-dev
   libsqlitecpp-dev libsqlite3-dev libmpg123-dev
   qt6-base-dev qt6-l10n-tools

@@ -932,6 +932,46 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
         <source>Pitch follows speed, as on tape</source>
         <translation type="unfinished">Die Tonhöhe folgt der Geschwindigkeit, wie beim Tonband</translation>
     </message>
+    <message>
+        <source>Led by</source>
+        <translation type="unfinished">Geführt &amp;von</translation>
+    </message>
+    <message>
+        <source>Who says when the project plays, and where. A JACK transport is started and stopped from here too; a MIDI clock is not.</source>
+        <translation type="unfinished">Wer sagt, wann das Projekt spielt und wo. Ein JACK-Transport wird auch von hier aus gestartet und gestoppt; eine MIDI-Clock nicht.</translation>
+    </message>
+    <message>
+        <source>Pads</source>
+        <translation type="unfinished">Pads</translation>
+    </message>
+    <message>
+        <source>tap the tempo</source>
+        <translation type="unfinished">tippen das Tempo</translation>
+    </message>
+    <message>
+        <source>do nothing</source>
+        <translation type="unfinished">tun nichts</translation>
+    </message>
+    <message>
+        <source>the project itself</source>
+        <translation type="unfinished">das Projekt selbst</translation>
+    </message>
+    <message>
+        <source>JACK</source>
+        <translation type="unfinished">JACK</translation>
+    </message>
+    <message>
+        <source>JACK, at the project&apos;s tempo</source>
+        <translation type="unfinished">JACK, im Tempo des Projekts</translation>
+    </message>
+    <message>
+        <source>MIDI clock</source>
+        <translation type="unfinished">MIDI-Clock</translation>
+    </message>
+    <message>
+        <source>Whether what is struck at that port taps the project&apos;s tempo.</source>
+        <translation type="unfinished">Ob Anschläge an diesem Eingang das Tempo des Projekts tippen.</translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>
@@ -2505,6 +2545,34 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
     <message>
         <source>&amp;Second mark here</source>
         <translation type="unfinished">&amp;Zweite Marke hier</translation>
+    </message>
+    <message>
+        <source>The project goes by itself</source>
+        <translation type="unfinished">Das Projekt läuft von selbst</translation>
+    </message>
+    <message>
+        <source>L&amp;ed by</source>
+        <translation type="unfinished">Geführt &amp;von</translation>
+    </message>
+    <message>
+        <source>The &amp;project itself</source>
+        <translation type="unfinished">Das &amp;Projekt selbst</translation>
+    </message>
+    <message>
+        <source>&amp;JACK: its place and its tempo</source>
+        <translation type="unfinished">&amp;JACK: Ort und Tempo</translation>
+    </message>
+    <message>
+        <source>J&amp;ACK, at the project&apos;s tempo</source>
+        <translation type="unfinished">J&amp;ACK, im Tempo des Projekts</translation>
+    </message>
+    <message>
+        <source>&amp;MIDI clock</source>
+        <translation type="unfinished">&amp;MIDI-Clock</translation>
+    </message>
+    <message>
+        <source>&amp;Take the tempo of MIDI</source>
+        <translation type="unfinished">&amp;Tempo von MIDI übernehmen</translation>
     </message>
 </context>
 <context>
@@ -4496,7 +4564,7 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
     </message>
     <message>
         <source>Led by</source>
-        <translation type="unfinished">Geführt von</translation>
+        <translation type="unfinished">Geführt &amp;von</translation>
     </message>
     <message>
         <source>Metre</source>
@@ -4645,6 +4713,14 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
     <message>
         <source>No beat found in it: the project&apos;s tempo stays.</source>
         <translation type="unfinished">Kein Schlag darin gefunden: das Tempo des Projekts bleibt.</translation>
+    </message>
+    <message>
+        <source>%1 says when the project plays, and where</source>
+        <translation type="unfinished">%1 sagt, wann das Projekt spielt und wo</translation>
+    </message>
+    <message>
+        <source>The MIDI clock that comes in has %1 BPM: this menu takes it</source>
+        <translation type="unfinished">Die eingehende MIDI-Clock hat %1 BPM: dieses Menü übernimmt es</translation>
     </message>
 </context>
 <context>
@@ -5305,6 +5381,10 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
         <source>What imported files do: follow the project&apos;s time, stay as recorded, or lead</source>
         <translation type="unfinished">Was importierte Dateien tun: der Zeit des Projekts folgen, bleiben wie aufgenommen, oder führen</translation>
     </message>
+    <message>
+        <source>Other programs</source>
+        <translation type="unfinished">Andere Programme</translation>
+    </message>
 </context>
 <context>
     <name>app::MessageBar</name>
@@ -5528,6 +5608,30 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
     <message>
         <source>Appearance</source>
         <translation type="unfinished">Erscheinung</translation>
+    </message>
+    <message>
+        <source>Other programs</source>
+        <translation type="unfinished">Andere Programme</translation>
+    </message>
+    <message>
+        <source>MIDI in</source>
+        <translation type="unfinished">MIDI-Eingang</translation>
+    </message>
+    <message>
+        <source>MIDI out</source>
+        <translation type="unfinished">MIDI-Ausgang</translation>
+    </message>
+    <message>
+        <source>Looking for MIDI ports</source>
+        <translation type="unfinished">Suche MIDI-Anschlüsse</translation>
+    </message>
+    <message>
+        <source>The project&apos;s clock goes out here: its tempo, starts, stops and places.</source>
+        <translation type="unfinished">Hier geht die Clock des Projekts hinaus: Tempo, Starts, Stopps und Orte.</translation>
+    </message>
+    <message>
+        <source>The clock that comes in here may lead, or its tempo be taken.</source>
+        <translation type="unfinished">Die Clock, die hier ankommt, kann führen, oder ihr Tempo wird übernommen.</translation>
     </message>
 </context>
 <context>
@@ -7023,6 +7127,65 @@ Vertrauen %1. Ein Klick benutzt sie.</translation>
     <message>
         <source>Leave weaker</source>
         <translation type="unfinished">Schwächere lassen</translation>
+    </message>
+</context>
+<context>
+    <name>app::Together</name>
+    <message>
+        <source>Choose the port that the MIDI clock comes in by first: Preferences, Other programs.</source>
+        <translation type="unfinished">Erst den Anschluss wählen, an dem die MIDI-Clock ankommt: Einstellungen, Andere Programme.</translation>
+    </message>
+    <message>
+        <source>Looking for JACK</source>
+        <translation type="unfinished">Suche JACK</translation>
+    </message>
+    <message>
+        <source>JACK says when the project plays, at the project&apos;s tempo</source>
+        <translation type="unfinished">JACK sagt, wann das Projekt spielt, im Tempo des Projekts</translation>
+    </message>
+    <message>
+        <source>JACK says when the project plays, and where</source>
+        <translation type="unfinished">JACK sagt, wann das Projekt spielt und wo</translation>
+    </message>
+    <message>
+        <source>JACK does not lead</source>
+        <translation type="unfinished">JACK führt nicht</translation>
+    </message>
+    <message>
+        <source>Opening a MIDI port</source>
+        <translation type="unfinished">Öffne einen MIDI-Anschluss</translation>
+    </message>
+    <message>
+        <source>No MIDI comes in</source>
+        <translation type="unfinished">Es kommt kein MIDI an</translation>
+    </message>
+    <message>
+        <source>No MIDI goes out</source>
+        <translation type="unfinished">Es geht kein MIDI hinaus</translation>
+    </message>
+    <message>
+        <source>%1 has gone: the project goes by itself</source>
+        <translation type="unfinished">%1 ist weg: das Projekt läuft von selbst</translation>
+    </message>
+    <message>
+        <source>Tempo of %1</source>
+        <translation type="unfinished">Tempo von %1</translation>
+    </message>
+    <message>
+        <source>%1 leads: %2 BPM</source>
+        <translation type="unfinished">%1 führt: %2 BPM</translation>
+    </message>
+    <message>
+        <source>No MIDI clock comes in.</source>
+        <translation type="unfinished">Es kommt keine MIDI-Clock an.</translation>
+    </message>
+    <message>
+        <source>Tempo of MIDI</source>
+        <translation type="unfinished">Tempo von MIDI</translation>
+    </message>
+    <message>
+        <source>Project tempo %1 BPM, as the MIDI clock has it</source>
+        <translation type="unfinished">Projekttempo %1 BPM, wie es die MIDI-Clock hat</translation>
     </message>
 </context>
 <context>

@@ -926,6 +926,46 @@ its recording, its beats and where they land are shown here.</source>
         <source>Pitch follows speed, as on tape</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Led by</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Who says when the project plays, and where. A JACK transport is started and stopped from here too; a MIDI clock is not.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pads</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tap the tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>do nothing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the project itself</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>JACK</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>JACK, at the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>MIDI clock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Whether what is struck at that port taps the project&apos;s tempo.</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>SourceColumns</name>
@@ -2498,6 +2538,34 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>&amp;Second mark here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project goes by itself</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>L&amp;ed by</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The &amp;project itself</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;JACK: its place and its tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>J&amp;ACK, at the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;MIDI clock</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>&amp;Take the tempo of MIDI</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -4639,6 +4707,14 @@ its recording, its beats and where they land are shown here.</source>
         <source>No beat found in it: the project&apos;s tempo stays.</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 says when the project plays, and where</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The MIDI clock that comes in has %1 BPM: this menu takes it</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::HelpPage</name>
@@ -5289,6 +5365,10 @@ its recording, its beats and where they land are shown here.</source>
         <source>What imported files do: follow the project&apos;s time, stay as recorded, or lead</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>Other programs</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 <context>
     <name>app::MessageBar</name>
@@ -5511,6 +5591,30 @@ its recording, its beats and where they land are shown here.</source>
     </message>
     <message>
         <source>Appearance</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Other programs</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>MIDI in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>MIDI out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Looking for MIDI ports</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The project&apos;s clock goes out here: its tempo, starts, stops and places.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clock that comes in here may lead, or its tempo be taken.</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
@@ -7002,6 +7106,65 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source>Leave weaker</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
+<context>
+    <name>app::Together</name>
+    <message>
+        <source>Choose the port that the MIDI clock comes in by first: Preferences, Other programs.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Looking for JACK</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>JACK says when the project plays, at the project&apos;s tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>JACK says when the project plays, and where</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>JACK does not lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Opening a MIDI port</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No MIDI comes in</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No MIDI goes out</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has gone: the project goes by itself</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 leads: %2 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No MIDI clock comes in.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempo of MIDI</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Project tempo %1 BPM, as the MIDI clock has it</source>
         <translation type="unfinished"></translation>
     </message>
 </context>

@@ -1,13 +1,13 @@
 // Sound devices, through RtAudio.
 #include "play/output.h"
 #include "play/simulated_output.h"
+#include "play/sound_libraries.h"
 
 #include <RtAudio.h>
 #include <algorithm>
 #include <atomic>
 #include <chrono>
 #include <cstdlib>
-#include <dlfcn.h>
 #include <fmt/format.h>
 #include <optional>
 #include <string_view>
@@ -54,9 +54,10 @@ class DeviceOutput : public Output {
 
     void stop() override {
         started_ = false;
-        // A server that has died closes the stream by itself; stopping it then throws.
+        // A server that has died closes the stream by itself; stopping it then throws. Nobody waits for what is
+        // still to sound: a server that is dying would never say that it has.
         try {
-            if (audio_->isStreamRunning()) audio_->stopStream();
+            if (audio_->isStreamRunning()) audio_->abortStream();
         } catch (const RtAudioError&) {
             failed_ = true;
         }
@@ -76,6 +77,7 @@ class DeviceOutput : public Output {
     }
     bool isSimulated() const override { return false; }
     std::string description() const override { return name_; }
+    bool isJack() const override { return audio_->getCurrentApi() == RtAudio::UNIX_JACK; }
     bool isAlive() override {
         if (!started_) return !failed_;
         if (failed_) return false;
@@ -123,22 +125,6 @@ class DeviceOutput : public Output {
     std::chrono::steady_clock::time_point lastAsked_;
     Callback callback_;
 };
-
-void sayNothing(const char*, int, const char*, int, const char*, ...) {}
-
-// JACK's library says on standard error that no server runs, and ALSA's that there is no card; that is no news to
-// us. Both have been loaded with RtAudio, or they have not, and then there is nothing to silence.
-void silenceLibraries() {
-    using Say = void (*)(const char*);
-    using SetJack = void (*)(Say);
-    const Say quiet = [](const char*) {};
-    for (const char* name : {"jack_set_error_function", "jack_set_info_function"})
-        if (void* found = dlsym(RTLD_DEFAULT, name); found != nullptr) reinterpret_cast<SetJack>(found)(quiet);
-    using SayAlsa = void (*)(const char*, int, const char*, int, const char*, ...);
-    using SetAlsa = int (*)(SayAlsa);
-    if (void* found = dlsym(RTLD_DEFAULT, "snd_lib_error_set_handler"); found != nullptr)
-        reinterpret_cast<SetAlsa>(found)(sayNothing);
-}
 
 // The devices of an interface that can play in stereo, by number.
 std::vector<std::pair<unsigned, RtAudio::DeviceInfo>> devicesOf(RtAudio& audio) {

@@ -1,6 +1,7 @@
 #include "play/engine.h"
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 #include <readerwriterqueue/readerwriterqueue.h>
 #include <unordered_map>
@@ -8,7 +9,7 @@
 namespace play {
 
 struct Engine::Told {
-    enum class Kind { Scene, Play, Stop, Locate, Jump, Guest } kind = Kind::Stop;
+    enum class Kind { Scene, Play, Stop, Locate, Jump, Guest, Lead, Follow } kind = Kind::Stop;
     const Scene* scene = nullptr;
     Beats to;
     Beats at;
@@ -16,6 +17,8 @@ struct Engine::Told {
     std::int64_t guest = 0;
     bool hasPlace = false; // `at` counts
     bool whole = false;
+    Leader* leader = nullptr;
+    bool on = false; // of Follow
 };
 
 struct Engine::Mail {
@@ -83,6 +86,25 @@ void Engine::setGuest(std::int64_t guest, std::optional<Beats> at, bool whole) {
     order.hasPlace = at.has_value();
     order.at = at.value_or(Beats(0));
     order.whole = whole;
+    give(order);
+}
+
+void Engine::lead(Leader* leader) {
+    Told order;
+    order.kind = Told::Kind::Lead;
+    order.leader = leader;
+    give(order);
+}
+
+void Engine::leadNow(Leader* leader) {
+    leader_ = leader;
+    followed_ = false;
+}
+
+void Engine::follow(bool on) {
+    Told order;
+    order.kind = Told::Kind::Follow;
+    order.on = on;
     give(order);
 }
 
@@ -180,6 +202,12 @@ void Engine::take(const Told& order) {
         guestAt_.reset();
         if (order.hasPlace) guestAt_ = order.at;
         guestWhole_ = order.whole;
+        break;
+    case Told::Kind::Lead:
+        leadNow(order.leader);
+        break;
+    case Told::Kind::Follow:
+        follows_ = order.on;
         break;
     }
 }
@@ -320,8 +348,45 @@ void Engine::keepPeaks(const float* out, int n) {
         }
 }
 
+// Plays, stands and goes as the leader does.
+void Engine::goWithLeader(int n) {
+    const Scene& s = *now_.scene;
+    const LedPlace led = leader_->look(s.tempo, n, follows_ && !followed_);
+    followed_ = follows_;
+    if (!follows_) return;
+    hasJump_ = false;
+    if (running_ && !led.rolls) take({});
+    const std::int64_t place = led.at ? frameOf(*led.at) : now_.at;
+    if (!led.rolls) {
+        if (led.at) {
+            now_.at = place;
+            beat_.store(led.at->value, std::memory_order_relaxed);
+        }
+    } else if (!running_) {
+        now_.at = place;
+        Told begin;
+        begin.kind = Told::Kind::Play;
+        take(begin);
+    } else if (std::abs(place - now_.at) > std::max<std::int64_t>(1, metre::toFrames(led.loose, s.rate).value) &&
+               !isCrossing()) {
+        leaveBehind();
+        now_.at = place;
+        riseEdge_ = place;
+    }
+    leader_->begins(s.tempo.beatAt(metre::toSeconds(Frames(now_.at), s.rate)));
+}
+
+void Engine::tellHeard() {
+    const Scene& s = *now_.scene;
+    const Beats at(beat_.load(std::memory_order_relaxed));
+    const std::chrono::duration<double> now = std::chrono::steady_clock::now().time_since_epoch();
+    heardNow_.write({running_ && counting_ == 0, at.value, s.tempo.tempoAt(at).value, now.count()});
+}
+
 void Engine::process(float* out, int n) {
     std::fill(out, out + static_cast<std::ptrdiff_t>(2) * n, 0.0F);
+    takeOrders();
+    if (leader_ != nullptr) goWithLeader(n);
     for (int filled = 0; filled < n;) {
         takeOrders();
         int part = untilNextChange(n - filled);
@@ -339,7 +404,8 @@ void Engine::process(float* out, int n) {
         part = untilNextChange(part);
         const std::int64_t loopFrom = frameOf(s.loopFrom);
         const std::int64_t loopTo = frameOf(s.loopTo);
-        const bool inLoop = running_ && s.loop && loopTo > loopFrom && now_.at < loopTo;
+        const bool isLed = leader_ != nullptr && follows_;
+        const bool inLoop = running_ && s.loop && !isLed && loopTo > loopFrom && now_.at < loopTo;
         if (inLoop) part = static_cast<int>(std::min<std::int64_t>(part, loopTo - now_.at));
         const std::int64_t jumpAt = hasJump_ ? frameOf(jumpAt_) : 0;
         if (hasJump_ && now_.at >= jumpAt) {
@@ -361,6 +427,7 @@ void Engine::process(float* out, int n) {
     if (running_)
         beat_.store(now_.scene->tempo.beatAt(metre::toSeconds(Frames(now_.at - counting_), now_.scene->rate)).value,
                     std::memory_order_relaxed);
+    tellHeard();
     playing_.store(running_, std::memory_order_relaxed);
     jumping_.store(hasJump_, std::memory_order_relaxed);
     ordersDone_.store(orderAt_, std::memory_order_release);

@@ -2,6 +2,8 @@
 #pragma once
 
 #include "mix/mixer.h"
+#include "play/leader.h"
+#include "play/snapshot.h"
 
 #include <array>
 #include <atomic>
@@ -43,6 +45,23 @@ class Engine {
     // it the two have crossed over by then. It happens at once where `at` is none, or has gone by and does not come
     // again. A stop ends the guest.
     void setGuest(std::int64_t guest, std::optional<Beats> at = {}, bool whole = false);
+
+    // Whose place is asked for at each block; null: nobody's. It must live until the order has taken effect and
+    // another leads. While it is followed it says when this plays and where, and neither the loop range nor a jump
+    // does.
+    void lead(Leader* leader);
+    void follow(bool on);
+    // The same at once. REQUIRES that process() is not running.
+    void leadNow(Leader* leader);
+
+    // Where it is: at `at` on the steady clock, in seconds, the beat was about to be heard.
+    struct Heard {
+        bool plays = false;
+        double beat = 0;
+        double bpm = 120;
+        double at = 0;
+    };
+    Heard heard() const { return heardNow_.read(); } // any thread
 
     // Any thread.
     bool isPlaying() const { return playing_.load(std::memory_order_relaxed); }
@@ -100,6 +119,8 @@ class Engine {
     void goAcross(std::int64_t edge, std::int64_t to);
     void keepPeaks(const float* out, int n);
     void letIn(bool whole);
+    void goWithLeader(int n);
+    void tellHeard();
     int untilGuest(int n);
     mix::Guests guests() const;
 
@@ -126,9 +147,13 @@ class Engine {
     std::int64_t guestNext_ = 0;
     std::optional<Beats> guestAt_;
     bool guestWhole_ = false;
+    Leader* leader_ = nullptr;
+    bool follows_ = false;
+    bool followed_ = false; // at the block before
     mix::TrackPeaks tracks_;
     std::int64_t orderAt_ = 0; // how many orders have been taken
 
+    Snapshot<Heard> heardNow_;
     std::atomic<bool> playing_{false};
     std::atomic<double> beat_{0.0};
     // What has been put into the queues, counted after it was: each end takes no more out than it has seen counted,

@@ -31,6 +31,8 @@ class Output {
     virtual bool isSimulated() const = 0;
     // What the window shows: "ALSA: USB audio", "no sound device: playing silently".
     virtual std::string description() const = 0;
+    // Whether it calls back in the cycles of a JACK server.
+    virtual bool isJack() const { return false; }
     // False once the device has gone away, or has stopped asking for sound. Interface thread.
     virtual bool isAlive() = 0;
 };

@@ -43,6 +43,7 @@ Player::~Player() {
 
 void Player::startOutput() {
     output_->stop();
+    engine_.leadNow(leader_.get());
     feed_.reset();
     lastHeard_.clear(); // at another rate it would be out of time
     rate_ = project().rate;
@@ -51,6 +52,7 @@ void Player::startOutput() {
         feed_ = std::make_unique<RateFeed>(std::move(callback), rate_, output_->rate());
         callback = [feed = feed_.get()](float* out, int n) { feed->pull(out, n); };
     }
+    tellStep();
     auto started = output_->start(callback);
     outputProblem_ = started ? std::string() : started.error().text;
     if (started) return;

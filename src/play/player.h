@@ -3,6 +3,7 @@
 
 #include "play/engine.h"
 #include "play/guest.h"
+#include "play/leader.h"
 #include "play/output.h"
 #include "play/player_state.h"
 #include "play/rate_feed.h"
@@ -51,6 +52,15 @@ class Player {
     // Whether another tempo, or the beginning, waits for its clips.
     bool isWaiting() const { return state_.waitsForClips() || state_.isBeginning() || next_ != nullptr; }
     metre::Beats position() const;
+
+    // From now on the leader says when the project plays and where; play(), stop() and locate() ask it. It goes by
+    // bar and beat: neither the loop range nor counting in counts, and a jump is made at once. null: nobody leads.
+    // What plays stops.
+    void setLeader(std::unique_ptr<Leader> leader);
+    Leader* leader() { return leader_.get(); }
+    const Leader* leader() const { return leader_.get(); }
+    // Where the project is now, for whoever tells others of it. Any thread.
+    Engine::Heard heard() const { return engine_.heard(); }
 
     // A recording as it is, and how it is heard: with a click on its beats, where it has some, accented by its
     // metre; round and round between two moments of it.
@@ -217,8 +227,24 @@ class Player {
     void makeRaw(sound::AudioPtr audio, const RawHearing& hearing);
     void locateRaw(metre::Seconds to);
     void takeNext();
+    // What another says of when and where (player_led.cpp).
+    void tickLed();
+    void ledBegins();
+    void ledStops();
+    void followOrNot();
+    void standStill();
+    void tellStep();
 
     PlayerState state_;
+    std::unique_ptr<Leader> leader_;
+    struct Retired {
+        std::unique_ptr<Leader> leader;
+        std::int64_t order = 0; // once it is done the callback knows of it no more
+    };
+    std::deque<Retired> retired_;
+    bool follows_ = false;       // the engine has been told so
+    std::int64_t ledAsked_ = -1; // of readAhead_, for the place where the leader waits
+    metre::Beats ledAskedFor_;
     std::unique_ptr<Output> output_;
     std::string outputProblem_;
     Engine engine_;

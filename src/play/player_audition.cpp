@@ -92,6 +92,7 @@ void Player::beginAlone(Guest guest) {
     else
         leftAt_ = position();
     state_.begin(PlayerState::Hears::Alone);
+    followOrNot();
     heardGuest_ = std::move(guest);
     nextGuest_.reset();
     laid_ = withAudition();

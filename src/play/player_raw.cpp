@@ -52,6 +52,7 @@ void Player::playRaw(sound::AudioPtr audio, const RawHearing& hearing, metre::Se
     stopAudition();
     if (!state_.hearsRecording()) leftAt_ = position();
     state_.begin(PlayerState::Hears::Recording);
+    followOrNot();
     takeNext();
     makeRaw(std::move(audio), hearing);
     locateRaw(from);
@@ -82,7 +83,7 @@ void Player::stopRaw() {
     engine_.stop();
     raw_.reset();
     publish();
-    locate(leftAt_);
+    if (!leader_) locate(leftAt_);
 }
 
 } // namespace play

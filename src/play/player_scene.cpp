@@ -225,6 +225,7 @@ void Player::publish() {
     scene->arrange();
     if (state_.hearsRecording()) return;
     scene_ = scene;
+    if (leader_ && !state_.isAlone()) leader_->setProject(p.tempo, p.metre);
     lookAhead(true);
     std::vector<ReadAhead::Need> needs;
     if (engine_.isPlaying()) needs = ReadAhead::needsOf(*scene, engineBeats(), aheadAtOnce);

@@ -72,6 +72,7 @@ void Player::lookAhead(bool atOnce) {
 
 void Player::tick() {
     giveOrders(false);
+    tickLed();
     lookAhead(false);
     if (!state_.waitsForClips()) begin();
     const bool ready = !state_.wantsToPlay() || askForDrafts();
@@ -107,6 +108,10 @@ void Player::begin() {
 }
 
 void Player::play() {
+    if (leader_) {
+        if (leader_->isAskable()) leader_->start(); // tickLed() sees it roll
+        return;
+    }
     stopRaw();
     // What was heard alone goes on beside the project.
     std::optional<Guest> guest;
@@ -126,8 +131,16 @@ void Player::play() {
 }
 
 void Player::stop() {
+    if (leader_ && state_.playsProject()) {
+        if (leader_->isAskable()) leader_->stop();
+        return;
+    }
     stopRaw();
     stopAudition();
+    standStill();
+}
+
+void Player::standStill() {
     state_.stop();
     giveOrders(true);
     engine_.stop();
@@ -144,6 +157,11 @@ void Player::locate(metre::Beats to) {
         leftAt_ = to;
         return;
     }
+    if (leader_) {
+        if (leader_->isAskable()) leader_->locate(std::max(to, metre::Beats(0)));
+        take(withAudition());
+        return;
+    }
     located_ = to;
     beginAsked_ = -1; // it begins there
     isLocateOrdered_ = true;
@@ -158,7 +176,7 @@ void Player::locate(metre::Beats to) {
 }
 
 void Player::jump(metre::Beats to, bool atOnce) {
-    if (!isPlaying() || atOnce) {
+    if (!isPlaying() || atOnce || leader_) {
         locate(to);
         return;
     }

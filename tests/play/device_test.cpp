@@ -1,73 +1,18 @@
 // A real output without a device: JACK's server with its dummy driver, which counts frames exactly.
 #include "play/output.h"
-#include "support/files.h"
+#include "support/jack_server.h"
 #include "support/wait.h"
 
 #include <algorithm>
 #include <atomic>
 #include <chrono>
-#include <csignal>
-#include <fcntl.h>
 #include <gtest/gtest.h>
 #include <string>
-#include <sys/file.h>
-#include <sys/wait.h>
-#include <unistd.h>
 
 namespace {
 
-class JackServer {
-  public:
-    explicit JackServer(const char* rate) {
-        waitForTheOthers();
-        // Under a name of its own, so that no other program takes it for the machine's.
-        setenv("JACK_DEFAULT_SERVER", name().c_str(), 1);
-        child_ = fork();
-        if (child_ == 0) {
-            const int nowhere = open("/dev/null", O_WRONLY);
-            dup2(nowhere, 1);
-            dup2(nowhere, 2);
-            setenv("JACK_NO_AUDIO_RESERVATION", "1", 1);
-            execlp("jackd", "jackd", "--name", name().c_str(), "--no-realtime", "-d", "dummy", "-r", rate, "-p",
-                   "256", nullptr);
-            _exit(127);
-        }
-    }
-    ~JackServer() {
-        if (child_ == 0) return;
-        kill(child_, SIGTERM);
-        waitpid(child_, nullptr, 0);
-    }
-    void kill9() {
-        kill(child_, SIGKILL);
-        waitpid(child_, nullptr, 0);
-        child_ = 0;
-    }
-    bool runs() const { return waitpid(child_, nullptr, WNOHANG) == 0; }
-
-  private:
-    // The servers of a machine share one registry, in which those that come and go at the same moment get in each
-    // other's way: tests that run side by side take turns. Freed when the process ends.
-    static void waitForTheOthers() {
-        static const int turn = open((testing::TempDir() + "patient-metre-sound-server.lock").c_str(),
-                                     O_CREAT | O_RDWR | O_CLOEXEC, 0666);
-        flock(turn, LOCK_EX);
-    }
-    static std::string name() {
-        static const std::string own = "patient-metre-test-" + std::to_string(getpid());
-        return own;
-    }
-    pid_t child_ = 0;
-};
-
-// Waits until a device answers: the server takes a moment to come up.
-play::OpenedOutput openWhenUp(const JackServer& server) {
-    const auto end = std::chrono::steady_clock::now() + std::chrono::seconds(20);
-    play::OpenedOutput opened = play::openOutput(48000);
-    while (opened.output->isSimulated() && server.runs() && std::chrono::steady_clock::now() < end)
-        opened = play::openOutput(48000);
-    return opened;
-}
+using support::JackServer;
+using support::openWhenUp;
 
 // The device that was chosen is taken by its name; one that is not there is told, and another is taken; its rate
 // stays what was asked for, and any block is played.

@@ -44,6 +44,7 @@ QScrollArea* roomFor(QWidget* content, const char* name, const QString& accessib
     room->setObjectName(name);
     room->setAccessibleName(accessible);
     room->setFrameShape(QFrame::NoFrame);
+    room->setFocusPolicy(Qt::NoFocus); // what stands in it is reached, and comes into view
     room->setWidgetResizable(true);
     room->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     // Wider in a language of long words.

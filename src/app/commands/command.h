@@ -59,6 +59,7 @@ CommandMenu viewCommands();
 CommandMenu helpCommands();
 // Parts of others that are long enough for a file of their own.
 std::vector<CommandGroup> leadCommands();  // of pins
+std::vector<CommandGroup> ledByCommands(); // of the tempo
 std::vector<CommandGroup> proofCommands(); // of the tempo
 
 // All of them, in the order of the bar.

@@ -55,7 +55,34 @@ void scaleTheLead(Reach& r) {
               });
 }
 
+void letLead(Reach& r, LedBy by) {
+    Preferences p = r.session.preferences();
+    p.together.ledBy = by;
+    r.session.prefer(p);
+    if (by == LedBy::Project) r.session.say(words("The project goes by itself"));
+}
+
+// Other programs and machines that lead; each is off unless it is asked for. The head strip's menu offers them too.
+CommandGroup togetherCommands() {
+    CommandGroup group{words("L&ed by"), {}};
+    for (const auto& [name, text, by] :
+         {std::tuple("ledByProject", words("The &project itself"), LedBy::Project),
+          std::tuple("ledByJack", words("&JACK: its place and its tempo"), LedBy::Jack),
+          std::tuple("ledByJackGiven", words("J&ACK, at the project's tempo"), LedBy::JackGiven),
+          std::tuple("ledByMidi", words("&MIDI clock"), LedBy::Midi)})
+        group.commands.push_back(
+            {name, text, "", Needs::Nothing, [by = by](Reach& r) { letLead(r, by); },
+             [by = by](const Reach& r) { return r.session.preferences().together.ledBy == by; }});
+    group.commands.push_back({"midiTempo", words("&Take the tempo of MIDI"), "", Needs::Nothing,
+                              [](Reach& r) { r.session.together().pickMidiTempo(); }});
+    return group;
+}
+
 } // namespace
+
+std::vector<CommandGroup> ledByCommands() {
+    return {togetherCommands()};
+}
 
 std::vector<CommandGroup> leadCommands() {
     const AtPointer most{OnLead, Among::Most};

@@ -101,6 +101,8 @@ CommandMenu tempoCommands() {
           {{"following", words("Clips &follow the tempo"), "", Needs::Nothing, letClipsFollow,
             [](const Reach& r) { return r.session.now().following; }}}},
          {words("Time rule of the p&roject"), projectRuleCommands()}}};
+    for (CommandGroup& group : ledByCommands())
+        menu.groups.push_back(std::move(group));
     for (CommandGroup& group : proofCommands())
         menu.groups.push_back(std::move(group));
     return menu;

@@ -21,7 +21,8 @@ void Pace::wake() {
 
 bool Pace::isMoving() const {
     return player_.isPlaying() || player_.isWaiting() || player_.isJumping() || player_.isPlayingRaw() ||
-           player_.isAuditioning() || audition_.isReading() || player_.pendingRenders() > 0;
+           (player_.leader() != nullptr && player_.leader()->rolls()) || player_.isAuditioning() ||
+           audition_.isReading() || player_.pendingRenders() > 0;
 }
 
 void Pace::look() {

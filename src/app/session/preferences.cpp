@@ -24,6 +24,9 @@ const std::array<std::pair<NewSources, const char*>, 3> newSourcesWords{
 const std::array<std::pair<Theme, const char*>, 3> themeWords{
     {{Theme::Paper, "paper"}, {Theme::Lamp, "lamp"}, {Theme::Ink, "ink"}}};
 
+const std::array<std::pair<LedBy, const char*>, 4> ledByWords{
+    {{LedBy::Project, "project"}, {LedBy::Jack, "jack"}, {LedBy::JackGiven, "jack-given"}, {LedBy::Midi, "midi"}}};
+
 using Choices = std::vector<std::pair<QString, QVariant>>;
 
 // Numbers to choose from, each in words.
@@ -108,6 +111,19 @@ void describe(V& v, Preferences& p) {
              "When the project is saved: copied into its folder, which can then be moved; or left where it lies."),
          {{QObject::tr("copied into the project"), true}, {QObject::tr("used where it is"), false}}});
     v.value("sources/copy", p.copyAudio);
+    v.asked({Group::Together, "preferLedBy", QObject::tr("Led by"),
+             QObject::tr("Who says when the project plays, and where. A JACK transport is started and stopped from "
+                         "here too; a MIDI clock is not."),
+             leadingWays()});
+    v.word("together/ledBy", p.together.ledBy, ledByWords);
+    v.value("together/midiIn", p.together.midiIn);
+    v.value("together/midiOut", p.together.midiOut);
+    v.asked({Group::Pads,
+             "preferPads",
+             QObject::tr("Pads"),
+             QObject::tr("Whether what is struck at that port taps the project's tempo."),
+             {{QObject::tr("tap the tempo"), true}, {QObject::tr("do nothing"), false}}});
+    v.value("together/pads", p.together.pads);
     v.asked({Group::Proof, "tolerance", QObject::tr("In time up to"),
              QObject::tr("A hit that is farther off counts as early or late. Most ears let 10 ms pass."),
              tolerances()});
@@ -241,6 +257,13 @@ struct Entries {
 };
 
 } // namespace
+
+Choices leadingWays() {
+    return {{QObject::tr("the project itself"), "project"},
+            {QObject::tr("JACK"), "jack"},
+            {QObject::tr("JACK, at the project's tempo"), "jack-given"},
+            {QObject::tr("MIDI clock"), "midi"}};
+}
 
 Choices newSourceWays() {
     return {{QObject::tr("keep project time"), "keep"},

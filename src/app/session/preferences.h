@@ -27,10 +27,28 @@ enum class NewSources {
     Lead        // the project takes its tempo, where it is the first
 };
 
+// Who says when the project plays, where, and at which tempo.
+enum class LedBy {
+    Project,   // itself
+    Jack,      // a JACK server's transport, tempo and metre too where a program gives them to it
+    JackGiven, // likewise, and the project gives tempo and metre to it
+    Midi       // a MIDI clock; its tempo is picked
+};
+
+// Other programs and machines that play along.
+struct TogetherWays {
+    LedBy ledBy = LedBy::Project;
+    std::string midiIn;  // as play::midiInputs() calls it; empty: none
+    std::string midiOut; // where the project's clock is sent
+    bool pads = true;    // whether what is struck on the port that comes in taps the tempo
+    bool operator==(const TogetherWays&) const = default;
+};
+
 struct Preferences {
     play::OutputChoice output;
     Theme theme = Theme::Paper;
     AuditionWays audition;
+    TogetherWays together;
     NewSources newSources = NewSources::KeepTime;
     metre::Bpm worksFrom = project::Leaning::usual; // the low end of the octave of tempos that the user works at
     bool copyAudio = true; // what comes in is copied into the project's folder when that is saved
@@ -47,7 +65,7 @@ struct Preferences {
 
 // How a preference is asked for in the window.
 struct Asked {
-    enum class Group { Device, NewSources, Proof, Appearance };
+    enum class Group { Device, NewSources, Together, Pads, Proof, Appearance };
     Group group = Group::Device;
     QString name;                                        // of the control
     QString title;                                       // what is chosen
@@ -60,6 +78,9 @@ struct PreferenceEntry {
     QString key;                // its name in the file
     std::optional<Asked> asked; // none: it is kept without being asked for here
 };
+
+// Who may lead, in words, by the word in the file.
+std::vector<std::pair<QString, QVariant>> leadingWays();
 
 // What a file that is imported does, in words, by its word in the file.
 std::vector<std::pair<QString, QVariant>> newSourceWays();

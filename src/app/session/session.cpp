@@ -25,6 +25,7 @@ Session::Session(play::OpenedOutput output, QObject* parent)
     proofs_->setTolerance(preferences_.tolerance);
     const Common common{document_, jobs_, mailbox_, *store_, preferences_, voice_};
     device_ = std::make_unique<Device>(common, *player_, qt(output.told));
+    together_ = std::make_unique<Together>(common, *player_);
     transport_ = std::make_unique<Transport>(common, *player_, *audition_, *device_);
     clipboard_ = std::make_unique<Clipboard>(common, *transport_);
     files_ = std::make_unique<Files>(common, autosave_, remembered_);
@@ -66,6 +67,7 @@ void Session::connectParts() {
     connect(proofs_.get(), &Proofs::changed, this, &Session::proven);
     connect(&remembered_, &Remembered::kept, library_.get(), &LibraryDesk::settled);
     connect(device_.get(), &Device::changed, this, &Session::changed);
+    connect(together_.get(), &Together::changed, this, &Session::changed);
     connect(transport_.get(), &Transport::moved, this, &Session::ticked);
     connect(files_.get(), &Files::givesWay, this, [this] {
         sounds_->begin();
@@ -89,6 +91,7 @@ void Session::connectParts() {
 
 Session::~Session() {
     timer_.stop();
+    together_.reset();
     audition_.reset();
     proofs_.reset();
     player_->stop();
@@ -108,6 +111,7 @@ void Session::tick() {
         proofs_->look();
     }
     device_->watch();
+    together_->watch();
     sounds_->watch();
     emit ticked();
 }
@@ -130,6 +134,7 @@ void Session::prefer(const Preferences& preferences) {
     savePreferences(preferences_);
     proofs_->setTolerance(preferences_.tolerance);
     if (otherOutput) device_->take();
+    together_->take();
     emit preferred();
 }
 

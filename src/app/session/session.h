@@ -9,6 +9,7 @@
 #include "app/session/listening.h"
 #include "app/session/sounds.h"
 #include "app/session/tempo_taking.h"
+#include "app/session/together.h"
 
 #include <QObject>
 #include <QStringList>
@@ -42,6 +43,7 @@ class Session : public QObject {
     Files& files() { return *files_; }
     Transport& transport() { return *transport_; }
     Device& device() { return *device_; }
+    Together& together() { return *together_; }
     Clipboard& clipboard() { return *clipboard_; }
     Importing& importing() { return *importing_; }
     Listening& listening() { return *listening_; }
@@ -99,6 +101,7 @@ class Session : public QObject {
     std::unique_ptr<Audition> audition_; // uses the library
     // Each uses what stands before it.
     std::unique_ptr<Device> device_;
+    std::unique_ptr<Together> together_;
     std::unique_ptr<Transport> transport_;
     std::unique_ptr<Clipboard> clipboard_;
     std::unique_ptr<Files> files_;

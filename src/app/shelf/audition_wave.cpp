@@ -30,8 +30,14 @@ void AuditionWave::showPosition(std::optional<metre::Seconds> at) {
 
 void AuditionWave::paintEvent(QPaintEvent*) {
     QPainter p(this);
+    if (source_ && source_->sound) paintSound(p);
+    if (!hasFocus()) return;
+    p.setPen(QPen(tokens().brass, 1));
+    p.drawRect(rect().adjusted(0, 0, -1, -1));
+}
+
+void AuditionWave::paintSound(QPainter& p) {
     const Tokens& t = tokens();
-    if (!source_ || !source_->sound) return;
     const project::Sound& sound = *source_->sound;
     const qreal scale = devicePixelRatioF();
     if (drawn_ != &sound || outline_.size() != size() * scale || drawnInk_ != t.ink) {
@@ -56,10 +62,6 @@ void AuditionWave::paintEvent(QPaintEvent*) {
     if (at_) {
         const double length = std::max(1e-3, source_->length().value);
         p.fillRect(QRectF(at_->value / length * width() - 0.75, 0, 1.5, height()), t.wax);
-    }
-    if (hasFocus()) {
-        p.setPen(QPen(t.brass, 1));
-        p.drawRect(rect().adjusted(0, 0, -1, -1));
     }
 }
 

@@ -27,6 +27,7 @@ class AuditionWave : public QWidget, public Spoken {
 
   protected:
     void paintEvent(QPaintEvent*) override;
+    void paintSound(QPainter& p);
     void mousePressEvent(QMouseEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
 

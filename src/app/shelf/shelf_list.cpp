@@ -179,6 +179,15 @@ void ShelfList::startDrag(Qt::DropActions) {
     drag->exec(Qt::CopyAction);
 }
 
+// Without rows nothing else says where the keyboard is.
+void ShelfList::paintEvent(QPaintEvent* event) {
+    QListView::paintEvent(event);
+    if (!hasFocus() || currentIndex().isValid()) return;
+    QPainter p(viewport());
+    p.setPen(QPen(tokens().brass, 1));
+    p.drawRect(viewport()->rect().adjusted(0, 0, -1, -1));
+}
+
 void ShelfList::resizeEvent(QResizeEvent* event) {
     QListView::resizeEvent(event);
     emit scrolled(); // other rows are in view

@@ -33,6 +33,7 @@ class ShelfList : public QListView {
     void contextMenuEvent(QContextMenuEvent*) override;
     void startDrag(Qt::DropActions) override;
     void resizeEvent(QResizeEvent*) override;
+    void paintEvent(QPaintEvent*) override;
 
   private:
     bool quiet_ = false; // a row is selected, and not heard

@@ -144,7 +144,7 @@ QProgressBar::chunk { background: %9; border-radius: 2px; }
 QTabBar { background: transparent; font-weight: 600; }
 QTabBar::tab { color: %8; background: transparent; border: none; border-bottom: 2px solid transparent; padding: 3px 2px; margin-right: 14px; }
 QTabBar::tab:selected { color: %7; border-bottom: 2px solid %9; }
-QTabBar::tab:focus { color: %7; }
+QTabBar::tab:selected:focus { border-bottom: 2px dotted %9; }
 QTableView { background: transparent; color: %7; border: none; selection-background-color: %2; selection-color: %7; outline: none; }
 QTableView QLineEdit { padding: 0 4px; }
 QHeaderView { background: %4; }

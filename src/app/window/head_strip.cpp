@@ -24,7 +24,6 @@ namespace app {
 HeadStrip::HeadStrip(Session& session, QWidget* parent) : QWidget(parent), session_(session) {
     setObjectName("headStrip");
     setAcceptDrops(true);
-    clock_.start();
 
     buildFigures();
     buildTransport();
@@ -207,6 +206,7 @@ void HeadStrip::connectTransport() {
     connect(&session_, &Session::changed, this, &HeadStrip::refresh);
     connect(&session_, &Session::opened, this, &HeadStrip::refresh);
     connect(&session_, &Session::ticked, this, &HeadStrip::refreshPosition);
+    connect(&session_.together(), &Together::struck, this, [this](double at) { tapAt(metre::Seconds(at)); });
 }
 
 // The wheel over the button of the click turns how loud it is.
@@ -227,7 +227,11 @@ void HeadStrip::typeTempo() {
 }
 
 void HeadStrip::tap() {
-    taps_.tap(metre::Seconds(static_cast<double>(clock_.nsecsElapsed()) * 1e-9));
+    tapAt(metre::Seconds(play::steadyNow()));
+}
+
+void HeadStrip::tapAt(metre::Seconds at) {
+    taps_.tap(at);
     if (taps_.count() == 1) ++tapping_; // they begin anew
     if (const auto bpm = taps_.tempo()) {
         // Tapped tempos are meant to a tenth at best.
@@ -251,12 +255,7 @@ void HeadStrip::setTempo(double bpm, const Gesture& gesture) {
 void HeadStrip::refresh() {
     const project::Project& p = session_.now();
     tempo_->setText(qt(metre::tempoFigure(p.tempo.points().front().bpm)));
-    const project::SourcePtr leader = p.lead ? project::sourceOf(p, p.lead->source) : nullptr;
-    const QString name = leader ? qt(leader->name) : tr("Project");
-    led_->setText(led_->fontMetrics().elidedText(name, Qt::ElideRight, 78) + QStringLiteral(" ▾"));
-    led_->setToolTip(leader ? tr("%1 leads: the tempo is its own, and everything follows it").arg(name)
-                            : tr("What sets the tempo: the project itself, or one recording that everything else "
-                                 "follows"));
+    refreshLead();
     metre_->setText(qt(metre::metreLabel(p.metre.points().front().metre)));
     const auto key = p.keys.points().front().key;
     key_->setText(key ? qt(hear::keyLabel(*key)) : QStringLiteral("–"));
@@ -268,6 +267,26 @@ void HeadStrip::refresh() {
     proof_->show(session_.proofs());
     refreshMeeting();
     refreshPosition();
+}
+
+// A recording, another program, or the project itself.
+void HeadStrip::refreshLead() {
+    const project::Project& p = session_.now();
+    const project::SourcePtr leader = p.lead ? project::sourceOf(p, p.lead->source) : nullptr;
+    const QString other = session_.together().ledBy();
+    const auto midi = session_.together().midiTempo();
+    const QString reading = midi ? qt(metre::tempoFigure(*midi)) : QString();
+    QString name = leader ? qt(leader->name) : !other.isEmpty() ? other : tr("Project");
+    if (!other.isEmpty() && leader) name = other + QStringLiteral(" · ") + name;
+    if (other == QStringLiteral("MIDI") && midi && !leader) name += QStringLiteral(" ") + reading;
+    led_->setText(led_->fontMetrics().elidedText(name, Qt::ElideRight, 78) + QStringLiteral(" ▾"));
+    QStringList told;
+    if (leader) told << tr("%1 leads: the tempo is its own, and everything follows it").arg(qt(leader->name));
+    if (!other.isEmpty()) told << tr("%1 says when the project plays, and where").arg(other);
+    if (midi) told << tr("The MIDI clock that comes in has %1 BPM: this menu takes it").arg(reading);
+    if (told.isEmpty())
+        told << tr("What sets the tempo: the project itself, or one recording that everything else follows");
+    led_->setToolTip(told.join('\n'));
 }
 
 void HeadStrip::refreshMeeting() {

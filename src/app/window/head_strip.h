@@ -5,7 +5,6 @@
 #include "project/history.h"
 #include "prove/meeting.h"
 
-#include <QElapsedTimer>
 #include <QWidget>
 #include <optional>
 #include <vector>
@@ -28,8 +27,9 @@ class HeadStrip : public QWidget {
   public:
     explicit HeadStrip(Session& session, QWidget* parent = nullptr);
 
-    void tap();       // one tap of the project's tempo
-    void typeTempo(); // as after a double click on it
+    void tap();                    // one tap of the project's tempo, now
+    void tapAt(metre::Seconds at); // on the steady clock
+    void typeTempo();              // as after a double click on it
 
   signals:
     void leadersAsked(const QPoint& global); // the menu of what may lead
@@ -51,6 +51,7 @@ class HeadStrip : public QWidget {
     void connectTransport();
     void refresh();
     void refreshPosition();
+    void refreshLead();
     void refreshMeeting();
     void setTempo(double bpm, const project::Gesture& gesture);
 
@@ -84,7 +85,6 @@ class HeadStrip : public QWidget {
     Meter* meter_;
     metre::Taps taps_;
     std::int64_t tapping_ = 1; // a fresh number for each time somebody begins to tap
-    QElapsedTimer clock_;
 };
 
 } // namespace app

@@ -65,6 +65,7 @@ ImportReport::ImportReport(Session& session, QWidget* parent) : QWidget(parent),
     area_->setObjectName("reportRows");
     area_->setAccessibleName(tr("What was imported, file by file"));
     area_->setFrameShape(QFrame::NoFrame);
+    area_->setFocusPolicy(Qt::NoFocus); // its rows are reached, and scroll with them
     area_->setWidgetResizable(true);
     area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     area_->setStyleSheet("QScrollArea, QScrollArea > QWidget > QWidget { background: transparent; }");

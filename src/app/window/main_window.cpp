@@ -395,6 +395,9 @@ void MainWindow::offerLeaders(const QPoint& at) {
         connect(action, &QAction::triggered, this,
                 [this, clip = leader.clip] { session_.tempoTaking().leadAsItIsPlayed(clip); });
     }
+    QMenu* others = menu.addMenu(tr("Other programs"));
+    for (const char* name : {"ledByProject", "ledByJack", "ledByJackGiven", "ledByMidi", "midiTempo"})
+        others->addAction(commands_->action(name));
     reach_->ledBy = lead ? std::optional(lead->clip) : std::nullopt;
     refreshActions();
     if (lead) {

@@ -47,6 +47,7 @@ PreferencesSheet::PreferencesSheet(Session& session, QWidget* parent) : QDialog(
     addPlaying();
     addProject();
     addSources();
+    addTogether();
     addProof();
     addLook();
     connect(groups_, &QListWidget::currentRowChanged, pages_, &QStackedWidget::setCurrentIndex);
@@ -246,6 +247,36 @@ void PreferencesSheet::addSources() {
         tr("Decoded and fitted audio, %1 GB in %2, there at once the next time. All of it can be made again.")
             .arg(double(session_.store().bytes()) / 1e9, 0, 'f', 1)
             .arg(qt(base::shownPath(session_.store().folder()))));
+    page->addStretch(1);
+}
+
+void PreferencesSheet::addTogether() {
+    QVBoxLayout* page = group(tr("Other programs"));
+    addAsked(page, Asked::Group::Together);
+    const TogetherWays& now = session_.preferences().together;
+    const std::vector<std::pair<QString, QVariant>> none{{tr("none"), QString()}};
+    QComboBox* in = choice("midiIn", tr("MIDI in"), none, qt(now.midiIn), [this](const QVariant& v) {
+        prefer([&](Preferences& p) { p.together.midiIn = v.toString().toStdString(); });
+    });
+    QComboBox* out = choice("midiOut", tr("MIDI out"), none, qt(now.midiOut), [this](const QVariant& v) {
+        prefer([&](Preferences& p) { p.together.midiOut = v.toString().toStdString(); });
+    });
+    using Ports = std::pair<std::vector<std::string>, std::vector<std::string>>;
+    session_.jobs().start<Ports>(
+        Lane::Device, tr("Looking for MIDI ports"),
+        [](const base::Progress&) { return Ports(play::midiInputs(), play::midiOutputs()); },
+        [in = QPointer<QComboBox>(in), out = QPointer<QComboBox>(out)](const Ports& ports) {
+            const auto fill = [](QComboBox* box, const std::vector<std::string>& names) {
+                for (const std::string& name : names)
+                    if (box->findData(qt(name)) < 0) box->addItem(qt(name), qt(name));
+            };
+            if (in) fill(in, ports.first);
+            if (out) fill(out, ports.second);
+        });
+    add(page, tr("MIDI in"), in,
+        tr("The clock that comes in here may lead, or its tempo be taken."));
+    addAsked(page, Asked::Group::Pads);
+    add(page, tr("MIDI out"), out, tr("The project's clock goes out here: its tempo, starts, stops and places."));
     page->addStretch(1);
 }
 

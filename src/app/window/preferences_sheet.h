@@ -31,6 +31,7 @@ class PreferencesSheet : public QDialog {
     void addPlaying();
     void addProject();
     void addSources();
+    void addTogether();
     void addProof();
     void addLook();
     // What the table asks for in a group.
