@@ -934,7 +934,7 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
     </message>
     <message>
         <source>Led by</source>
-        <translation type="unfinished">Geführt &amp;von</translation>
+        <translation type="unfinished">Geführt von</translation>
     </message>
     <message>
         <source>Who says when the project plays, and where. A JACK transport is started and stopped from here too; a MIDI clock is not.</source>
@@ -4564,7 +4564,7 @@ hier stehen dann Aufnahme, Zählzeiten und wo sie landen.</translation>
     </message>
     <message>
         <source>Led by</source>
-        <translation type="unfinished">Geführt &amp;von</translation>
+        <translation type="unfinished">Geführt von</translation>
     </message>
     <message>
         <source>Metre</source>

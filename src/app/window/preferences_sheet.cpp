@@ -273,8 +273,7 @@ void PreferencesSheet::addTogether() {
             if (in) fill(in, ports.first);
             if (out) fill(out, ports.second);
         });
-    add(page, tr("MIDI in"), in,
-        tr("The clock that comes in here may lead, or its tempo be taken."));
+    add(page, tr("MIDI in"), in, tr("The clock that comes in here may lead, or its tempo be taken."));
     addAsked(page, Asked::Group::Pads);
     add(page, tr("MIDI out"), out, tr("The project's clock goes out here: its tempo, starts, stops and places."));
     page->addStretch(1);
