@@ -410,7 +410,8 @@ void writeKin(const std::string& folder, const Json& truth, const char* file) {
         if (p.events.empty()) return;
         const auto found = hear::pulses(p.curves, hear::Repetition(p.curves.pitches), p.span);
         if (found.empty()) return;
-        const auto list = hear::kinOf(found, p.events, p.curves.strength, p.span);
+        hear::KnownWays ways(p.events, p.curves.strength, p.span);
+        const auto list = hear::kinOf(found, ways);
         out.put(number);
         out.put(static_cast<std::int32_t>(list.size()));
         out.put(1.0F);
@@ -429,7 +430,8 @@ void writeBars(const std::string& folder, const Json& truth, const char* file) {
         if (!t["steady"]) return;
         const hear::Heard heard = heardIn(p.audio);
         if (!heard.bpm || !heard.steady) return;
-        const hear::LoopFit loop = hear::fitLoop(p.events, p.curves.strength, p.span, *heard.bpm);
+        hear::KnownWays known(p.events, p.curves.strength, p.span);
+        const hear::LoopFit loop = hear::fitLoop(known, *heard.bpm);
         const std::vector<hear::BarWay> ways =
             hear::barWays(p.curves.strength, hear::Repetition(p.curves.pitches),
                           {loop.start, loop.period, loop.beats, p.events.back().at});
@@ -458,7 +460,8 @@ void writeSureness(const std::string& folder, const Json& truth, const char* fil
         const hear::Repetition again(p.curves.pitches);
         auto found = hear::pulses(p.curves, again, p.span);
         if (found.empty()) return;
-        found = hear::weighedByLength(std::move(found), p.events, s, p.span);
+        hear::KnownWays ways(p.events, s, p.span);
+        found = hear::weighedByLength(std::move(found), ways);
         const bool single = t["kind"] == "single";
         bool right = false;
         for (const double k : {0.5, 1.0, 2.0})

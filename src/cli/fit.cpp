@@ -320,7 +320,9 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
         if (auto may = mayWrite(in, *target.out, o.overwrite, inputs); !may) return tl::unexpected(may.error());
     // Nobody is asked what was said already.
     project::Witnesses heeded;
-    heeded.ear = !(a.method && (a.ratio || a.beats || a.from || (o.trust && saysTempo(in))));
+    const bool isSaid = a.ratio || a.beats || a.from || (o.trust && saysTempo(in));
+    heeded.ear = !isSaid || (a.tighten && !a.method); // bars count where it is tightened
+    heeded.kind = !a.method;                          // it says which method is best
     auto imported = project::importFile(in, 0, heeded, {{}, stop});
     if (!imported) return tl::unexpected(imported.error());
     fitted.messages = imported->warnings;

@@ -45,8 +45,7 @@ bool isKin(Bpm a, Bpm b, int octaves) {
     return false;
 }
 
-std::vector<Kin> kinOf(const std::vector<Pulse>& pulses, const std::vector<Event>& events, const Strength& s,
-                       const Span& span) {
+std::vector<Kin> kinOf(const std::vector<Pulse>& pulses, KnownWays& ways) {
     std::vector<Kin> list;
     for (std::size_t i = 0; i < pulses.size(); ++i) {
         auto at = std::find_if(list.begin(), list.end(), [&](const Kin& kin) {
@@ -66,7 +65,7 @@ std::vector<Kin> kinOf(const std::vector<Pulse>& pulses, const std::vector<Event
     std::vector<Explained> lengths;
     double best = -1e300;
     for (const Kin& kin : list) {
-        lengths.push_back(explained(loopWays(events, s, span, pulses[kin.members.front()].bpm)));
+        lengths.push_back(explained(ways.at(pulses[kin.members.front()].bpm)));
         best = std::max(best, lengths.back().best);
     }
     for (std::size_t k = 0; k < list.size(); ++k) {
@@ -92,9 +91,8 @@ std::vector<Kin> kinOf(const std::vector<Pulse>& pulses, const std::vector<Event
     return list;
 }
 
-std::vector<Pulse> weighedByLength(std::vector<Pulse> pulses, const std::vector<Event>& events, const Strength& s,
-                                   const Span& span) {
-    const std::vector<Kin> list = kinOf(pulses, events, s, span);
+std::vector<Pulse> weighedByLength(std::vector<Pulse> pulses, KnownWays& ways) {
+    const std::vector<Kin> list = kinOf(pulses, ways);
     if (list.size() == 1) return pulses;
     std::vector<double> scores;
     double highest = -1e300;

@@ -23,13 +23,11 @@ struct Kin {
 
 // The families that are worth weighing against each other, heaviest first: those with a fiftieth of the trust, at
 // most four; one, when there is nothing to choose. REQUIRES pulses and events not empty. Any thread.
-std::vector<Kin> kinOf(const std::vector<Pulse>& pulses, const std::vector<Event>& events, const Strength& s,
-                       const Span& span);
+std::vector<Kin> kinOf(const std::vector<Pulse>& pulses, KnownWays& ways);
 
 // The pulses with each family weighed anew by how well its best explanation of the length goes (hear/loop_fit):
 // three beats and four in the same time are told apart by it more often than by what is periodic. Heaviest first;
 // weights sum to 1. Weights fitted by tools/fit_pulse.py --for kin. REQUIRES as kinOf(). Any thread.
-std::vector<Pulse> weighedByLength(std::vector<Pulse> pulses, const std::vector<Event>& events, const Strength& s,
-                                   const Span& span);
+std::vector<Pulse> weighedByLength(std::vector<Pulse> pulses, KnownWays& ways);
 
 } // namespace hear

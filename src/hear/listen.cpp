@@ -12,6 +12,7 @@
 #include <array>
 #include <cmath>
 #include <fmt/format.h>
+#include <memory>
 
 namespace hear {
 
@@ -217,47 +218,94 @@ void offerHalfAndDouble(Heard& out) {
 
 } // namespace
 
+namespace {
+
+// What there is to know of a recording before its beats are looked for.
+struct Sounding {
+    Sounding(Curves of, double fileSeconds, const std::vector<Onset>& onsets)
+        : c(std::move(of)), span(spanOf(c.strength, fileSeconds)), events(hear::events(onsets, Recording::rate, c)),
+          classes(classesOf(c.pitches)), colour(colourOf(c, events, span, classes.pitched)),
+          none(withoutBeat(c.strength, colour, events, span)), again(c.pitches), ways(events, c.strength, span) {}
+
+    const Curves c;
+    const Span span;
+    const std::vector<Event> events;
+    const Classes classes;
+    const Colour colour;
+    const std::optional<Kind> none;
+    const Repetition again;
+    KnownWays ways;
+    std::vector<Pulse> found;
+    double sure = 0;
+
+    void findPulses() {
+        if (!none) found = pulses(c, again, span);
+        if (!found.empty() && span.end - span.start < longestLoop) found = weighedByLength(std::move(found), ways);
+        if (!found.empty()) sure = surenessOf(surenessFiguresOf(c.strength, again, colour, events, span, found));
+    }
+    // Who says between which tempos has more than the recording to go by.
+    bool hasBeat(const Window& window) const {
+        return !found.empty() && sure >= (window == Window{} ? noBeat : noBeat / 5);
+    }
+    Kind kind(const Window& window) const {
+        if (hasBeat(window)) return kindOf(colour);
+        return none ? *none : silentKind(c.strength, colour, events, span);
+    }
+    std::optional<HeardKey> key(const Window& window) const {
+        std::optional<HeardKey> key = keyOf(classes);
+        if (key && key->sureness < 0.25) key.reset(); // noise has pitches too, but no root
+        if (hasBeat(window)) {
+            if (kind(window) == Kind::Struck) key.reset(); // drums are tuned, but to no key
+        } else if (std::count_if(classes.all.begin(), classes.all.end(), [](double t) { return t > 0.15; }) < 3) {
+            key.reset(); // one note, with its overtones, has a root but no mode
+        }
+        return key;
+    }
+};
+
+// Null for silence, and when it is stopped.
+std::unique_ptr<Sounding> soundingOf(const Recording& recording, const std::vector<Onset>& onsets,
+                                     const base::Progress& progress) {
+    const Mono mono(recording);
+    if (mono.peak() < 1e-5F || mono.frames() < 64) return nullptr;
+    Curves c = curves(mono, progress.part(0, 0.9));
+    if (progress.stopped()) return nullptr;
+    auto out = std::make_unique<Sounding>(std::move(c), recording.length().value, onsets);
+    if (progress.stopped()) return nullptr;
+    out->findPulses();
+    return out;
+}
+
+} // namespace
+
+KindAndKey kindAndKeyIn(const Recording& recording, const std::vector<Onset>& onsets, Window window,
+                        const base::Progress& progress) {
+    const auto sounding = soundingOf(recording, onsets, progress);
+    return sounding ? KindAndKey{sounding->kind(window), sounding->key(window)} : KindAndKey{};
+}
+
 Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Window window,
              const base::Progress& progress) {
     Heard out;
     out.onsets = onsets;
     const double fileSeconds = recording.length().value;
     out.span = {0, fileSeconds, fileSeconds};
-    const Mono mono(recording);
-    if (mono.peak() < 1e-5F || mono.frames() < 64) return out;
-    const Curves c = curves(mono, progress.part(0, 0.9));
-    if (progress.stopped()) return out;
+    const auto sounding = soundingOf(recording, onsets, progress);
+    if (!sounding) return out;
+    const Curves& c = sounding->c;
     const Strength& s = c.strength;
-    out.span = spanOf(s, fileSeconds);
-    const std::vector<Event> heard = events(onsets, Recording::rate, c);
-    const Classes classes = classesOf(c.pitches);
-    out.key = keyOf(classes);
-    if (out.key && out.key->sureness < 0.25) out.key.reset(); // noise has pitches too, but no root
-    const Colour colour = colourOf(c, heard, out.span, classes.pitched);
-    const auto none = withoutBeat(s, colour, heard, out.span);
-    const Repetition again(c.pitches);
-    if (progress.stopped()) return out;
-    std::vector<Pulse> found = none ? std::vector<Pulse>() : pulses(c, again, out.span);
-    if (!found.empty() && out.span.end - out.span.start < longestLoop)
-        found = weighedByLength(std::move(found), heard, s, out.span);
-    const double sure = found.empty() ? 0 : surenessOf(surenessFiguresOf(s, again, colour, heard, out.span, found));
-    // Who says between which tempos has more than the recording to go by.
-    const double least = window == Window{} ? noBeat : noBeat / 5;
-    if (found.empty() || sure < least) {
-        out.kind = none ? *none : silentKind(s, colour, heard, out.span);
-        // One note, with its overtones, has a root but no mode.
-        const auto tones = std::count_if(classes.all.begin(), classes.all.end(), [](double t) { return t > 0.15; });
-        if (tones < 3) out.key.reset();
-        return out;
-    }
-    out.kind = kindOf(colour);
-    if (out.kind == Kind::Struck) out.key.reset(); // drums are tuned, but to no key
-    out.candidates = doubted(within(found, window), sure);
+    const std::vector<Event>& heard = sounding->events;
+    const std::vector<Pulse>& found = sounding->found;
+    out.span = sounding->span;
+    out.kind = sounding->kind(window);
+    out.key = sounding->key(window);
+    if (!sounding->hasBeat(window)) return out;
+    out.candidates = doubted(within(found, window), sounding->sure);
     out.sureness = out.candidates.front().weight;
     const Bpm about = out.candidates.front().bpm;
 
     if (progress.stopped()) return out;
-    LoopFit settled = fitLoop(heard, s, out.span, about, progress);
+    LoopFit settled = fitLoop(sounding->ways, about, progress);
     if (progress.stopped()) return out;
     const double lastEvent = heard.back().at;
     std::vector<double> tracked;
@@ -278,7 +326,7 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
     }
     const bool isSong = throughout && !explains(settled, *throughout, out.span);
     if (isSong) settled = {throughout->period, throughout->start, {}, 0, {}};
-    const BarWay bar = barOf(s, again, {settled.start, settled.period, settled.beats, lastEvent});
+    const BarWay bar = barOf(s, sounding->again, {settled.start, settled.period, settled.beats, lastEvent});
     // Bars that are no whole number of beats come in pairs.
     const int beatsInBars = static_cast<int>(bar.beats == std::floor(bar.beats) ? bar.beats : 2 * bar.beats);
     if (isSong) settled.start = firstBarLine(*throughout, beatsInBars, heard, c);

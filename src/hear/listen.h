@@ -61,6 +61,15 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
 Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window = {},
              const base::Progress& progress = {});
 
+// The kind and the key that listen() would find, and nothing else: in seven tenths of its time. NoBeat and none for
+// silence, and when stopped. Any thread.
+struct KindAndKey {
+    Kind kind = Kind::NoBeat;
+    std::optional<HeardKey> key;
+};
+KindAndKey kindAndKeyIn(const Recording& recording, const std::vector<Onset>& onsets, Window window = {},
+                        const base::Progress& progress = {});
+
 // What was heard, as readings: the tempo with its candidates and where its beats lie; and what the length says of
 // it. Either has no tempo where nothing was heard, with the reason as its evidence.
 Reading heardReading(const Heard& heard);

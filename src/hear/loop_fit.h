@@ -7,6 +7,7 @@
 
 #include <array>
 #include <optional>
+#include <utility>
 #include <vector>
 
 namespace hear {
@@ -45,13 +46,27 @@ struct LoopWays {
 LoopWays loopWays(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
                   const base::Progress& progress = {});
 
+// The explanations of one recording by the tempo they were asked for, so that none is worked out twice. One thread.
+class KnownWays {
+  public:
+    KnownWays(const std::vector<Event>& events, const Strength& s, const Span& span)
+        : events_(events), strength_(s), span_(span) {}
+    // As loopWays(). What was stopped is not kept.
+    LoopWays at(Bpm about, const base::Progress& progress = {});
+
+  private:
+    const std::vector<Event>& events_;
+    const Strength& strength_;
+    const Span& span_;
+    std::vector<std::pair<Bpm, LoopWays>> known_;
+};
+
 // How much trust an explanation has, as a logarithm: see fitLoop(). Any thread.
 double scoreOf(const LoopWay& way);
 
 // Weighs those explanations by how near their grids come to the events, by how exact the length is, by what is
 // usual, and by how much the events can decide at all: the less they do, the more an exact length counts. Weights
 // fitted to a generated set by tools/fit_pulse.py --for length. REQUIRES events not empty. Any thread.
-LoopFit fitLoop(const std::vector<Event>& events, const Strength& s, const Span& span, Bpm about,
-                const base::Progress& progress = {});
+LoopFit fitLoop(KnownWays& ways, Bpm about, const base::Progress& progress = {});
 
 } // namespace hear

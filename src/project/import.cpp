@@ -91,6 +91,12 @@ Result<void> readAndSettle(Source& s, const std::filesystem::path& file, const W
         const auto listened = recording();
         if (!listened) return tl::unexpected(listened.error());
         takeIn(s, hear::listen(*listened, onsets, s.window, progress));
+    } else if (!heeded.ear && heeded.kind) {
+        const auto listened = recording();
+        if (!listened) return tl::unexpected(listened.error());
+        const hear::KindAndKey sound = hear::kindAndKeyIn(*listened, onsets, s.window, progress);
+        s.kind = sound.kind;
+        if (!s.key && sound.key) s.key = sound.key->key;
     }
     if (progress.stopped()) return base::cancelled();
     settle(s, onsets.empty() ? std::nullopt

@@ -21,6 +21,7 @@ struct Witnesses {
     bool tag = true;
     bool ear = true; // Heard and Length
     hear::Window window;
+    bool kind = false; // without the ear: the kind of sound, and its key, all the same
 };
 
 // Reads a file, works out outline, attacks and readings, and settles on the

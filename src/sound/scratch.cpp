@@ -12,7 +12,7 @@ namespace sound {
 
 namespace {
 
-constexpr std::size_t fewBytes = std::size_t(16) << 20; // of all channels together, that stay in memory
+constexpr std::size_t fewBytes = std::size_t(32) << 20; // of all channels together, that stay in memory
 constexpr std::int64_t blockFrames = 1 << 18;
 
 } // namespace

@@ -11,6 +11,7 @@
 #include <gtest/gtest.h>
 #include <limits>
 #include <numbers>
+#include <set>
 
 namespace {
 
@@ -312,6 +313,31 @@ TEST(Listen, WhereThereIsNoBeatThereIsNoNumber) {
         EXPECT_FALSE(hear::lengthReading(h).bpm) << what;
     }
     EXPECT_EQ(listenTo(note).kind, Kind::OneHit);
+}
+
+// Who needs only the kind and the key is told the same, and waits less.
+TEST(Listen, KindAndKeyByThemselvesAreThoseOfTheWhole) {
+    std::set<Kind> kinds;
+    for (const char* name : {"winch_hands_112bpm.wav", "pontoon_marimba.flac", "keel_bass_96.aiff",
+                             "reed_drone_D.wav", "barge_bell.wav", "towpath_accordion.ogg", "heron_whistle.mp3"}) {
+        const auto read = sound::read(std::filesystem::path(PM_SOURCE_DIR) / "demo/canal_journey/audio" / name, 0);
+        ASSERT_TRUE(read) << name;
+        const auto recording = hear::Recording::of(read->audio);
+        ASSERT_TRUE(recording);
+        const auto onsets = hear::onsets(*recording);
+        const Heard whole = hear::listen(*recording, onsets);
+        const hear::KindAndKey alone = hear::kindAndKeyIn(*recording, onsets);
+        EXPECT_EQ(alone.kind, whole.kind) << name;
+        ASSERT_EQ(alone.key.has_value(), whole.key.has_value()) << name;
+        if (alone.key) {
+            EXPECT_EQ(alone.key->key, whole.key->key) << name;
+            EXPECT_EQ(alone.key->sureness, whole.key->sureness) << name;
+        }
+        kinds.insert(alone.kind);
+    }
+    EXPECT_GE(kinds.size(), 4U);
+    const Audio silent(48000, 1, sound::Frames(48000));
+    EXPECT_EQ(hear::kindAndKeyIn(*hear::Recording::of(silent), {}).kind, Kind::NoBeat);
 }
 
 TEST(Listen, SamplesThatAreNoNumbersAreSilence) {

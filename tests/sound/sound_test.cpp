@@ -10,8 +10,10 @@
 #include "support/audio.h"
 #include "support/files.h"
 
+#include <cmath>
 #include <gtest/gtest.h>
 #include <numbers>
+#include <random>
 #include <sndfile.h>
 #include <taglib/fileref.h>
 #include <taglib/tpropertymap.h>
@@ -250,6 +252,42 @@ TEST(Write, EveryDepthComesBack) {
         ASSERT_EQ(back->audio.frames(), a.frames());
         for (std::size_t i = 0; i < a.channels[1].size(); ++i)
             ASSERT_NEAR(back->audio.channels[1][i], a.channels[1][i], step / 2 + 1e-9);
+    }
+}
+
+// Rounded to the nearest step, halves to even, and kept within full scale: whatever is done several at a time.
+TEST(Write, EverySampleIsRoundedAsOneByOne) {
+    const support::Folder folder;
+    std::mt19937 random(11);
+    std::uniform_real_distribution<float> within(-1.2F, 1.2F);
+    for (const int bits : {16, 24}) {
+        const double scale = std::ldexp(1.0, bits - 1);
+        Audio a(48000, 1, Frames(0));
+        std::vector<float> samples{
+            0.0F, -0.0F, 1.0F, -1.0F, std::nextafter(1.0F, 2.0F), std::nextafter(-1.0F, -2.0F)};
+        for (const double step : {0.5, 1.5, 2.5, -0.5, -1.5, scale - 1, scale - 0.5, -scale + 0.5, -scale - 0.5})
+            samples.push_back(static_cast<float>(step / scale));
+        for (int i = 0; i < 5003; ++i)
+            samples.push_back(within(random));
+        std::size_t clipped = 0;
+        std::vector<std::int32_t> expected;
+        for (const float x : samples) {
+            const double value = std::nearbyint(double(x) * scale);
+            const double kept = std::clamp(value, -scale, scale - 1);
+            if (value != kept && std::abs(x) > 1) ++clipped;
+            expected.push_back(static_cast<std::int32_t>(kept) * (1 << (32 - bits)));
+        }
+        a.channels[0] = samples;
+        const auto file = folder / (std::to_string(bits) + ".wav");
+        EXPECT_EQ(write(file, a, bits == 16 ? Depth::Int16 : Depth::Int24, {}, base::Existing::Refuse)->clipped,
+                  clipped);
+        SF_INFO info{};
+        SNDFILE* in = sf_open(file.c_str(), SFM_READ, &info);
+        ASSERT_NE(in, nullptr);
+        std::vector<std::int32_t> read(samples.size());
+        EXPECT_EQ(sf_read_int(in, read.data(), static_cast<sf_count_t>(read.size())), sf_count_t(read.size()));
+        sf_close(in);
+        EXPECT_EQ(read, expected) << bits;
     }
 }
 

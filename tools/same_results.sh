@@ -1,0 +1,50 @@
+#!/usr/bin/env bash
+# Whether two builds hear and stretch alike, to the bit: run before and after a change that is meant to alter nothing but
+# speed.
+#   tools/same_results.sh BEFORE AFTER   two pmetre programs
+# The demo's audio and forty made files (loops, songs, free playing, single metres; seed 5) are read by both, and fitted by
+# every method and by the one that is chosen. What differs is named; the exit status is then 1.
+set -uo pipefail
+before=$(realpath "$1")
+after=$(realpath "$2")
+cd "$(dirname "$0")/.."
+work=$(mktemp -d)
+trap 'rm -rf "$work"' EXIT
+made=${PM_MADE:-$work/made} # kept from one run to the next where it is named
+if [ ! -d "$made" ]; then
+  mkdir -p "$made"
+  /usr/bin/python3 tools/listening_set.py "$made/set" --seed 5 --loops 24 --songs 3 --free 5 >/dev/null || exit 2
+  /usr/bin/python3 tools/metre_set.py "$made/metres" --seed 5 --loops 8 >/dev/null || exit 2
+  for file in "$made"/metres/*.wav; do mv "$file" "$(dirname "$file")/metre_$(basename "$file")"; done # names of their own
+fi
+files=()
+while IFS= read -r -d '' file; do files+=("$file"); done < <(
+  find demo/canal_journey/audio "$made" -type f \( -name '*.wav' -o -name '*.flac' -o -name '*.aiff' -o -name '*.mp3' -o -name '*.ogg' -o -name '*.opus' \) -print0 | sort -z)
+different=0
+compare() { # WHAT A B
+  if ! cmp -s "$2" "$3"; then
+    echo "differs: $1"
+    different=$((different + 1))
+  fi
+}
+"$before" read --quiet "${files[@]}" > "$work/before.read" 2>&1
+"$after" read --quiet "${files[@]}" > "$work/after.read" 2>&1
+while IFS= read -r line; do echo "differs: read: $line"; different=$((different + 1)); done < <(
+  diff "$work/before.read" "$work/after.read" | grep '^>' | cut -c1-160)
+fits=0
+for style in auto struck held blend sung tape; do
+  for way in "--to 104 --from 112" "--ratio 1.17" "--beats 16 --to 97"; do
+    rm -rf "$work/a" "$work/b"
+    # shellcheck disable=SC2086
+    "$before" fit --quiet "${files[@]}" --out "$work/a" --names '{name}' --style $style $way > "$work/a.lines" 2>&1
+    # shellcheck disable=SC2086
+    "$after" fit --quiet "${files[@]}" --out "$work/b" --names '{name}' --style $style $way > "$work/b.lines" 2>&1
+    for file in "$work/a"/*; do
+      [ -e "$file" ] || continue
+      fits=$((fits + 1))
+      compare "fit $way --style $style: $(basename "$file")" "$file" "$work/b/$(basename "$file")"
+    done
+  done
+done
+echo "${#files[@]} files read and $fits results compared: $different differ"
+[ "$different" -eq 0 ]
