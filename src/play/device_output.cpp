@@ -80,7 +80,9 @@ class DeviceOutput : public Output {
     bool isJack() const override { return audio_->getCurrentApi() == RtAudio::UNIX_JACK; }
     bool isAlive() override {
         if (!started_) return !failed_;
-        if (failed_) return false;
+        // Where the server said that it ends, the library closes the stream from a thread of its own: only then may
+        // it be let go.
+        if (failed_ && !audio_->isStreamOpen()) return false;
         // A server that ends says so on standard error only, and a device that is pulled out may say nothing at
         // all: what is alive asks for sound.
         const auto now = std::chrono::steady_clock::now();

@@ -424,14 +424,14 @@ void paintBars(QPainter& p, const BarsScene& s, const QRect& dirty) {
         for (std::size_t i = 0; i < project.tracks.size(); ++i) {
             const int y = s.layout.y(i);
             if (y > dirty.bottom() || y + s.layout.heightOf(i) < std::max(top, dirty.top())) continue;
-            paintHeader(p, s, i);
+            paintHeader(p, s, i, heads);
             p.fillRect(QRect(0, s.layout.y(i) + s.layout.heightOf(i) - 1, BarsLayout::headers, 1), t.rule);
         }
         p.setClipping(false);
     }
     if (dirty.top() < BarsLayout::overview) paintOverview(p, s);
     if (dirty.top() < top && dirty.bottom() >= BarsLayout::overview) {
-        paintRuler(p, s);
+        paintRuler(p, s, dirty);
         paintLanes(p, s);
     }
     p.fillRect(QRect(BarsLayout::headers - 1, 0, 1, s.size.height()), t.ruleStrong);

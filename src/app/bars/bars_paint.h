@@ -62,10 +62,10 @@ struct BarsScene {
 
 void paintBars(QPainter& p, const BarsScene& scene, const QRect& dirty);
 // The head of a track.
-void paintHeader(QPainter& p, const BarsScene& scene, std::size_t index);
+void paintHeader(QPainter& p, const BarsScene& scene, std::size_t index, const QRect& dirty);
 // The lines of beats and bars within an area of the page.
 void paintGrid(QPainter& p, const BarsScene& scene, const QRect& area);
-void paintRuler(QPainter& p, const BarsScene& scene);
+void paintRuler(QPainter& p, const BarsScene& scene, const QRect& dirty);
 // The lanes over the bars: sections, tempo, metre and key.
 void paintLanes(QPainter& p, const BarsScene& scene);
 void paintOverview(QPainter& p, const BarsScene& scene);

@@ -62,12 +62,16 @@ void paintTrackMeter(QPainter& p, const QRect& bar, const TrackLevel& level) {
 
 } // namespace
 
-void paintHeader(QPainter& p, const BarsScene& s, std::size_t index) {
+void paintHeader(QPainter& p, const BarsScene& s, std::size_t index, const QRect& dirty) {
     const Tokens& t = tokens();
     const project::Track& track = *s.session.now().tracks[index];
     const int y = s.layout.y(index);
     const int height = s.layout.heightOf(index);
     p.fillRect(QRect(0, y, BarsLayout::headers, height), t.panel);
+    const QRect meter = trackMeterRect(s.layout, index);
+    if (index < s.levels.size()) paintTrackMeter(p, meter, s.levels[index]);
+    // While it plays, that is all that changes sixty times a second.
+    if (dirty.left() > std::max(panRect(s.layout, index).right(), nameRect(s.layout, index).right())) return;
     p.fillRect(QRect(0, y, 5, height), t.tint(track.tint));
     p.setFont(textFont(sizes::strong, QFont::DemiBold));
     p.setPen(t.ink);
@@ -94,7 +98,6 @@ void paintHeader(QPainter& p, const BarsScene& s, std::size_t index) {
     p.drawText(gainRect(s.layout, index), Qt::AlignVCenter | Qt::AlignLeft, decibels(track.gainDb));
     p.setPen(std::abs(track.pan) < 0.005 ? t.inkSoft : t.ink);
     p.drawText(panRect(s.layout, index), Qt::AlignVCenter | Qt::AlignLeft, panText(track.pan));
-    if (index < s.levels.size()) paintTrackMeter(p, trackMeterRect(s.layout, index), s.levels[index]);
 }
 
 } // namespace app

@@ -58,7 +58,7 @@ void paintGrid(QPainter& p, const BarsScene& s, const QRect& area) {
     }
 }
 
-void paintRuler(QPainter& p, const BarsScene& s) {
+void paintRuler(QPainter& p, const BarsScene& s, const QRect& dirty) {
     const Tokens& t = tokens();
     const project::Project& project = s.session.now();
     const QRect area(BarsLayout::headers, BarsLayout::overview, s.size.width() - BarsLayout::headers,
@@ -75,13 +75,15 @@ void paintRuler(QPainter& p, const BarsScene& s) {
         p.fillRect(QRect(x, area.top() + 4, 1, area.height() - 4), t.ruleStrong);
         p.setPen(bar < 1 ? t.inkSoft : t.ink);
         const QString text = QString::number(bar).replace('-', QChar(0x2212));
-        p.drawText(QRect(x + 5, area.top(), 60, area.height() - 5), Qt::AlignLeft | Qt::AlignVCenter, text);
+        const QRect place(x + 5, area.top(), 60, area.height() - 5);
+        if (place.intersects(dirty)) p.drawText(place, Qt::AlignLeft | Qt::AlignVCenter, text);
         lastRight = x + 5 + p.fontMetrics().horizontalAdvance(text);
     }
     const double left = s.layout.x(project.loop.from);
     const double right = s.layout.x(project.loop.to);
     p.fillRect(QRectF(left, area.bottom() - 4, right - left, 5), project.view.looping ? t.brass : t.ruleStrong);
     p.setClipping(false);
+    if (dirty.left() >= BarsLayout::headers) return;
     p.setFont(textFont(sizes::label));
     p.setPen(t.inkSoft);
     p.drawText(QRect(12, area.top(), BarsLayout::headers - 14, area.height()), Qt::AlignVCenter,
