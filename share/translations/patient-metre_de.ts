@@ -7210,5 +7210,9 @@ Vertrauen %1. Ein Klick benutzt sie.</translation>
         <source>There are %1 sections.</source>
         <translation type="unfinished">Es gibt %1 Abschnitte.</translation>
     </message>
+    <message>
+        <source>%1 leads: it says when the project plays, and where</source>
+        <translation type="unfinished">%1 führt: es sagt, wann das Projekt spielt und wo</translation>
+    </message>
 </context>
 </TS>

@@ -7190,5 +7190,9 @@ Confidence %1. A click uses it.</source>
         <source>There are %1 sections.</source>
         <translation type="unfinished"></translation>
     </message>
+    <message>
+        <source>%1 leads: it says when the project plays, and where</source>
+        <translation type="unfinished"></translation>
+    </message>
 </context>
 </TS>

@@ -11,6 +11,7 @@
 #include <deque>
 #include <jack/jack.h>
 #include <jack/transport.h>
+#include <limits>
 #include <readerwriterqueue/readerwriterqueue.h>
 
 namespace play {
@@ -21,9 +22,8 @@ using metre::Seconds;
 namespace {
 
 constexpr double ticksPerBeat = 1920;
-constexpr Seconds looseStep{0.03};  // beside another device's clock
-constexpr Seconds otherTempo{0.25}; // while the clips of its tempo are made
-constexpr double sameTempo = 1e-6;  // relative
+constexpr Seconds looseStep{0.03}; // beside another device's clock
+constexpr double sameTempo = 1e-6; // relative
 constexpr std::int64_t nowhere = -1;
 constexpr double lastFrame = 4294967295.0; // that the transport can count
 constexpr double longestBlock = 0.5;       // seconds between two looks, at most
@@ -200,7 +200,11 @@ class JackLeader : public Leader {
         said_.write({true, told.bpm, static_cast<int>(std::lround(pos.beats_per_bar)),
                      static_cast<int>(std::lround(pos.beat_type))});
         line_.write({true, frame, place.at->value, told.bpm});
-        if (std::abs(heard.tempoAt(*place.at).value - told.bpm) > sameTempo * told.bpm) place.loose = otherTempo;
+        // At another tempo it cannot stay with the beats: until the project has theirs it goes on from where it
+        // was.
+        const bool goesOn = wasTold_ && frame >= double(frame_) && frame - double(frame_) < longestBlock * rate_;
+        if (goesOn && std::abs(heard.tempoAt(*place.at).value - told.bpm) > sameTempo * told.bpm)
+            place.loose = Seconds(std::numeric_limits<int>::max());
         wasTold_ = true;
         target_ = *place.at;
     }

@@ -84,6 +84,13 @@ class Listener {
                 return 0;
             },
             this);
+        jack_set_xrun_callback(
+            client_,
+            [](void* self) {
+                ++static_cast<Listener*>(self)->missed_;
+                return 0;
+            },
+            this);
         jack_activate(client_);
     }
     ~Listener() { jack_client_close(client_); }
@@ -106,10 +113,15 @@ class Listener {
         const std::lock_guard lock(mutex_);
         return clicks_;
     }
+    // Begins anew.
     void forget() {
         const std::lock_guard lock(mutex_);
         clicks_.clear();
+        missed_ = 0;
     }
+    // Whether any program missed a cycle since, as happens on a machine that is busy with other things: what was
+    // heard then says nothing of who plays in step.
+    bool hasMissed() const { return missed_ > 0; }
     jack_client_t* client() { return client_; }
     // Where the transport is, as bars and beats in quarter notes; −1 where nobody tells.
     static double quarterOf(const jack_position_t& p) {
@@ -141,6 +153,7 @@ class Listener {
     jack_port_t* in_;
     mutable std::mutex mutex_;
     std::vector<Click> clicks_;
+    std::atomic<int> missed_{0};
     int silent_ = 0;
 };
 
@@ -160,7 +173,7 @@ struct Jack : testing::Test {
     void SetUp() override {
         unsetenv("PATIENT_METRE_OUTPUT");
         setenv("JACK_NO_START_SERVER", "1", 1);
-        server = std::make_unique<JackServer>("48000");
+        server = std::make_unique<JackServer>("48000", "512"); // busy machines miss fewer of these
         OpenedOutput opened = support::openWhenUp(*server);
         ASSERT_FALSE(opened.output->isSimulated()) << opened.told;
         ASSERT_TRUE(opened.output->isJack());
@@ -186,9 +199,13 @@ struct Jack : testing::Test {
             return holds();
         });
     }
+    // So many clicks in a row, none of them in a cycle that was missed.
     bool hearClicks(std::size_t n) {
         listener->forget();
-        return waitFor([&] { return listener->clicks().size() >= n; });
+        return waitFor([&] {
+            if (listener->hasMissed()) listener->forget();
+            return listener->clicks().size() >= n;
+        });
     }
 };
 
@@ -317,7 +334,7 @@ TEST_F(Jack, AServerThatEndsIsNoticedByTheLeader) {
     EXPECT_TRUE(waitFor([&] { return player->position() > Beats(0.2); })) << "it goes by itself";
     player->stop();
     // And with the next server all is as before.
-    server = std::make_unique<JackServer>("48000");
+    server = std::make_unique<JackServer>("48000", "512"); // busy machines miss fewer of these
     OpenedOutput opened = support::openWhenUp(*server);
     ASSERT_TRUE(opened.output->isJack()) << opened.told;
     player->replaceOutput(std::move(opened.output));
@@ -345,15 +362,17 @@ TEST_F(Jack, TheProjectsMidiClockIsReadAtTheOtherEnd) {
     ASSERT_TRUE(waitFor([&] { return (*input)->tempo().has_value(); }));
     player->play();
     const auto leader = (*input)->leader();
-    ASSERT_TRUE(waitFor([&] { return leader->rolls() && player->position() > Beats(10); }));
-    EXPECT_NEAR((*input)->tempo()->value, 118, 0.5);
-    const LedPlace place = leader->look(metre::TempoMap(Bpm(118)), 256, false);
-    EXPECT_NEAR(place.at->value, player->position().value, 0.1);
+    EXPECT_TRUE(waitFor([&] {
+        const auto tempo = (*input)->tempo();
+        const LedPlace place = leader->look(metre::TempoMap(Bpm(118)), 256, false);
+        return leader->rolls() && tempo && std::abs(tempo->value - 118) < 0.3 &&
+               std::abs(place.at->value - player->position().value) < 0.08;
+    }));
     player->stop();
     EXPECT_TRUE(waitFor([&] { return !leader->rolls(); }));
     // The server goes, and the ports after it.
     listener.reset();
-    server->kill9();
+    server->end();
     ASSERT_TRUE(waitFor([&] { return !player->output().isAlive(); }));
     player->replaceOutput(silentOutput(48000));
     EXPECT_THAT(midiInputs(), testing::Each(testing::Not(testing::StartsWith("JACK"))));

@@ -17,7 +17,7 @@ namespace support {
 
 class JackServer {
   public:
-    explicit JackServer(const char* rate) {
+    explicit JackServer(const char* rate, const char* period = "256") {
         waitForTheOthers();
         // Under a name of its own, so that no other program takes it for the machine's.
         setenv("JACK_DEFAULT_SERVER", name().c_str(), 1);
@@ -28,14 +28,19 @@ class JackServer {
             dup2(nowhere, 2);
             setenv("JACK_NO_AUDIO_RESERVATION", "1", 1);
             execlp("jackd", "jackd", "--name", name().c_str(), "--no-realtime", "-d", "dummy", "-r", rate, "-p",
-                   "256", nullptr);
+                   period, nullptr);
             _exit(127);
         }
     }
     ~JackServer() {
-        if (child_ == 0) return;
+        if (child_ != 0) end();
+    }
+    // In good order: what was killed stays in the machine's list of servers, which has room for eight, until another of
+    // its name comes.
+    void end() {
         kill(child_, SIGTERM);
         waitpid(child_, nullptr, 0);
+        child_ = 0;
     }
     void kill9() {
         kill(child_, SIGKILL);

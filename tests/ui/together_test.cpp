@@ -141,6 +141,10 @@ TEST(Together, AMidiClockIsChosenReadAndLeads) {
     w.window->findChild<QAction*>("ledByMidi")->trigger();
     ASSERT_TRUE(waitFor([&] { return w.session().player().isPlaying(); })) << "it runs";
     EXPECT_THAT(w.child<QPushButton>("ledBy")->text().toStdString(), testing::HasSubstr("MIDI"));
+    w.bars().setFocus();
+    w.key(Qt::Key_Space);
+    EXPECT_TRUE(w.session().player().isPlaying()) << "a clock cannot be asked";
+    EXPECT_THAT(w.status().toStdString(), testing::HasSubstr("MIDI leads"));
     w.window->findChild<QAction*>("ledByProject")->trigger();
     EXPECT_FALSE(w.session().player().isPlaying());
     unsetenv("PATIENT_METRE_MIDI");

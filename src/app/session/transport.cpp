@@ -18,7 +18,15 @@ Beats Transport::snapped() const {
     return metre::snapped(player_.position(), now().view.snap, now().metre);
 }
 
+bool Transport::isOnlyTold() {
+    const play::Leader* leader = player_.leader();
+    if (leader == nullptr || leader->isAskable()) return false;
+    say(tr("%1 leads: it says when the project plays, and where").arg(qt(leader->name())));
+    return true;
+}
+
 void Transport::toggle() {
+    if (isOnlyTold()) return;
     if (player_.isPlaying()) {
         player_.stop();
     } else {
@@ -29,6 +37,7 @@ void Transport::toggle() {
 }
 
 void Transport::stop() {
+    if (player_.isPlaying() && isOnlyTold()) return;
     if (player_.isPlaying())
         player_.stop();
     else if (player_.isAuditioning())
@@ -39,6 +48,7 @@ void Transport::stop() {
 }
 
 void Transport::locate(Beats to) {
+    if (isOnlyTold()) return;
     player_.locate(std::max(to, now().metre.startOfBar(-3)));
     emit moved();
 }

@@ -28,6 +28,9 @@ class Transport : public Part {
     void moved();
 
   private:
+    // What leads cannot be asked to start, stop or go: then that is said.
+    bool isOnlyTold();
+
     play::Player& player_;
     Audition& audition_;
     Device& device_;
