@@ -215,7 +215,7 @@ TEST_F(Jack, BarsAndBeatsOfAnotherProgramAreFollowedToAFrame) {
     lead(JackTime::Taken);
     ASSERT_TRUE(waitFor([&] { return player->leader()->time().has_value(); }));
     EXPECT_EQ(player->leader()->time()->bpm, Bpm(90));
-    EXPECT_EQ(player->leader()->time()->metre, metre::Metre(3, 4));
+    EXPECT_EQ(player->leader()->time()->metre, (metre::Metre{3, 4}));
     setTempo(90);
     project.metre = metre::MetreMap(metre::Metre{3, 4});
     player->setProject(project::lay(project));

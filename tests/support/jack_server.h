@@ -35,8 +35,8 @@ class JackServer {
     ~JackServer() {
         if (child_ != 0) end();
     }
-    // In good order: what was killed stays in the machine's list of servers, which has room for eight, until another of
-    // its name comes.
+    // In good order: what was killed stays in the machine's list of servers, which has room for eight, until
+    // another of its name comes.
     void end() {
         kill(child_, SIGTERM);
         waitpid(child_, nullptr, 0);

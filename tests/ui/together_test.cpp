@@ -66,7 +66,7 @@ TEST(Together, AnotherProgramsTempoAndMetreAreTakenAsOneStep) {
     const double own = w.tempo();
     w.other->bpm = 131;
     ASSERT_TRUE(waitFor([&] { return w.tempo() == 131; }));
-    EXPECT_EQ(w.now().metre.points().front().metre, metre::Metre(3, 4));
+    EXPECT_EQ(w.now().metre.points().front().metre, (metre::Metre{3, 4}));
     w.other->bpm = 97;
     ASSERT_TRUE(waitFor([&] { return w.tempo() == 97; }));
     EXPECT_THAT(w.status().toStdString(), testing::HasSubstr("JACK leads: 97.00 BPM"));
