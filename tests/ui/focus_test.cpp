@@ -21,6 +21,7 @@ QString nameOf(const QWidget* w) {
 
 // How many pixels of the window are others with the focus there than with it elsewhere.
 int changedBy(Window& w, QWidget* control, QWidget* elsewhere) {
+    if (QApplication::activeWindow() != w.window.get()) w.activate(); // without it nothing has the focus
     elsewhere->setFocus(Qt::TabFocusReason);
     QCoreApplication::processEvents();
     const QRect about(control->mapTo(w.window.get(), QPoint(-4, -4)), control->size() + QSize(8, 8));
