@@ -80,9 +80,9 @@ class DeviceOutput : public Output {
     bool isJack() const override { return audio_->getCurrentApi() == RtAudio::UNIX_JACK; }
     bool isAlive() override {
         if (!started_) return !failed_;
-        // Where the server said that it ends, the library closes the stream from a thread of its own: only then may
-        // it be let go.
-        if (failed_ && !audio_->isStreamOpen()) return false;
+        // Where a server ends, the library closes the stream from a thread of its own, and must not be disturbed in
+        // it.
+        if (!audio_->isStreamOpen()) return false;
         // A server that ends says so on standard error only, and a device that is pulled out may say nothing at
         // all: what is alive asks for sound.
         const auto now = std::chrono::steady_clock::now();
@@ -92,11 +92,13 @@ class DeviceOutput : public Output {
             lastBlocks_ = blocks;
             lastAsked_ = now;
         }
-        return now - lastAsked_ < longestSilence;
+        if (!isJack() && failed_) return false;
+        return now - lastAsked_ < (isJack() ? longestClosing : longestSilence);
     }
 
   private:
     static constexpr auto longestSilence = std::chrono::milliseconds(1500);
+    static constexpr auto longestClosing = std::chrono::milliseconds(5000); // of a server that hangs
     static constexpr int mostWarnings = 100; // between two looks: a device that answers every write with an error
 
     static int fill(void* out, void*, unsigned frames, double, RtAudioStreamStatus, void* self) {
