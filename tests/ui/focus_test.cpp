@@ -53,6 +53,8 @@ TEST_P(FocusOnPage, IsSeenOnEveryControlThatTabReaches) {
     w.import({hands()});
     w.session().document().select({project::allClips(w.now()).front()});
     w.settle();
+    // Work that goes on has a button of its own, which goes with it.
+    ASSERT_TRUE(waitFor([&] { return !w.child<QWidget>("cancelWork")->isVisible(); }));
     const auto controls = reachedByTab(w.window.get());
     EXPECT_GT(controls.size(), 40U);
     for (QWidget* control : controls) {
