@@ -61,8 +61,8 @@ Heard listen(const Recording& recording, const std::vector<Onset>& onsets, Windo
 Heard listen(const sound::Audio& audio, const std::vector<Onset>& onsets, Window window = {},
              const base::Progress& progress = {});
 
-// The kind and the key that listen() would find, and nothing else: in seven tenths of its time. NoBeat and none for
-// silence, and when stopped. Any thread.
+// The kind and the key that listen() would find, and nothing else: beats are neither followed nor counted. NoBeat
+// and none for silence, and when stopped. Any thread.
 struct KindAndKey {
     Kind kind = Kind::NoBeat;
     std::optional<HeardKey> key;

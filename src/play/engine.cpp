@@ -96,11 +96,6 @@ void Engine::lead(Leader* leader) {
     give(order);
 }
 
-void Engine::leadNow(Leader* leader) {
-    leader_ = leader;
-    followed_ = false;
-}
-
 void Engine::follow(bool on) {
     Told order;
     order.kind = Told::Kind::Follow;
@@ -204,7 +199,8 @@ void Engine::take(const Told& order) {
         guestWhole_ = order.whole;
         break;
     case Told::Kind::Lead:
-        leadNow(order.leader);
+        leader_ = order.leader;
+        followed_ = false;
         break;
     case Told::Kind::Follow:
         follows_ = order.on;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "mix/mixer.h"
+#include "play/heard.h"
 #include "play/leader.h"
 #include "play/snapshot.h"
 
@@ -51,16 +52,7 @@ class Engine {
     // does.
     void lead(Leader* leader);
     void follow(bool on);
-    // The same at once. REQUIRES that process() is not running.
-    void leadNow(Leader* leader);
 
-    // Where it is: at `at` on the steady clock, in seconds, the beat was about to be heard.
-    struct Heard {
-        bool plays = false;
-        double beat = 0;
-        double bpm = 120;
-        double at = 0;
-    };
     Heard heard() const { return heardNow_.read(); } // any thread
 
     // Any thread.

@@ -49,15 +49,9 @@ struct SaidTime {
 
 class JackLeader : public Leader {
   public:
-    JackLeader(jack_client_t* client, JackTime time) : client_(client), time_(time) {
-        jack_on_shutdown(
-            client_, [](void* self) { static_cast<JackLeader*>(self)->gone_ = true; }, this);
-    }
-    ~JackLeader() override {
-        // Once its server has gone, the library counts its clients wrongly where another is asked for in vain
-        // meanwhile, and closing this one would then end the process. What is left of it does nothing any more.
-        if (!gone_) jack_client_close(client_);
-    }
+    JackLeader(std::unique_ptr<JackClient> client, JackTime time)
+        : owned_(std::move(client)), client_(owned_->get()), time_(time) {}
+    ~JackLeader() override { owned_.reset(); } // no callback any more, before what they use goes
 
     base::Result<void> begin() {
         rate_ = static_cast<int>(jack_get_sample_rate(client_));
@@ -70,16 +64,16 @@ class JackLeader : public Leader {
     }
 
     std::string name() const override { return "JACK"; }
-    bool isThere() override { return !gone_; }
+    bool isThere() override { return !owned_->hasGone(); }
     bool isAskable() const override { return true; }
     void start() override {
-        if (!gone_) jack_transport_start(client_);
+        if (isThere()) jack_transport_start(client_);
     }
     void stop() override {
-        if (!gone_) jack_transport_stop(client_);
+        if (isThere()) jack_transport_stop(client_);
     }
     void locate(Beats to) override {
-        if (gone_) return;
+        if (!isThere()) return;
         const double frame = std::clamp(std::round(frameOf(to)), 0.0, lastFrame);
         located_.store(static_cast<std::int64_t>(frame), std::memory_order_release);
         jack_transport_locate(client_, static_cast<jack_nframes_t>(frame));
@@ -136,11 +130,16 @@ class JackLeader : public Leader {
                                        ? static_cast<std::int64_t>(jack_get_current_transport_frame(client_))
                                        : static_cast<std::int64_t>(pos.frame);
         const KeptTime& kept = forPlaces_.newest();
+        // Whether it goes on from the block before; a cycle that was missed is a step like any other.
+        std::int64_t located = frame;
+        const bool isLocated = located_.compare_exchange_strong(located, nowhere, std::memory_order_acq_rel);
+        const bool goesOn =
+            next_ != nowhere && !isLocated && frame >= frame_ && double(frame - frame_) < longestBlock * rate_;
         if (time_ == JackTime::Taken && isTold(pos)) {
-            followBeats(pos, kept.metre, double(frame), heard, place);
+            followBeats(pos, kept.metre, double(frame), goesOn && wasTold_, heard, place);
         } else {
             if (wasTold_) forgetBeats();
-            followFrames(frame, double(pos.frame_rate), kept.tempo, place);
+            followFrames(frame, goesOn, kept.tempo, place);
             if (anew) place.at = target_;
         }
         frame_ = frame;
@@ -192,7 +191,7 @@ class JackLeader : public Leader {
                 exact ? 0 : quarter / p.ticks_per_beat, p.beats_per_minute / quarter, double(p.frame_rate)};
     }
     // Bars and beats of another program.
-    void followBeats(const jack_position_t& pos, const metre::MetreMap& metre, double frame,
+    void followBeats(const jack_position_t& pos, const metre::MetreMap& metre, double frame, bool goesOn,
                      const metre::TempoMap& heard, LedPlace& place) {
         const ToldBeats::Told told = toldBy(pos, metre);
         const double since = (frame - pos.frame) / pos.frame_rate;
@@ -202,7 +201,6 @@ class JackLeader : public Leader {
         line_.write({true, frame, place.at->value, told.bpm});
         // At another tempo it cannot stay with the beats: until the project has theirs it goes on from where it
         // was.
-        const bool goesOn = wasTold_ && frame >= double(frame_) && frame - double(frame_) < longestBlock * rate_;
         if (goesOn && std::abs(heard.tempoAt(*place.at).value - told.bpm) > sameTempo * told.bpm)
             place.loose = Seconds(std::numeric_limits<int>::max());
         wasTold_ = true;
@@ -210,16 +208,11 @@ class JackLeader : public Leader {
     }
     // Frames only: they count by the project's tempo from where it was located. A tempo that changes since then
     // keeps bar and beat.
-    void followFrames(std::int64_t frame, double rate, const metre::TempoMap& tempo, LedPlace& place) {
-        std::int64_t located = frame;
-        const bool isLocated = located_.compare_exchange_strong(located, nowhere, std::memory_order_acq_rel);
-        // A cycle that was missed is a step like any other.
-        const bool goesOn =
-            next_ != nowhere && !isLocated && frame >= frame_ && double(frame - frame_) < longestBlock * rate;
+    void followFrames(std::int64_t frame, bool goesOn, const metre::TempoMap& tempo, LedPlace& place) {
         if (goesOn)
-            target_ = tempo.beatAt(tempo.secondsAt(target_) + Seconds(double(frame - frame_) / rate));
+            target_ = tempo.beatAt(tempo.secondsAt(target_) + Seconds(double(frame - frame_) / rate_));
         else
-            target_ = tempo.beatAt(Seconds(double(frame) / rate));
+            target_ = tempo.beatAt(Seconds(double(frame) / rate_));
         const bool isThere = step_ == Step::Exact ? frame == next_ : !place.rolls && frame == frame_;
         if (!goesOn || !isThere) place.at = target_;
     }
@@ -277,10 +270,10 @@ class JackLeader : public Leader {
         pos->beats_per_minute = kept.tempo.tempoAt(at).value / quarter;
     }
 
-    jack_client_t* client_;
+    std::unique_ptr<JackClient> owned_;
+    jack_client_t* const client_;
     const JackTime time_;
     int rate_ = 48000; // the server's
-    std::atomic<bool> gone_{false};
     std::atomic<bool> rolls_{false};
     std::atomic<std::int64_t> located_{nowhere}; // frame that was asked for, and not seen yet
     std::atomic<std::int64_t> waits_{nowhere};   // frame at which it wants to begin
@@ -339,11 +332,9 @@ void ToldBeats::keep(const Told& told) {
 }
 
 base::Result<std::unique_ptr<Leader>> openJackLeader(JackTime time) {
-    silenceLibraries();
-    jack_status_t status{};
-    jack_client_t* client = jack_client_open("Patient Metre time", JackNoStartServer, &status);
-    if (client == nullptr) return base::problem("No JACK server answers.");
-    auto leader = std::make_unique<JackLeader>(client, time);
+    auto client = JackClient::open("Patient Metre time");
+    if (!client) return base::problem("No JACK server answers.");
+    auto leader = std::make_unique<JackLeader>(std::move(client), time);
     if (auto begun = leader->begin(); !begun) return tl::unexpected(begun.error());
     return leader;
 }

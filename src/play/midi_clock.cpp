@@ -111,7 +111,7 @@ double ClockReader::beatAt(double time) const {
     return (place + since) / perBeat;
 }
 
-void ClockWriter::begin(const Where& where, std::vector<Message>& list) {
+void ClockWriter::begin(const Heard& where, std::vector<Message>& list) {
     const double sixteenth = std::max(0.0, std::ceil(where.beat * 4 - 1e-6));
     next_ = static_cast<std::int64_t>(sixteenth) * perSixteenth;
     if (sixteenth == 0) {
@@ -126,7 +126,7 @@ void ClockWriter::begin(const Where& where, std::vector<Message>& list) {
     list.push_back({{Continue}, 1, where.at});
 }
 
-std::vector<ClockWriter::Message> ClockWriter::until(const Where& where, double time) {
+std::vector<ClockWriter::Message> ClockWriter::until(const Heard& where, double time) {
     std::vector<Message> list;
     const double interval = 60 / where.bpm / ClockReader::perBeat;
     const auto timeOf = [&](std::int64_t clock) {

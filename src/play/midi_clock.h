@@ -5,6 +5,7 @@
 #pragma once
 
 #include "metre/units.h"
+#include "play/heard.h"
 
 #include <array>
 #include <cstdint>
@@ -55,19 +56,12 @@ class ClockWriter {
         std::size_t size = 1;
         double at = 0;
     };
-    // The project as it is heard: at the time `at` it is at the beat.
-    struct Where {
-        bool plays = false;
-        double beat = 0;
-        double bpm = 120;
-        double at = 0;
-    };
-    // What is due up to a time. Each message is told once. While it stands, the clock goes on at the tempo, as
-    // others know that by it. A jump is a stop, a song position and a continue.
-    std::vector<Message> until(const Where& where, double time);
+    // What is due up to a time, of the project as it is heard. Each message is told once. While it stands, the
+    // clock goes on at the tempo, as others know that by it. A jump is a stop, a song position and a continue.
+    std::vector<Message> until(const Heard& where, double time);
 
   private:
-    void begin(const Where& where, std::vector<Message>& list);
+    void begin(const Heard& where, std::vector<Message>& list);
 
     bool plays_ = false;
     std::int64_t next_ = 0;   // clock that comes next, while it plays

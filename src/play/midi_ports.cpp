@@ -7,6 +7,7 @@
 #include <cmath>
 #include <cstdlib>
 #include <fmt/format.h>
+#include <jack/jack.h>
 #include <limits>
 #include <string_view>
 
@@ -48,7 +49,7 @@ std::vector<std::string> portsOf() {
     std::vector<std::string> names;
     for (const RtMidi::Api api : midiApis) {
         const auto port = client<Port>(api);
-        if (!port || (api == RtMidi::UNIX_JACK && !jackAnswers())) continue;
+        if (!port || (api == RtMidi::UNIX_JACK && JackClient::open(clientName) == nullptr)) continue;
         names.push_back(portName(api, ownPort));
         for (unsigned i = 0; i < port->getPortCount(); ++i)
             names.push_back(portName(api, port->getPortName(i)));
@@ -60,7 +61,7 @@ std::vector<std::string> portsOf() {
 template <class Port>
 std::unique_ptr<Port> openNamed(const std::string& name) {
     for (const RtMidi::Api api : midiApis) {
-        if (api == RtMidi::UNIX_JACK && !jackAnswers()) continue;
+        if (api == RtMidi::UNIX_JACK && JackClient::open(clientName) == nullptr) continue;
         auto port = client<Port>(api);
         if (!port) continue;
         if (name == portName(api, ownPort)) {
@@ -76,23 +77,26 @@ std::unique_ptr<Port> openNamed(const std::string& name) {
     return nullptr;
 }
 
-// A port of a system, and whether its server is still there.
+// A port of a system, and, with JACK, a client that notices when the server has gone: then the port is left behind
+// as that is.
 template <class Port>
 class Real : public MidiPort {
   public:
     explicit Real(std::unique_ptr<Port> port) : port_(std::move(port)) {
-        if (port_->getCurrentApi() == RtMidi::UNIX_JACK) watch_ = std::make_unique<JackWatch>();
+        if (port_->getCurrentApi() != RtMidi::UNIX_JACK) return;
+        watch_ = JackClient::open("Patient Metre watch");
+        if (watch_) jack_activate(watch_->get()); // else nobody tells it
     }
     ~Real() override {
-        if (watch_ && watch_->hasGone()) static_cast<void>(port_.release()); // see JackWatch
+        if (hasGone()) leaveBehind(std::move(port_));
     }
 
   protected:
-    std::unique_ptr<Port> port_;
     bool hasGone() const { return watch_ && watch_->hasGone(); }
+    std::shared_ptr<Port> port_;
 
   private:
-    std::unique_ptr<JackWatch> watch_;
+    std::unique_ptr<JackClient> watch_;
 };
 
 class RealInput : public Real<RtMidiIn> {
@@ -129,7 +133,7 @@ class SimulatedInput : public MidiPort {
   public:
     explicit SimulatedInput(Take take)
         : thread_([take = std::move(take)](const std::stop_token& stop) {
-              const ClockWriter::Where where{true, 0, 112, steadyNow()};
+              const Heard where{true, 0, 112, steadyNow()};
               ClockWriter writer;
               std::mutex mutex;
               std::condition_variable_any wake;
@@ -238,7 +242,7 @@ std::unique_ptr<Leader> MidiInput::leader() const {
     return std::make_unique<ClockLeader>(now_);
 }
 
-MidiSender::MidiSender(std::unique_ptr<MidiPort> port, std::function<ClockWriter::Where()> where)
+MidiSender::MidiSender(std::unique_ptr<MidiPort> port, std::function<Heard()> where)
     : port_(std::move(port)), where_(std::move(where)),
       thread_([this](const std::stop_token& stop) { work(stop); }) {}
 

@@ -75,13 +75,13 @@ class MidiInput {
 // Sends the project's clock through a port, from a thread of its own.
 class MidiSender {
   public:
-    MidiSender(std::unique_ptr<MidiPort> port, std::function<ClockWriter::Where()> where);
+    MidiSender(std::unique_ptr<MidiPort> port, std::function<Heard()> where);
 
   private:
     void work(const std::stop_token& stop);
 
     std::unique_ptr<MidiPort> port_;
-    std::function<ClockWriter::Where()> where_;
+    std::function<Heard()> where_;
     std::mutex mutex_;
     std::condition_variable_any wake_;
     std::jthread thread_; // last: uses all above

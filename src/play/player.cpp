@@ -43,7 +43,6 @@ Player::~Player() {
 
 void Player::startOutput() {
     output_->stop();
-    engine_.leadNow(leader_.get());
     feed_.reset();
     lastHeard_.clear(); // at another rate it would be out of time
     rate_ = project().rate;

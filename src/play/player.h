@@ -60,7 +60,7 @@ class Player {
     Leader* leader() { return leader_.get(); }
     const Leader* leader() const { return leader_.get(); }
     // Where the project is now, for whoever tells others of it. Any thread.
-    Engine::Heard heard() const { return engine_.heard(); }
+    Heard heard() const { return engine_.heard(); }
 
     // A recording as it is, and how it is heard: with a click on its beats, where it has some, accented by its
     // metre; round and round between two moments of it.
@@ -234,6 +234,7 @@ class Player {
     void followOrNot();
     void standStill();
     void tellStep();
+    void readyProject();
 
     PlayerState state_;
     std::unique_ptr<Leader> leader_;

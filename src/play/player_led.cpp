@@ -32,22 +32,10 @@ void Player::followOrNot() {
 }
 
 void Player::ledBegins() {
-    stopRaw();
-    std::optional<Guest> guest;
-    if (state_.isAlone()) {
-        guest = heardGuest_;
-        endAlone();
-    }
-    cache_.retry();
-    state_.begin(PlayerState::Hears::Project);
+    readyProject();
     // It waits for nobody: what is rendered is heard, what is not comes in as it is.
     state_.clipsAreThere();
     state_.soundIsThere();
-    changedAt_ = std::chrono::steady_clock::now();
-    if (guest) {
-        nextGuest_ = std::move(guest);
-        nextIsAsked_ = false;
-    }
     take(withAudition());
 }
 

@@ -112,8 +112,13 @@ void Player::play() {
         if (leader_->isAskable()) leader_->start(); // tickLed() sees it roll
         return;
     }
+    readyProject();
+    take(withAudition()); // goes on with renderings that were cancelled
+}
+
+// The project is what plays from now on; what was heard alone goes on beside it.
+void Player::readyProject() {
     stopRaw();
-    // What was heard alone goes on beside the project.
     std::optional<Guest> guest;
     if (state_.isAlone()) {
         guest = heardGuest_;
@@ -123,11 +128,9 @@ void Player::play() {
     beginAsked_ = -1;
     state_.begin(PlayerState::Hears::Project);
     changedAt_ = std::chrono::steady_clock::now();
-    if (guest) {
-        nextGuest_ = std::move(guest);
-        nextIsAsked_ = false;
-    }
-    take(withAudition()); // goes on with renderings that were cancelled
+    if (!guest) return;
+    nextGuest_ = std::move(guest);
+    nextIsAsked_ = false;
 }
 
 void Player::stop() {

@@ -2,6 +2,9 @@
 
 #include <dlfcn.h>
 #include <jack/jack.h>
+#include <mutex>
+#include <utility>
+#include <vector>
 
 namespace play {
 
@@ -24,32 +27,30 @@ void silenceLibraries() {
         reinterpret_cast<SetAlsa>(found)(sayNothing);
 }
 
-bool jackAnswers() {
-    silenceLibraries();
-    jack_status_t status{};
-    jack_client_t* client = jack_client_open("Patient Metre asks", JackNoStartServer, &status);
-    if (client == nullptr) return false;
-    jack_client_close(client);
-    return true;
+void leaveBehind(std::shared_ptr<void> what) {
+    static std::mutex mutex;
+    static auto& all = *new std::vector<std::shared_ptr<void>>; // also when the program ends
+    const std::lock_guard lock(mutex);
+    all.push_back(std::move(what));
 }
 
-JackWatch::JackWatch() : gone_(std::make_shared<std::atomic<bool>>(true)) {
+std::unique_ptr<JackClient> JackClient::open(const char* name) {
     silenceLibraries();
     jack_status_t status{};
-    client_ = jack_client_open("Patient Metre watch", JackNoStartServer, &status);
-    if (client_ == nullptr) return;
+    jack_client_t* client = jack_client_open(name, JackNoStartServer, &status);
+    return client == nullptr ? nullptr : std::unique_ptr<JackClient>(new JackClient(client));
+}
+
+JackClient::JackClient(jack_client_t* client) : client_(client), gone_(std::make_shared<std::atomic<bool>>(false)) {
     jack_on_shutdown(
         client_, [](void* gone) { static_cast<std::atomic<bool>*>(gone)->store(true); }, gone_.get());
-    gone_->store(jack_activate(client_) != 0);
 }
 
-JackWatch::~JackWatch() {
-    if (client_ == nullptr) return;
-    if (!hasGone()) {
+JackClient::~JackClient() {
+    if (hasGone())
+        leaveBehind(gone_);
+    else
         jack_client_close(client_);
-        return;
-    }
-    new std::shared_ptr<std::atomic<bool>>(gone_); // the library may still tell of it
 }
 
 } // namespace play

@@ -12,22 +12,26 @@ namespace play {
 // no card, is no news to us. Any thread.
 void silenceLibraries();
 
-// Whether a JACK server answers; none is started. Takes a moment.
-bool jackAnswers();
-
-// Notices that a JACK server has gone. Clients of it must not be closed any more: the library counts wrongly then,
-// and the process would end. What is left of them does nothing.
-class JackWatch {
+// A client of the JACK server that runs. Once the server has gone it must not be closed any more: the library
+// counts its clients wrongly where another is asked for in vain meanwhile, and closing would end the process. So it
+// is left behind, where it does nothing. It is opened, and let go, on any one thread.
+class JackClient {
   public:
-    JackWatch();
-    ~JackWatch();
-    JackWatch(const JackWatch&) = delete;
-    JackWatch& operator=(const JackWatch&) = delete;
-    bool hasGone() const { return gone_->load(); }
+    // Not active yet. Null where no server answers; none is started.
+    static std::unique_ptr<JackClient> open(const char* name);
+    ~JackClient();
+    JackClient(const JackClient&) = delete;
+    JackClient& operator=(const JackClient&) = delete;
+    _jack_client* get() const { return client_; }
+    bool hasGone() const { return gone_->load(); } // any thread
 
   private:
-    _jack_client* client_ = nullptr;
-    std::shared_ptr<std::atomic<bool>> gone_;
+    explicit JackClient(_jack_client* client);
+    _jack_client* client_;
+    std::shared_ptr<std::atomic<bool>> gone_; // the library may tell of it later than this lives
 };
+
+// What belongs to a server that has gone, and can be neither used nor closed any more.
+void leaveBehind(std::shared_ptr<void> what);
 
 } // namespace play

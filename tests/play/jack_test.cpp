@@ -349,10 +349,7 @@ TEST_F(Jack, TheProjectsMidiClockIsReadAtTheOtherEnd) {
     setTempo(118);
     auto out = openMidiOutput("JACK: a port of its own");
     ASSERT_TRUE(out) << out.error().text;
-    MidiSender sender(std::move(*out), [&] {
-        const Engine::Heard heard = player->heard();
-        return ClockWriter::Where{heard.plays, heard.beat, heard.bpm, heard.at};
-    });
+    MidiSender sender(std::move(*out), [&] { return player->heard(); });
     const auto inputs = midiInputs();
     const auto port = std::find_if(inputs.begin(), inputs.end(),
                                    [](const std::string& name) { return name.find("clock") != std::string::npos; });

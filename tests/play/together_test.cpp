@@ -151,7 +151,7 @@ TEST(ClockReader, StartsStopsAndPlacesAreThoseOfTheSpecification) {
 struct Loop {
     ClockWriter writer;
     ClockReader reader;
-    void run(ClockWriter::Where where, double from, double to) {
+    void run(Heard where, double from, double to) {
         const double began = where.at;
         const double beat = where.beat;
         for (double now = from; now < to; now += 0.002) {
@@ -182,7 +182,7 @@ TEST(ClockWriter, WhatGoesOutIsTheProjectsPlaceAndTempo) {
 
 TEST(ClockWriter, AStartWithinTheMusicIsAPositionAndItsClocksLieOnTheBeats) {
     ClockWriter writer;
-    const ClockWriter::Where where{true, 8.1, 120, 100};
+    const Heard where{true, 8.1, 120, 100};
     const auto first = writer.until(where, 100.3);
     ASSERT_GE(first.size(), 3U);
     EXPECT_EQ(first[0].bytes[0], 0xF2);

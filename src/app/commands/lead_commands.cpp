@@ -62,8 +62,10 @@ void letLead(Reach& r, LedBy by) {
     if (by == LedBy::Project) r.session.say(words("The project goes by itself"));
 }
 
+} // namespace
+
 // Other programs and machines that lead; each is off unless it is asked for. The head strip's menu offers them too.
-CommandGroup togetherCommands() {
+std::vector<CommandGroup> ledByCommands() {
     CommandGroup group{words("L&ed by"), {}};
     for (const auto& [name, text, by] :
          {std::tuple("ledByProject", words("The &project itself"), LedBy::Project),
@@ -75,13 +77,7 @@ CommandGroup togetherCommands() {
              [by = by](const Reach& r) { return r.session.preferences().together.ledBy == by; }});
     group.commands.push_back({"midiTempo", words("&Take the tempo of MIDI"), "", Needs::Nothing,
                               [](Reach& r) { r.session.together().pickMidiTempo(); }});
-    return group;
-}
-
-} // namespace
-
-std::vector<CommandGroup> ledByCommands() {
-    return {togetherCommands()};
+    return {group};
 }
 
 std::vector<CommandGroup> leadCommands() {

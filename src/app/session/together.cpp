@@ -116,10 +116,8 @@ void Together::takeOutput() {
     open<play::MidiPort>(
         tr("Opening a MIDI port"), goingOut_, [name = ways_.midiOut] { return play::openMidiOutput(name); },
         [this](std::unique_ptr<play::MidiPort> port) {
-            sender_ = std::make_unique<play::MidiSender>(std::move(port), [&player = player_] {
-                const play::Engine::Heard heard = player.heard();
-                return play::ClockWriter::Where{heard.plays, heard.beat, heard.bpm, heard.at};
-            });
+            sender_ =
+                std::make_unique<play::MidiSender>(std::move(port), [&player = player_] { return player.heard(); });
         },
         tr("No MIDI goes out"));
 }

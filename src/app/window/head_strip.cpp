@@ -278,7 +278,8 @@ void HeadStrip::refreshLead() {
     const QString reading = midi ? qt(metre::tempoFigure(*midi)) : QString();
     QString name = leader ? qt(leader->name) : !other.isEmpty() ? other : tr("Project");
     if (!other.isEmpty() && leader) name = other + QStringLiteral(" · ") + name;
-    if (other == QStringLiteral("MIDI") && midi && !leader) name += QStringLiteral(" ") + reading;
+    const bool isClock = session_.preferences().together.ledBy == LedBy::Midi && !other.isEmpty();
+    if (isClock && midi && !leader) name += QStringLiteral(" ") + reading;
     led_->setText(led_->fontMetrics().elidedText(name, Qt::ElideRight, 78) + QStringLiteral(" ▾"));
     QStringList told;
     if (leader) told << tr("%1 leads: the tempo is its own, and everything follows it").arg(qt(leader->name));

@@ -67,6 +67,10 @@ StatusLine::StatusLine(Session& session, QWidget* parent) : QWidget(parent), ses
     });
     connect(&session_.jobs(), &Jobs::changed, this, &StatusLine::refreshWork);
     connect(&session_, &Session::rendered, this, &StatusLine::refreshWork);
+    // What is fitted within a moment may be done before anybody tells that it was begun.
+    connect(&session_, &Session::ticked, this, [this] {
+        if (session_.player().pendingRenders() != pending_) refreshWork();
+    });
     refreshWork();
 }
 
@@ -105,7 +109,7 @@ void StatusLine::refreshWork() {
                        .arg(job.pieces);
         show(job.id, text, job.fraction);
     }
-    const std::size_t pending = session_.player().pendingRenders();
+    const std::size_t pending = pending_ = session_.player().pendingRenders();
     const std::size_t all = session_.player().wantedRenders();
     if (pending > 0 && jobs.size() < rows)
         show(0, tr("Fitting: %1 of %2 clips").arg(all - pending).arg(all),

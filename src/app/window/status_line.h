@@ -41,6 +41,7 @@ class StatusLine : public QWidget {
     QLabel* hint_;
     QLabel* more_;
     std::vector<Row> rows_;
+    std::size_t pending_ = 0; // clips still to be fitted, as shown
 };
 
 } // namespace app
