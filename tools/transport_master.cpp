@@ -20,6 +20,7 @@ struct Master {
     std::atomic<double> bpm{120}; // beats of the metre's unit
     int beats = 4;
     int unit = 4;
+    double rate = 48000; // the position's own is filled in later than the first is asked for
     // The server's thread only.
     double fromFrame = 0;
     double fromBeat = 0;
@@ -29,7 +30,7 @@ struct Master {
 void tell(jack_transport_state_t, jack_nframes_t, jack_position_t* pos, int isNew, void* arg) {
     auto& m = *static_cast<Master*>(arg);
     const double frame = pos->frame;
-    const auto beatAt = [&] { return m.fromBeat + (frame - m.fromFrame) / pos->frame_rate / 60 * m.heard; };
+    const auto beatAt = [&] { return m.fromBeat + (frame - m.fromFrame) / m.rate / 60 * m.heard; };
     const double bpm = m.bpm.load();
     if (isNew != 0) {
         m.fromFrame = m.fromBeat = 0;
@@ -65,6 +66,7 @@ int main(int argc, char** argv) {
     master.beats = std::max(1, std::atoi(argv[2]));
     master.unit = std::max(1, std::atoi(argv[3]));
     jack_client_t* client = jack_client_open("transport master", JackNoStartServer, nullptr);
+    if (client != nullptr) master.rate = jack_get_sample_rate(client);
     if (client == nullptr || jack_activate(client) != 0 ||
         jack_set_timebase_callback(client, 0, tell, &master) != 0) {
         std::cerr << "No JACK server answers.\n";

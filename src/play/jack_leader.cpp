@@ -250,7 +250,8 @@ class JackLeader : public Leader {
         const auto frame = static_cast<std::int64_t>(pos->frame);
         const bool near = heard.frame != nowhere && frame >= heard.frame &&
                           frame - heard.frame <= 4 * static_cast<std::int64_t>(n);
-        const Seconds since(double(near ? frame - heard.frame : frame) / pos->frame_rate);
+        // The server fills its own figure of the rate in only later.
+        const Seconds since(double(near ? frame - heard.frame : frame) / leader.rate_);
         const Beats at = kept.tempo.beatAt(near ? kept.tempo.secondsAt(Beats(heard.beat)) + since : since);
         const int bar = kept.metre.barAt(at + Beats(1e-9));
         const Beats start = kept.metre.startOfBar(bar);
