@@ -24,6 +24,8 @@ class JackClient {
     JackClient& operator=(const JackClient&) = delete;
     _jack_client* get() const { return client_; }
     bool hasGone() const { return gone_->load(); } // any thread
+    // From now on it counts as gone: its server answers no more.
+    void giveUp() { gone_->store(true); }
 
   private:
     explicit JackClient(_jack_client* client);

@@ -101,7 +101,7 @@ class Listener {
     bool connect() {
         return support::waitFor([&] {
             const char** ports =
-                jack_get_ports(client_, "Patient Metre:out", JACK_DEFAULT_AUDIO_TYPE, JackPortIsOutput);
+                jack_get_ports(client_, "Patient Metre:left", JACK_DEFAULT_AUDIO_TYPE, JackPortIsOutput);
             const bool done = ports != nullptr && ports[0] != nullptr &&
                               (jack_port_connected_to(in_, ports[0]) != 0 ||
                                jack_connect(client_, ports[0], jack_port_name(in_)) == 0);

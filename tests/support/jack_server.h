@@ -47,6 +47,8 @@ class JackServer {
         waitpid(child_, nullptr, 0);
         child_ = 0;
     }
+    void hang() { kill(child_, SIGSTOP); }
+    void goOn() { kill(child_, SIGCONT); }
     bool runs() const { return waitpid(child_, nullptr, WNOHANG) == 0; }
 
   private:

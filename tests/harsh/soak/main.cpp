@@ -17,6 +17,7 @@
 #include <chrono>
 #include <cstdio>
 #include <cstdlib>
+#include <malloc.h>
 
 namespace {
 
@@ -34,6 +35,12 @@ double ownMegabytes() {
         std::fclose(file);
     }
     return anonymous;
+}
+
+// What of it the allocator has given out, in megabytes: the rest is room between pieces.
+double inUseMegabytes() {
+    const struct mallinfo2 info = mallinfo2();
+    return double(info.uordblks + info.hblkhd) / 1024 / 1024;
 }
 
 double medianOf(std::vector<double> values) {
@@ -140,7 +147,8 @@ int main(int argc, char** argv) {
         if (now() > settled) (now() < middle ? firstHalf : secondHalf).push_back(own);
         if (int(now()) > minute) {
             minute = int(now());
-            std::printf("%3d min  %5d edits  %7.1f MB of its own\n", minute, soak.edits, own);
+            std::printf("%3d min  %5d edits  %7.1f MB of its own  %7.1f MB in use\n", minute, soak.edits, own,
+                        inUseMegabytes());
             std::fflush(stdout);
         }
     }

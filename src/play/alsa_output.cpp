@@ -1,33 +1,22 @@
-// Sound devices, through RtAudio.
-#include "play/output.h"
-#include "play/simulated_output.h"
-#include "play/sound_libraries.h"
+#include "play/alsa_output.h"
 
 #include <RtAudio.h>
 #include <algorithm>
 #include <atomic>
 #include <chrono>
-#include <cstdlib>
 #include <fmt/format.h>
-#include <optional>
-#include <string_view>
-#include <vector>
 
 namespace play {
 
 namespace {
 
-const char* apiName(RtAudio::Api api) {
-    return api == RtAudio::UNIX_JACK ? "JACK" : "ALSA";
-}
-
-class DeviceOutput : public Output {
+class AlsaOutput : public Output {
   public:
-    DeviceOutput(std::unique_ptr<RtAudio> audio, unsigned device, std::string name, std::vector<unsigned> rates,
-                 int rate, int block, bool keepsRate)
+    AlsaOutput(std::unique_ptr<RtAudio> audio, unsigned device, std::string name, std::vector<unsigned> rates,
+               int rate, int block, bool keepsRate)
         : audio_(std::move(audio)), device_(device), name_(std::move(name)), rates_(std::move(rates)), rate_(rate),
           block_(block), keepsRate_(keepsRate) {}
-    ~DeviceOutput() override { DeviceOutput::stop(); }
+    ~AlsaOutput() override { AlsaOutput::stop(); }
 
     Result<void> start(Callback callback) override {
         stop();
@@ -41,7 +30,7 @@ class DeviceOutput : public Output {
         unsigned frames = static_cast<unsigned>(block_);
         try {
             audio_->openStream(&to, nullptr, RTAUDIO_FLOAT32, static_cast<unsigned>(rate_), &frames,
-                               &DeviceOutput::fill, this, &options, &DeviceOutput::failed);
+                               &AlsaOutput::fill, this, &options, &AlsaOutput::failed);
             audio_->startStream();
         } catch (const RtAudioError& e) {
             return base::problem(fmt::format("{} could not be opened: {}", description(), e.getMessage()));
@@ -54,8 +43,7 @@ class DeviceOutput : public Output {
 
     void stop() override {
         started_ = false;
-        // A server that has died closes the stream by itself; stopping it then throws. Nobody waits for what is
-        // still to sound: a server that is dying would never say that it has.
+        // Nobody waits for what is still to sound: a device that is pulled out would never say that it has.
         try {
             if (audio_->isStreamRunning()) audio_->abortStream();
         } catch (const RtAudioError&) {
@@ -77,14 +65,10 @@ class DeviceOutput : public Output {
     }
     bool isSimulated() const override { return false; }
     std::string description() const override { return name_; }
-    bool isJack() const override { return audio_->getCurrentApi() == RtAudio::UNIX_JACK; }
     bool isAlive() override {
         if (!started_) return !failed_;
-        // Where a server ends, the library closes the stream from a thread of its own, and must not be disturbed in
-        // it.
-        if (!audio_->isStreamOpen()) return false;
-        // A server that ends says so on standard error only, and a device that is pulled out may say nothing at
-        // all: what is alive asks for sound.
+        if (failed_) return false;
+        // A device that is pulled out may say nothing at all: what is alive asks for sound.
         const auto now = std::chrono::steady_clock::now();
         const std::int64_t blocks = blocks_.load(std::memory_order_relaxed);
         if (blocks != lastBlocks_) {
@@ -92,17 +76,15 @@ class DeviceOutput : public Output {
             lastBlocks_ = blocks;
             lastAsked_ = now;
         }
-        if (!isJack() && failed_) return false;
-        return now - lastAsked_ < (isJack() ? longestClosing : longestSilence);
+        return now - lastAsked_ < longestSilence;
     }
 
   private:
     static constexpr auto longestSilence = std::chrono::milliseconds(1500);
-    static constexpr auto longestClosing = std::chrono::milliseconds(5000); // of a server that hangs
     static constexpr int mostWarnings = 100; // between two looks: a device that answers every write with an error
 
     static int fill(void* out, void*, unsigned frames, double, RtAudioStreamStatus, void* self) {
-        auto* output = static_cast<DeviceOutput*>(self);
+        auto* output = static_cast<AlsaOutput*>(self);
         output->callback_(static_cast<float*>(out), static_cast<int>(frames));
         output->blocks_.fetch_add(1, std::memory_order_relaxed);
         return 0;
@@ -130,7 +112,7 @@ class DeviceOutput : public Output {
     Callback callback_;
 };
 
-// The devices of an interface that can play in stereo, by number.
+// The devices that can play in stereo, by number.
 std::vector<std::pair<unsigned, RtAudio::DeviceInfo>> devicesOf(RtAudio& audio) {
     std::vector<std::pair<unsigned, RtAudio::DeviceInfo>> list;
     for (unsigned i = 0; i < audio.getDeviceCount(); ++i) {
@@ -140,18 +122,33 @@ std::vector<std::pair<unsigned, RtAudio::DeviceInfo>> devicesOf(RtAudio& audio) 
     return list;
 }
 
-std::string nameOf(RtAudio::Api api, const RtAudio::DeviceInfo& info) {
-    return fmt::format("{}: {}", apiName(api), info.name);
+std::string nameOf(const RtAudio::DeviceInfo& info) {
+    return fmt::format("ALSA: {}", info.name);
 }
 
-std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, const OutputChoice& choice, std::string& why) {
+} // namespace
+
+std::vector<std::string> alsaDevices() {
+    std::vector<std::string> names;
     try {
-        auto audio = std::make_unique<RtAudio>(api);
+        RtAudio audio(RtAudio::LINUX_ALSA);
+        audio.showWarnings(false);
+        for (const auto& device : devicesOf(audio))
+            names.push_back(nameOf(device.second));
+    } catch (const RtAudioError&) {
+        return names; // that interface is not there
+    }
+    return names;
+}
+
+std::unique_ptr<Output> openAlsaOutput(int rate, const OutputChoice& choice, std::string& why) {
+    try {
+        auto audio = std::make_unique<RtAudio>(RtAudio::LINUX_ALSA);
         audio->showWarnings(false);
         const auto devices = devicesOf(*audio);
         if (devices.empty()) return nullptr;
         auto device = std::find_if(devices.begin(), devices.end(),
-                                   [&](const auto& d) { return nameOf(api, d.second) == choice.device; });
+                                   [&](const auto& d) { return nameOf(d.second) == choice.device; });
         if (device == devices.end()) {
             if (!choice.device.empty()) return nullptr;
             const unsigned standard = audio->getDefaultOutputDevice();
@@ -160,7 +157,7 @@ std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, const OutputChoice&
             if (device == devices.end()) return nullptr;
         }
         const RtAudio::DeviceInfo& info = device->second;
-        // A sound server has one rate, and some devices have few: then what is played is converted on its way.
+        // Some devices have few rates: then what is played is converted on its way.
         const auto& rates = info.sampleRates;
         const auto has = [&](int r) {
             return std::find(rates.begin(), rates.end(), static_cast<unsigned>(r)) != rates.end();
@@ -170,59 +167,12 @@ std::unique_ptr<Output> openWith(RtAudio::Api api, int rate, const OutputChoice&
                                 : has(rate)                     ? static_cast<unsigned>(rate)
                                 : info.preferredSampleRate != 0 ? info.preferredSampleRate
                                                                 : rates.back();
-        return std::make_unique<DeviceOutput>(std::move(audio), device->first, nameOf(api, info), rates,
-                                              static_cast<int>(chosen), std::clamp(choice.block, 16, 8192), asked);
+        return std::make_unique<AlsaOutput>(std::move(audio), device->first, nameOf(info), rates,
+                                            static_cast<int>(chosen), std::clamp(choice.block, 16, 8192), asked);
     } catch (const RtAudioError& e) {
         why = e.getMessage();
         return nullptr;
     }
-}
-
-constexpr RtAudio::Api apis[] = {RtAudio::UNIX_JACK, RtAudio::LINUX_ALSA};
-
-} // namespace
-
-std::unique_ptr<Output> silentOutput(int rate) {
-    return std::make_unique<SimulatedOutput>(rate, SimulatedOutput::Pace::RealTime);
-}
-
-std::vector<std::string> outputDevices() {
-    silenceLibraries();
-    std::vector<std::string> names;
-    for (const RtAudio::Api api : apis) {
-        try {
-            RtAudio audio(api);
-            audio.showWarnings(false);
-            for (const auto& device : devicesOf(audio))
-                names.push_back(nameOf(api, device.second));
-        } catch (const RtAudioError&) {
-            continue; // that interface is not there
-        }
-    }
-    return names;
-}
-
-OpenedOutput openOutput(int rate, const OutputChoice& choice) {
-    const char* asked = std::getenv("PATIENT_METRE_OUTPUT");
-    std::string why = "no sound device was found";
-    if (choice.simulated || (asked != nullptr && std::string_view(asked) == "simulated")) {
-        why = "a simulated output was asked for";
-    } else {
-        silenceLibraries();
-        for (const RtAudio::Api api : apis)
-            if (auto output = openWith(api, rate, choice, why)) return {std::move(output), {}};
-        if (!choice.device.empty()) {
-            OutputChoice any = choice;
-            any.device.clear();
-            for (const RtAudio::Api api : apis)
-                if (auto output = openWith(api, rate, any, why)) {
-                    std::string told =
-                        fmt::format("{} is not there: playing through {}.", choice.device, output->description());
-                    return {std::move(output), std::move(told)};
-                }
-        }
-    }
-    return {silentOutput(rate), fmt::format("Playing silently: {}.", why)};
 }
 
 } // namespace play
