@@ -7215,4 +7215,1867 @@ Vertrauen %1. Ein Klick benutzt sie.</translation>
         <translation type="unfinished">%1 führt: es sagt, wann das Projekt spielt und wo</translation>
     </message>
 </context>
+<context>
+    <name>core</name>
+    <message>
+        <source>%1 could not be written: %2.</source>
+        <translation type="unfinished">%1 konnte nicht geschrieben werden: %2.</translation>
+    </message>
+    <message>
+        <source>the disk is full</source>
+        <translation type="unfinished">der Datenträger ist voll</translation>
+    </message>
+    <message>
+        <source>you may not write there</source>
+        <translation type="unfinished">dort darf nicht geschrieben werden</translation>
+    </message>
+    <message>
+        <source>the folder is not there</source>
+        <translation type="unfinished">den Ordner gibt es nicht</translation>
+    </message>
+    <message>
+        <source>a file of that name is there already</source>
+        <translation type="unfinished">eine Datei dieses Namens gibt es schon</translation>
+    </message>
+    <message>
+        <source>the name is too long</source>
+        <translation type="unfinished">der Name ist zu lang</translation>
+    </message>
+    <message>
+        <source>the disk refused it</source>
+        <translation type="unfinished">der Datenträger hat es verweigert</translation>
+    </message>
+    <message>
+        <source>%1 has %2 in other places (hard links): %3 what it was before.</source>
+        <translation type="unfinished">%1 hat %2 an anderen Orten (harte Verweise): %3, was vorher darin war.</translation>
+    </message>
+    <message>
+        <source>another name</source>
+        <translation type="unfinished">einen weiteren Namen</translation>
+    </message>
+    <message>
+        <source>%1 other names</source>
+        <translation type="unfinished">%1 weitere Namen</translation>
+    </message>
+    <message>
+        <source>that one keeps</source>
+        <translation type="unfinished">dieser behält</translation>
+    </message>
+    <message>
+        <source>those keep</source>
+        <translation type="unfinished">diese behalten</translation>
+    </message>
+    <message>
+        <source>%1 could not be read: %2.</source>
+        <translation type="unfinished">%1 konnte nicht gelesen werden: %2.</translation>
+    </message>
+    <message>
+        <source>there is no such file</source>
+        <translation type="unfinished">eine solche Datei gibt es nicht</translation>
+    </message>
+    <message>
+        <source>it is not a regular file</source>
+        <translation type="unfinished">es ist keine gewöhnliche Datei</translation>
+    </message>
+    <message>
+        <source>it has %1 MB, and no more than %2 MB are read</source>
+        <translation type="unfinished">sie hat %1 MB, und mehr als %2 MB werden nicht gelesen</translation>
+    </message>
+    <message>
+        <source>you may not read this file</source>
+        <translation type="unfinished">diese Datei darf nicht gelesen werden</translation>
+    </message>
+    <message>
+        <source>A beat map needs at least two pins.</source>
+        <translation type="unfinished">Eine Karte der Zählzeiten braucht mindestens zwei Nadeln.</translation>
+    </message>
+    <message>
+        <source>A pin must have a time and a beat.</source>
+        <translation type="unfinished">Eine Nadel braucht eine Zeit und eine Zählzeit.</translation>
+    </message>
+    <message>
+        <source>Pins must each lie after the one before, in the recording and in beats.</source>
+        <translation type="unfinished">Jede Nadel muss hinter der vorigen liegen, in der Aufnahme und in Zählzeiten.</translation>
+    </message>
+    <message>
+        <source>“%1” is not a metre. Type beats and unit, such as 4/4, 3/4 or 6/8.</source>
+        <translation type="unfinished">„%1“ ist keine Taktart. Zählzeiten und Notenwert eingeben, etwa 4/4, 3/4 oder 6/8.</translation>
+    </message>
+    <message>
+        <source>A metre map begins at bar 1.</source>
+        <translation type="unfinished">Eine Karte der Taktarten beginnt bei Takt 1.</translation>
+    </message>
+    <message>
+        <source>%1/%2 at bar %3 is not a metre.</source>
+        <translation type="unfinished">%1/%2 in Takt %3 ist keine Taktart.</translation>
+    </message>
+    <message>
+        <source>The points of a metre map must each lie after the one before.</source>
+        <translation type="unfinished">Jeder Punkt einer Karte der Taktarten muss hinter dem vorigen liegen.</translation>
+    </message>
+    <message>
+        <source>Tempos lie between 20 and 400 BPM.</source>
+        <translation type="unfinished">Tempos liegen zwischen 20 und 400 BPM.</translation>
+    </message>
+    <message>
+        <source>“%1” is not a place: type bar, beat and part, such as 7.3 or 7.3.24.</source>
+        <translation type="unfinished">„%1“ ist keine Stelle: Takt, Zählzeit und Teil eingeben, etwa 7.3 oder 7.3.24.</translation>
+    </message>
+    <message>
+        <source>“%1” is not a tempo. Type a number of beats a minute, such as 104 or 97.5.</source>
+        <translation type="unfinished">„%1“ ist kein Tempo. Eine Zahl von Schlägen in der Minute eingeben, etwa 104 oder 97.5.</translation>
+    </message>
+    <message>
+        <source>A tempo lies between %1 and %2 BPM; %3 does not.</source>
+        <translation type="unfinished">Ein Tempo liegt zwischen %1 und %2 BPM; %3 nicht.</translation>
+    </message>
+    <message>
+        <source>A tempo map needs at least one point.</source>
+        <translation type="unfinished">Eine Tempokarte braucht mindestens einen Punkt.</translation>
+    </message>
+    <message>
+        <source>A tempo map begins at beat 0.</source>
+        <translation type="unfinished">Eine Tempokarte beginnt bei Zählzeit 0.</translation>
+    </message>
+    <message>
+        <source>The tempo map has %1 BPM at beat %2; tempos lie between 20 and 400 BPM.</source>
+        <translation type="unfinished">Die Tempokarte hat %1 BPM bei Zählzeit %2; Tempos liegen zwischen 20 und 400 BPM.</translation>
+    </message>
+    <message>
+        <source>The points of a tempo map must each lie after the one before.</source>
+        <translation type="unfinished">Jeder Punkt einer Tempokarte muss hinter dem vorigen liegen.</translation>
+    </message>
+    <message>
+        <source>A time map needs at least two points.</source>
+        <translation type="unfinished">Eine Zeitkarte braucht mindestens zwei Punkte.</translation>
+    </message>
+    <message>
+        <source>A time map&apos;s output begins at frame 0.</source>
+        <translation type="unfinished">Die Ausgabe einer Zeitkarte beginnt bei Abtastwert 0.</translation>
+    </message>
+    <message>
+        <source>A time map must run forwards, in the source and in the output.</source>
+        <translation type="unfinished">Eine Zeitkarte muss vorwärts laufen, in der Quelle und in der Ausgabe.</translation>
+    </message>
+    <message>
+        <source>That would stretch to %1 % of the length; %2 to %3 % can be done.</source>
+        <translation type="unfinished">Das würde auf %1 % der Länge dehnen; möglich sind %2 bis %3 %.</translation>
+    </message>
+    <message>
+        <source>you may not look into it</source>
+        <translation type="unfinished">hineinzusehen ist nicht erlaubt</translation>
+    </message>
+    <message>
+        <source>it is not there</source>
+        <translation type="unfinished">es ist nicht da</translation>
+    </message>
+    <message>
+        <source>it is no folder</source>
+        <translation type="unfinished">es ist kein Ordner</translation>
+    </message>
+    <message>
+        <source>%1 could not be listed: %2.</source>
+        <translation type="unfinished">%1 konnte nicht aufgelistet werden: %2.</translation>
+    </message>
+    <message>
+        <source>%1: its chunk %2 is too long.</source>
+        <translation type="unfinished">%1: der Abschnitt %2 der Datei ist zu lang.</translation>
+    </message>
+    <message>
+        <source>it was cut off</source>
+        <translation type="unfinished">sie ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>%1 could not be written: it would become larger than 4 GB, which such files cannot say.</source>
+        <translation type="unfinished">%1 konnte nicht geschrieben werden: die Datei würde größer als 4 GB, was solche Dateien nicht ausdrücken können.</translation>
+    </message>
+    <message>
+        <source>%1 was changed while it was read.</source>
+        <translation type="unfinished">%1 wurde verändert, während es gelesen wurde.</translation>
+    </message>
+    <message>
+        <source>it is not an audio file of a kind that is known here, or it is damaged</source>
+        <translation type="unfinished">es ist keine Audiodatei einer hier bekannten Art, oder sie ist beschädigt</translation>
+    </message>
+    <message>
+        <source>Ogg Opus</source>
+        <translation type="unfinished">Ogg Opus</translation>
+    </message>
+    <message>
+        <source>Ogg Vorbis</source>
+        <translation type="unfinished">Ogg Vorbis</translation>
+    </message>
+    <message>
+        <source>the file was cut off</source>
+        <translation type="unfinished">die Datei ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>it was joined from parts of different rates or channels, and only the first of them can be used</source>
+        <translation type="unfinished">sie ist aus Teilen mit verschiedenen Raten oder Kanälen zusammengesetzt, und nur der erste ist brauchbar</translation>
+    </message>
+    <message>
+        <source>FLAC holds no rate of %1 Hz: above 65535 it must be a multiple of ten</source>
+        <translation type="unfinished">FLAC fasst keine Rate von %1 Hz: über 65535 muss sie ein Vielfaches von zehn sein</translation>
+    </message>
+    <message>
+        <source>Ogg Vorbis reaches up to 200000 Hz, and this is at %1 Hz</source>
+        <translation type="unfinished">Ogg Vorbis reicht bis 200000 Hz, und dies hat %1 Hz</translation>
+    </message>
+    <message>
+        <source>%1 holds no rate of %2 Hz; the next that it can is %3 Hz</source>
+        <translation type="unfinished">%1 fasst keine Rate von %2 Hz; die nächste mögliche ist %3 Hz</translation>
+    </message>
+    <message>
+        <source>its ID3 tag is damaged</source>
+        <translation type="unfinished">ihr ID3-Tag ist beschädigt</translation>
+    </message>
+    <message>
+        <source>its ID3 tag is of a version that is not known here</source>
+        <translation type="unfinished">ihr ID3-Tag hat eine hier unbekannte Version</translation>
+    </message>
+    <message>
+        <source>no number</source>
+        <translation type="unfinished">keine Zahl</translation>
+    </message>
+    <message>
+        <source>the file was cut off or is damaged</source>
+        <translation type="unfinished">die Datei ist abgeschnitten oder beschädigt</translation>
+    </message>
+    <message>
+        <source>the MP3 decoder could not be started</source>
+        <translation type="unfinished">der MP3-Dekoder konnte nicht gestartet werden</translation>
+    </message>
+    <message>
+        <source>it is a folder</source>
+        <translation type="unfinished">es ist ein Ordner</translation>
+    </message>
+    <message>
+        <source>the file is empty</source>
+        <translation type="unfinished">die Datei ist leer</translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
+        <translation type="unfinished">%1 ms</translation>
+    </message>
+    <message>
+        <source>%1 min</source>
+        <translation type="unfinished">%1 min</translation>
+    </message>
+    <message>
+        <source>it has %1 channels, and only mono and stereo can be used</source>
+        <translation type="unfinished">sie hat %1 Kanäle, und nur Mono und Stereo sind brauchbar</translation>
+    </message>
+    <message>
+        <source>its sample rate of %1 Hz is outside %2 to %3 Hz</source>
+        <translation type="unfinished">ihre Abtastrate von %1 Hz liegt außerhalb von %2 bis %3 Hz</translation>
+    </message>
+    <message>
+        <source>it is %1 long, and this kind of file may be %2 at most</source>
+        <translation type="unfinished">sie ist %1 lang, und diese Art von Datei darf höchstens %2 lang sein</translation>
+    </message>
+    <message>
+        <source>its samples reach %1, where full scale is 1: they were written in another scale</source>
+        <translation type="unfinished">ihre Abtastwerte reichen bis %1, wo Vollaussteuerung 1 ist: sie wurden in einem anderen Maß geschrieben</translation>
+    </message>
+    <message>
+        <source>there is no sound in it, or it is damaged</source>
+        <translation type="unfinished">es ist kein Ton darin, oder sie ist beschädigt</translation>
+    </message>
+    <message>
+        <source>%1 ends early: %2, and %3 could be read.</source>
+        <translation type="unfinished">%1 endet zu früh: %2, und %3 konnten gelesen werden.</translation>
+    </message>
+    <message>
+        <source>%1 ends early: %2 of %3 could be read.</source>
+        <translation type="unfinished">%1 endet zu früh: %2 von %3 konnten gelesen werden.</translation>
+    </message>
+    <message>
+        <source>none of its samples is a number</source>
+        <translation type="unfinished">keiner ihrer Abtastwerte ist eine Zahl</translation>
+    </message>
+    <message>
+        <source>%1 holds one sample that is no number; it was made silent.</source>
+        <translation type="unfinished">%1 enthält einen Abtastwert, der keine Zahl ist; er wurde stumm gemacht.</translation>
+    </message>
+    <message>
+        <source>%1 holds %2 samples that are no numbers; they were made silent.</source>
+        <translation type="unfinished">%1 enthält %2 Abtastwerte, die keine Zahlen sind; sie wurden stumm gemacht.</translation>
+    </message>
+    <message>
+        <source>there is not enough memory for it</source>
+        <translation type="unfinished">dafür reicht der Speicher nicht</translation>
+    </message>
+    <message>
+        <source>The sample rate could not be converted from %1 to %2 Hz: %3.</source>
+        <translation type="unfinished">Die Abtastrate konnte nicht von %1 in %2 Hz umgewandelt werden: %3.</translation>
+    </message>
+    <message>
+        <source>it is damaged</source>
+        <translation type="unfinished">sie ist beschädigt</translation>
+    </message>
+    <message>
+        <source>there is no room left in its comments</source>
+        <translation type="unfinished">in ihren Kommentaren ist kein Platz mehr</translation>
+    </message>
+    <message>
+        <source>its comments are damaged</source>
+        <translation type="unfinished">ihre Kommentare sind beschädigt</translation>
+    </message>
+    <message>
+        <source>files of this size (RF64) hold no tags</source>
+        <translation type="unfinished">Dateien dieser Größe (RF64) enthalten keine Tags</translation>
+    </message>
+    <message>
+        <source>files of this kind (RIFX) hold no tags</source>
+        <translation type="unfinished">Dateien dieser Art (RIFX) enthalten keine Tags</translation>
+    </message>
+    <message>
+        <source>files of this kind hold no tags here</source>
+        <translation type="unfinished">Dateien dieser Art enthalten hier keine Tags</translation>
+    </message>
+    <message>
+        <source>it was joined from several parts</source>
+        <translation type="unfinished">sie ist aus mehreren Teilen zusammengesetzt</translation>
+    </message>
+    <message>
+        <source>%1 was not written into: %2.</source>
+        <translation type="unfinished">In %1 wurde nicht geschrieben: %2.</translation>
+    </message>
+    <message>
+        <source>that would have changed its audio</source>
+        <translation type="unfinished">das hätte den Ton verändert</translation>
+    </message>
+    <message>
+        <source>what was written could not be read back</source>
+        <translation type="unfinished">was geschrieben wurde, konnte nicht zurückgelesen werden</translation>
+    </message>
+    <message>
+        <source>The tempo could not be written into %1.</source>
+        <translation type="unfinished">Das Tempo konnte nicht in %1 geschrieben werden.</translation>
+    </message>
+    <message>
+        <source>The tempo written into %1 could not be read back.</source>
+        <translation type="unfinished">Das in %1 geschriebene Tempo konnte nicht zurückgelesen werden.</translation>
+    </message>
+    <message>
+        <source>its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3</source>
+        <translation type="unfinished">ihr Name muss auf .wav, .aiff, .flac, .ogg, .opus oder .mp3 enden</translation>
+    </message>
+    <message>
+        <source>AIFF holds no more than 4 GB; WAV does</source>
+        <translation type="unfinished">AIFF fasst nicht mehr als 4 GB; WAV schon</translation>
+    </message>
+    <message>
+        <source>this kind of file takes no %1 channels at %2 Hz</source>
+        <translation type="unfinished">diese Art von Datei nimmt keine %1 Kanäle bei %2 Hz</translation>
+    </message>
+    <message>
+        <source>its tempo tag could not be written</source>
+        <translation type="unfinished">ihr Tempo-Tag konnte nicht geschrieben werden</translation>
+    </message>
+    <message>
+        <source>only %1 of its %2 hits lie on its beats</source>
+        <translation type="unfinished">nur %1 von %2 Schlägen liegen auf den Zählzeiten</translation>
+    </message>
+    <message>
+        <source>its hits lie anywhere between its beats</source>
+        <translation type="unfinished">die Schläge liegen irgendwo zwischen den Zählzeiten</translation>
+    </message>
+    <message>
+        <source>1/8 triplets</source>
+        <translation type="unfinished">1/8-Triolen</translation>
+    </message>
+    <message>
+        <source>1/16 triplets</source>
+        <translation type="unfinished">1/16-Triolen</translation>
+    </message>
+    <message>
+        <source>one hit</source>
+        <translation type="unfinished">ein Schlag</translation>
+    </message>
+    <message>
+        <source>no beat</source>
+        <translation type="unfinished">kein Schlag</translation>
+    </message>
+    <message>
+        <source>one hit, no beat</source>
+        <translation type="unfinished">ein einzelner Schlag, kein Puls</translation>
+    </message>
+    <message>
+        <source>confidence %1</source>
+        <translation type="unfinished">Sicherheit %1</translation>
+    </message>
+    <message>
+        <source>played free</source>
+        <translation type="unfinished">frei gespielt</translation>
+    </message>
+    <message>
+        <source>measured %1</source>
+        <translation type="unfinished">gemessen %1</translation>
+    </message>
+    <message>
+        <source>beat from %1:%2</source>
+        <translation type="unfinished">Puls ab %1:%2</translation>
+    </message>
+    <message>
+        <source>played free: no one length of a beat</source>
+        <translation type="unfinished">frei gespielt: die Zählzeiten sind nicht gleich lang</translation>
+    </message>
+    <message>
+        <source>no whole number of beats fits</source>
+        <translation type="unfinished">keine ganze Zahl von Zählzeiten passt</translation>
+    </message>
+    <message>
+        <source>exact</source>
+        <translation type="unfinished">genau</translation>
+    </message>
+    <message>
+        <source>nearly</source>
+        <translation type="unfinished">beinahe</translation>
+    </message>
+    <message>
+        <source>“%1” in the name</source>
+        <translation type="unfinished">„%1“ im Namen</translation>
+    </message>
+    <message>
+        <source>“%1” in the folder&apos;s name</source>
+        <translation type="unfinished">„%1“ im Namen des Ordners</translation>
+    </message>
+    <message>
+        <source>nothing in the name</source>
+        <translation type="unfinished">nichts im Namen</translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished">Name</translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation type="unfinished">Name</translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation type="unfinished">Tag</translation>
+    </message>
+    <message>
+        <source>tag</source>
+        <translation type="unfinished">Tag</translation>
+    </message>
+    <message>
+        <source>Heard</source>
+        <translation type="unfinished">Gehört</translation>
+    </message>
+    <message>
+        <source>heard</source>
+        <translation type="unfinished">gehört</translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation type="unfinished">Länge</translation>
+    </message>
+    <message>
+        <source>length</source>
+        <translation type="unfinished">Länge</translation>
+    </message>
+    <message>
+        <source>Tapped</source>
+        <translation type="unfinished">Getippt</translation>
+    </message>
+    <message>
+        <source>tapped</source>
+        <translation type="unfinished">getippt</translation>
+    </message>
+    <message>
+        <source>Typed</source>
+        <translation type="unfinished">Eingegeben</translation>
+    </message>
+    <message>
+        <source>typed</source>
+        <translation type="unfinished">eingegeben</translation>
+    </message>
+    <message>
+        <source>you said so</source>
+        <translation type="unfinished">so gesagt</translation>
+    </message>
+    <message>
+        <source>It is too long to be kept in memory for listening, and there is no room for it in %1: %2.</source>
+        <translation type="unfinished">Es ist zu lang, um zum Hinhören im Speicher zu bleiben, und in %1 ist kein Platz dafür: %2.</translation>
+    </message>
+    <message>
+        <source>The sample rate of %1 Hz could not be converted for listening.</source>
+        <translation type="unfinished">Die Abtastrate von %1 Hz konnte zum Hinhören nicht umgewandelt werden.</translation>
+    </message>
+    <message>
+        <source>%1 taps · ±%2</source>
+        <translation type="unfinished">%1 Mal getippt · ±%2</translation>
+    </message>
+    <message>
+        <source>half of what is heard</source>
+        <translation type="unfinished">die Hälfte des Gehörten</translation>
+    </message>
+    <message>
+        <source>twice what is heard</source>
+        <translation type="unfinished">das Doppelte des Gehörten</translation>
+    </message>
+    <message>
+        <source>an entry stands in the place of its number</source>
+        <translation type="unfinished">jeder Eintrag steht am Platz seiner Nummer</translation>
+    </message>
+    <message>
+        <source>Drums, percussion, plucked rhythm: every attack stays as it was played</source>
+        <translation type="unfinished">Trommeln, Schlagwerk, gezupfter Rhythmus: jeder Anschlag bleibt, wie er gespielt wurde</translation>
+    </message>
+    <message>
+        <source>Pads, chords, drones: long tones stay smooth</source>
+        <translation type="unfinished">Flächen, Akkorde, Borduntöne: lange Töne bleiben ruhig</translation>
+    </message>
+    <message>
+        <source>Full mixes: tones and attacks each in their own way</source>
+        <translation type="unfinished">Ganze Mischungen: Töne und Anschläge, jedes auf seine Art</translation>
+    </message>
+    <message>
+        <source>A voice or one instrument: its colour stays</source>
+        <translation type="unfinished">Eine Stimme oder ein Instrument: die Klangfarbe bleibt</translation>
+    </message>
+    <message>
+        <source>Pitch follows speed, as on tape</source>
+        <translation type="unfinished">Die Tonhöhe folgt der Geschwindigkeit, wie beim Tonband</translation>
+    </message>
+    <message>
+        <source>There is not enough memory to stretch this.</source>
+        <translation type="unfinished">Der Speicher reicht nicht, um dies zu dehnen.</translation>
+    </message>
+    <message>
+        <source>Stretch and transposition together go beyond what can be done.</source>
+        <translation type="unfinished">Dehnung und Transposition zusammen gehen über das Mögliche hinaus.</translation>
+    </message>
+    <message>
+        <source>The result would be %1 minutes long and need %2 GB of memory.</source>
+        <translation type="unfinished">Das Ergebnis wäre %1 Minuten lang und brauchte %2 GB Speicher.</translation>
+    </message>
+    <message>
+        <source>A transposition lies between −24 and 24 semitones.</source>
+        <translation type="unfinished">Eine Transposition liegt zwischen −24 und 24 Halbtönen.</translation>
+    </message>
+    <message>
+        <source>There is no sound to stretch.</source>
+        <translation type="unfinished">Es gibt keinen Ton zu dehnen.</translation>
+    </message>
+    <message>
+        <source>The result would be %1 hours long; %2 can be done.</source>
+        <translation type="unfinished">Das Ergebnis wäre %1 Stunden lang; möglich sind %2.</translation>
+    </message>
+    <message>
+        <source>No clip is selected.</source>
+        <translation type="unfinished">Kein Clip ist ausgewählt.</translation>
+    </message>
+    <message>
+        <source>That clip is no longer in the project.</source>
+        <translation type="unfinished">Dieser Clip ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>%1 is locked here; unlock the clip to change it.</source>
+        <translation type="unfinished">%1 ist hier gesperrt; den Clip entsperren, um ihn zu ändern.</translation>
+    </message>
+    <message>
+        <source>%1 of the %2 clips %3 locked; unlock them to change them.</source>
+        <translation type="unfinished">%1 von %2 Clips %3 gesperrt; sie entsperren, um sie zu ändern.</translation>
+    </message>
+    <message>
+        <source>is</source>
+        <translation type="unfinished">ist</translation>
+    </message>
+    <message>
+        <source>are</source>
+        <translation type="unfinished">sind</translation>
+    </message>
+    <message>
+        <source>That track is no longer in the project.</source>
+        <translation type="unfinished">Diese Spur ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>That source is no longer in the project.</source>
+        <translation type="unfinished">Diese Quelle ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>%1 lies between %2 and %3 %4; %5 does not.</source>
+        <translation type="unfinished">%1 liegt zwischen %2 und %3 %4; %5 nicht.</translation>
+    </message>
+    <message>
+        <source>These clips count as their recordings do already.</source>
+        <translation type="unfinished">Diese Clips zählen schon wie ihre Aufnahmen.</translation>
+    </message>
+    <message>
+        <source>shape of tempo</source>
+        <translation type="unfinished">Verlauf des Tempos</translation>
+    </message>
+    <message>
+        <source>way to snap</source>
+        <translation type="unfinished">Art des Einrastens</translation>
+    </message>
+    <message>
+        <source>time rule</source>
+        <translation type="unfinished">Zeitregel</translation>
+    </message>
+    <message>
+        <source>way to normalise</source>
+        <translation type="unfinished">Art des Angleichens</translation>
+    </message>
+    <message>
+        <source>choice of channels</source>
+        <translation type="unfinished">Wahl der Kanäle</translation>
+    </message>
+    <message>
+        <source>shape of fade</source>
+        <translation type="unfinished">Verlauf der Blende</translation>
+    </message>
+    <message>
+        <source>degree of straightness</source>
+        <translation type="unfinished">Grad der Geradheit</translation>
+    </message>
+    <message>
+        <source>way of playing</source>
+        <translation type="unfinished">Spielweise</translation>
+    </message>
+    <message>
+        <source>grid of a feel</source>
+        <translation type="unfinished">Raster eines Feels</translation>
+    </message>
+    <message>
+        <source>way to lead</source>
+        <translation type="unfinished">Art zu führen</translation>
+    </message>
+    <message>
+        <source>a reading&apos;s tempo is out of range</source>
+        <translation type="unfinished">das Tempo einer Lesung liegt außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>the pins of a reading do not follow each other</source>
+        <translation type="unfinished">die Nadeln einer Lesung folgen nicht aufeinander</translation>
+    </message>
+    <message>
+        <source>“listen” is no range of tempos</source>
+        <translation type="unfinished">„listen“ ist kein Bereich von Tempos</translation>
+    </message>
+    <message>
+        <source>the marks of a source are out of range</source>
+        <translation type="unfinished">die Marken einer Quelle liegen außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>the notes on pins do not follow each other</source>
+        <translation type="unfinished">die Notizen an Nadeln folgen nicht aufeinander</translation>
+    </message>
+    <message>
+        <source>a note on a pin has no pin</source>
+        <translation type="unfinished">eine Notiz an einer Nadel hat keine Nadel</translation>
+    </message>
+    <message>
+        <source>“beatUnit” is out of range</source>
+        <translation type="unfinished">„beatUnit“ liegt außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>the places of a feel do not follow each other in its bar</source>
+        <translation type="unfinished">die Stellen eines Feels folgen im Takt nicht aufeinander</translation>
+    </message>
+    <message>
+        <source>the tempo that a clip counts as is out of range</source>
+        <translation type="unfinished">das Tempo, als das ein Clip zählt, liegt außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>a clip&apos;s tempo is out of range</source>
+        <translation type="unfinished">das Tempo eines Clips liegt außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>a clip&apos;s turn is out of range</source>
+        <translation type="unfinished">die Drehung eines Clips liegt außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>a clip&apos;s times are out of range</source>
+        <translation type="unfinished">die Zeiten eines Clips liegen außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>the loop range is out of range</source>
+        <translation type="unfinished">der Schleifenbereich liegt außerhalb des Möglichen</translation>
+    </message>
+    <message>
+        <source>the sections do not follow each other</source>
+        <translation type="unfinished">die Abschnitte folgen nicht aufeinander</translation>
+    </message>
+    <message>
+        <source>A clip&apos;s source is no longer in the project.</source>
+        <translation type="unfinished">Die Quelle eines Clips ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>A clip loops up to %1 times.</source>
+        <translation type="unfinished">Ein Clip läuft höchstens %1 Mal im Kreis.</translation>
+    </message>
+    <message>
+        <source>That would be more than 20000 clips.</source>
+        <translation type="unfinished">Das wären mehr als 20000 Clips.</translation>
+    </message>
+    <message>
+        <source>None of these clips goes on across that place.</source>
+        <translation type="unfinished">Keiner dieser Clips geht über diese Stelle hinweg.</translation>
+    </message>
+    <message>
+        <source>A clip is cut into 2 to 20000 parts.</source>
+        <translation type="unfinished">Ein Clip wird in 2 bis 20000 Teile geschnitten.</translation>
+    </message>
+    <message>
+        <source>A clip cannot be trimmed by that.</source>
+        <translation type="unfinished">Um so viel kann ein Clip nicht gekürzt werden.</translation>
+    </message>
+    <message>
+        <source>Nothing of %1 would be left: a clip lasts 5 ms or more.</source>
+        <translation type="unfinished">Von %1 bliebe nichts übrig: ein Clip dauert mindestens 5 ms.</translation>
+    </message>
+    <message>
+        <source>%1 is silent where this clip plays it.</source>
+        <translation type="unfinished">%1 ist still, wo dieser Clip es spielt.</translation>
+    </message>
+    <message>
+        <source>A clip ends after it begins.</source>
+        <translation type="unfinished">Ein Clip endet nach seinem Beginn.</translation>
+    </message>
+    <message>
+        <source>That is too short to loop.</source>
+        <translation type="unfinished">Das ist zu kurz für eine Schleife.</translation>
+    </message>
+    <message>
+        <source>A number of repeats</source>
+        <translation type="unfinished">Eine Zahl von Wiederholungen</translation>
+    </message>
+    <message>
+        <source>times</source>
+        <translation type="unfinished">Mal</translation>
+    </message>
+    <message>
+        <source>A loop ends after it begins.</source>
+        <translation type="unfinished">Eine Schleife endet nach ihrem Beginn.</translation>
+    </message>
+    <message>
+        <source>%1 has no beats to count in.</source>
+        <translation type="unfinished">%1 hat keine Zählzeiten zum Zählen.</translation>
+    </message>
+    <message>
+        <source>%1 has %2 beats; the loop lies within them.</source>
+        <translation type="unfinished">%1 hat %2 Zählzeiten; die Schleife liegt darin.</translation>
+    </message>
+    <message>
+        <source>Nothing of %1 is marked.</source>
+        <translation type="unfinished">Von %1 ist nichts markiert.</translation>
+    </message>
+    <message>
+        <source>%1 has no such beat to begin with.</source>
+        <translation type="unfinished">%1 hat keine solche Zählzeit für den Anfang.</translation>
+    </message>
+    <message>
+        <source>A crossing</source>
+        <translation type="unfinished">Eine Überblendung</translation>
+    </message>
+    <message>
+        <source>No two of these clips touch with sound beyond their edges to cross over with.</source>
+        <translation type="unfinished">Keine zwei dieser Clips berühren sich und haben Ton jenseits ihrer Kanten, um überzublenden.</translation>
+    </message>
+    <message>
+        <source>A clip cannot lie that far from the beginning.</source>
+        <translation type="unfinished">So weit vom Anfang kann ein Clip nicht liegen.</translation>
+    </message>
+    <message>
+        <source>A clip cannot be moved by that.</source>
+        <translation type="unfinished">Um so viel kann ein Clip nicht verschoben werden.</translation>
+    </message>
+    <message>
+        <source>There is no track there.</source>
+        <translation type="unfinished">Dort ist keine Spur.</translation>
+    </message>
+    <message>
+        <source>A sensitivity</source>
+        <translation type="unfinished">Eine Empfindlichkeit</translation>
+    </message>
+    <message>
+        <source>Not every clip&apos;s level was measured.</source>
+        <translation type="unfinished">Nicht von jedem Clip wurde der Pegel gemessen.</translation>
+    </message>
+    <message>
+        <source>A name has up to 1000 bytes.</source>
+        <translation type="unfinished">Ein Name hat höchstens 1000 Bytes.</translation>
+    </message>
+    <message>
+        <source>A transposition</source>
+        <translation type="unfinished">Eine Transposition</translation>
+    </message>
+    <message>
+        <source>semitones</source>
+        <translation type="unfinished">Halbtönen</translation>
+    </message>
+    <message>
+        <source>A turn</source>
+        <translation type="unfinished">Eine Drehung</translation>
+    </message>
+    <message>
+        <source>A gain</source>
+        <translation type="unfinished">Ein Pegel</translation>
+    </message>
+    <message>
+        <source>A fade</source>
+        <translation type="unfinished">Eine Blende</translation>
+    </message>
+    <message>
+        <source>Clips of one track can be put in another order; these lie on several.</source>
+        <translation type="unfinished">Clips einer Spur lassen sich umordnen; diese liegen auf mehreren.</translation>
+    </message>
+    <message>
+        <source>That is no order of these clips.</source>
+        <translation type="unfinished">Das ist keine Reihenfolge dieser Clips.</translation>
+    </message>
+    <message>
+        <source>Nothing was copied.</source>
+        <translation type="unfinished">Es wurde nichts kopiert.</translation>
+    </message>
+    <message>
+        <source>The sources of what was copied are no longer in the project.</source>
+        <translation type="unfinished">Die Quellen des Kopierten sind nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>There is no pin on that beat.</source>
+        <translation type="unfinished">Auf dieser Zählzeit steckt keine Nadel.</translation>
+    </message>
+    <message>
+        <source>The pin on beat %1 is locked; unlock it to move it.</source>
+        <translation type="unfinished">Die Nadel auf Zählzeit %1 ist gesperrt; sie entsperren, um sie zu verschieben.</translation>
+    </message>
+    <message>
+        <source>Between its beats %1 and %2 %3 would run at %4 BPM; tempos lie between %5 and %6.</source>
+        <translation type="unfinished">Zwischen den Zählzeiten %1 und %2 liefe %3 mit %4 BPM; Tempos liegen zwischen %5 und %6.</translation>
+    </message>
+    <message>
+        <source>Between its beats %1 and %2 %3 would be stretched to %4 %; it goes from 25 to 400.</source>
+        <translation type="unfinished">Zwischen den Zählzeiten %1 und %2 würde %3 auf %4 % gedehnt; möglich sind 25 bis 400.</translation>
+    </message>
+    <message>
+        <source>%1 has no beats to pin; say its tempo first.</source>
+        <translation type="unfinished">%1 hat keine Zählzeiten zum Stecken; zuerst sein Tempo sagen.</translation>
+    </message>
+    <message>
+        <source>Pins cannot cross: each lies after the one before, in the recording and in beats.</source>
+        <translation type="unfinished">Nadeln können sich nicht kreuzen: jede liegt hinter der vorigen, in der Aufnahme und in Zählzeiten.</translation>
+    </message>
+    <message>
+        <source>A pin lies within the recording&apos;s %1 s.</source>
+        <translation type="unfinished">Eine Nadel liegt innerhalb der %1 s der Aufnahme.</translation>
+    </message>
+    <message>
+        <source>There is a pin on beat %1 already.</source>
+        <translation type="unfinished">Auf Zählzeit %1 steckt schon eine Nadel.</translation>
+    </message>
+    <message>
+        <source>That name is too long.</source>
+        <translation type="unfinished">Dieser Name ist zu lang.</translation>
+    </message>
+    <message>
+        <source>Pick two pins or more: what lies between them is laid straight.</source>
+        <translation type="unfinished">Zwei Nadeln oder mehr wählen: was dazwischen liegt, wird gerade gelegt.</translation>
+    </message>
+    <message>
+        <source>That is the last pin; there is nothing after it to lay straight.</source>
+        <translation type="unfinished">Das ist die letzte Nadel; dahinter ist nichts gerade zu legen.</translation>
+    </message>
+    <message>
+        <source>%1 has no reading in use to go back to.</source>
+        <translation type="unfinished">%1 hat keine benutzte Lesung, zu der es zurückgeht.</translation>
+    </message>
+    <message>
+        <source>by ear</source>
+        <translation type="unfinished">nach Gehör</translation>
+    </message>
+    <message>
+        <source>How strictly a recording follows</source>
+        <translation type="unfinished">Wie streng eine Aufnahme folgt,</translation>
+    </message>
+    <message>
+        <source>A bar of a recording has 2 to 12 beats, or is one of 6/8, 7/8, 9/8 and 12/8.</source>
+        <translation type="unfinished">Ein Takt einer Aufnahme hat 2 bis 12 Zählzeiten oder ist ein 6/8, 7/8, 9/8 oder 12/8.</translation>
+    </message>
+    <message>
+        <source>The first downbeat of %1 must lie within its %2 s.</source>
+        <translation type="unfinished">Die erste Eins von %1 muss innerhalb seiner %2 s liegen.</translation>
+    </message>
+    <message>
+        <source>%1 has no tempo yet; its first downbeat needs one.</source>
+        <translation type="unfinished">%1 hat noch kein Tempo; seine erste Eins braucht eines.</translation>
+    </message>
+    <message>
+        <source>An introduction has 0 to 1000 bars.</source>
+        <translation type="unfinished">Ein Vorspiel hat 0 bis 1000 Takte.</translation>
+    </message>
+    <message>
+        <source>%1 begins less than %2 bars before that.</source>
+        <translation type="unfinished">%1 beginnt weniger als %2 Takte davor.</translation>
+    </message>
+    <message>
+        <source>%1 cannot have a tempo of %2 BPM; tempos lie between %3 and %4.</source>
+        <translation type="unfinished">%1 kann kein Tempo von %2 BPM haben; Tempos liegen zwischen %3 und %4.</translation>
+    </message>
+    <message>
+        <source>tapped to the recording</source>
+        <translation type="unfinished">zur Aufnahme getippt</translation>
+    </message>
+    <message>
+        <source>%1 has no tempo from that reading.</source>
+        <translation type="unfinished">%1 hat aus dieser Lesung kein Tempo.</translation>
+    </message>
+    <message>
+        <source>%1 needs at least one beat.</source>
+        <translation type="unfinished">%1 braucht mindestens eine Zählzeit.</translation>
+    </message>
+    <message>
+        <source>%1 beats in %2 s</source>
+        <translation type="unfinished">%1 Zählzeiten in %2 s</translation>
+    </message>
+    <message>
+        <source>The marks of %1 must lie within its %2 s, one after the other.</source>
+        <translation type="unfinished">Die Marken von %1 müssen innerhalb seiner %2 s liegen, eine hinter der anderen.</translation>
+    </message>
+    <message>
+        <source>The first downbeat of %1 is locked; unlock its pin to move it.</source>
+        <translation type="unfinished">Die erste Eins von %1 ist gesperrt; ihre Nadel entsperren, um sie zu verschieben.</translation>
+    </message>
+    <message>
+        <source>%1 has no tempo yet.</source>
+        <translation type="unfinished">%1 hat noch kein Tempo.</translation>
+    </message>
+    <message>
+        <source>%1 cannot count as %2 BPM; tempos lie between %3 and %4.</source>
+        <translation type="unfinished">%1 kann nicht als %2 BPM zählen; Tempos liegen zwischen %3 und %4.</translation>
+    </message>
+    <message>
+        <source>The clip leads: stop leading, and it can be stretched.</source>
+        <translation type="unfinished">Der Clip führt: die Führung beenden, dann lässt er sich dehnen.</translation>
+    </message>
+    <message>
+        <source>The clip&apos;s source is no longer in the project.</source>
+        <translation type="unfinished">Die Quelle des Clips ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>%1 has no tempo yet; say what it is first.</source>
+        <translation type="unfinished">%1 hat noch kein Tempo; zuerst sagen, welches.</translation>
+    </message>
+    <message>
+        <source>The clip leads: stop leading, and it can count as another tempo.</source>
+        <translation type="unfinished">Der Clip führt: die Führung beenden, dann kann er als anderes Tempo zählen.</translation>
+    </message>
+    <message>
+        <source>A stretch</source>
+        <translation type="unfinished">Eine Dehnung</translation>
+    </message>
+    <message>
+        <source>Between 1 and 1024 bars can be filled.</source>
+        <translation type="unfinished">Es lassen sich 1 bis 1024 Takte füllen.</translation>
+    </message>
+    <message>
+        <source>%1 has no beats.</source>
+        <translation type="unfinished">%1 hat keine Zählzeiten.</translation>
+    </message>
+    <message>
+        <source>The clip leads: stop leading, and it can be fitted.</source>
+        <translation type="unfinished">Der Clip führt: die Führung beenden, dann lässt er sich einpassen.</translation>
+    </message>
+    <message>
+        <source>There is no change of tempo there.</source>
+        <translation type="unfinished">Dort wechselt das Tempo nicht.</translation>
+    </message>
+    <message>
+        <source>Nothing of the tempo is selected.</source>
+        <translation type="unfinished">Vom Tempo ist nichts ausgewählt.</translation>
+    </message>
+    <message>
+        <source>There is no section there.</source>
+        <translation type="unfinished">Dort ist kein Abschnitt.</translation>
+    </message>
+    <message>
+        <source>Bars count from 1; %1 is none that can be changed.</source>
+        <translation type="unfinished">Takte zählen ab 1; %1 ist keiner, der sich ändern lässt.</translation>
+    </message>
+    <message>
+        <source>A change of tempo cannot lie that far from the beginning.</source>
+        <translation type="unfinished">So weit vom Anfang kann kein Tempowechsel liegen.</translation>
+    </message>
+    <message>
+        <source>The tempo begins at bar 1; it cannot change before it.</source>
+        <translation type="unfinished">Das Tempo beginnt bei Takt 1; davor kann es nicht wechseln.</translation>
+    </message>
+    <message>
+        <source>The tempo at bar 1 can be changed, not removed.</source>
+        <translation type="unfinished">Das Tempo bei Takt 1 lässt sich ändern, nicht entfernen.</translation>
+    </message>
+    <message>
+        <source>The metre at bar 1 can be changed, not removed.</source>
+        <translation type="unfinished">Die Taktart bei Takt 1 lässt sich ändern, nicht entfernen.</translation>
+    </message>
+    <message>
+        <source>There is no change of metre there.</source>
+        <translation type="unfinished">Dort wechselt die Taktart nicht.</translation>
+    </message>
+    <message>
+        <source>There is no change of key there.</source>
+        <translation type="unfinished">Dort wechselt die Tonart nicht.</translation>
+    </message>
+    <message>
+        <source>A section begins at bar 1 or after it.</source>
+        <translation type="unfinished">Ein Abschnitt beginnt bei Takt 1 oder danach.</translation>
+    </message>
+    <message>
+        <source>A section needs a name of 1 to 1000 bytes.</source>
+        <translation type="unfinished">Ein Abschnitt braucht einen Namen von 1 bis 1000 Bytes.</translation>
+    </message>
+    <message>
+        <source>Another section begins there already.</source>
+        <translation type="unfinished">Dort beginnt schon ein anderer Abschnitt.</translation>
+    </message>
+    <message>
+        <source>A loop range must run forwards, from bar 1 on.</source>
+        <translation type="unfinished">Ein Schleifenbereich muss vorwärts laufen, ab Takt 1.</translation>
+    </message>
+    <message>
+        <source>A pan</source>
+        <translation type="unfinished">Ein Panorama</translation>
+    </message>
+    <message>
+        <source>(left to right)</source>
+        <translation type="unfinished">(links bis rechts)</translation>
+    </message>
+    <message>
+        <source>A track needs a name of 1 to 1000 bytes.</source>
+        <translation type="unfinished">Eine Spur braucht einen Namen von 1 bis 1000 Bytes.</translation>
+    </message>
+    <message>
+        <source>There are eight colours.</source>
+        <translation type="unfinished">Es gibt acht Farben.</translation>
+    </message>
+    <message>
+        <source>Even</source>
+        <translation type="unfinished">Gerade</translation>
+    </message>
+    <message>
+        <source>Light swing</source>
+        <translation type="unfinished">Leichter Swing</translation>
+    </message>
+    <message>
+        <source>Triplets</source>
+        <translation type="unfinished">Triolen</translation>
+    </message>
+    <message>
+        <source>feels</source>
+        <translation type="unfinished">feels</translation>
+    </message>
+    <message>
+        <source>A feel is kept under a name.</source>
+        <translation type="unfinished">Ein Feel wird unter einem Namen behalten.</translation>
+    </message>
+    <message>
+        <source>The name of a feel has at most 100 bytes.</source>
+        <translation type="unfinished">Der Name eines Feels hat höchstens 100 Bytes.</translation>
+    </message>
+    <message>
+        <source>%1 could not be made: %2.</source>
+        <translation type="unfinished">%1 konnte nicht gemacht werden: %2.</translation>
+    </message>
+    <message>
+        <source>written in the file</source>
+        <translation type="unfinished">in der Datei geschrieben</translation>
+    </message>
+    <message>
+        <source>its loop chunk says %1</source>
+        <translation type="unfinished">ihre Schleifenangabe sagt %1</translation>
+    </message>
+    <message>
+        <source>in the file&apos;s loop chunk</source>
+        <translation type="unfinished">in der Schleifenangabe der Datei</translation>
+    </message>
+    <message>
+        <source>the tempo written in the file is no number</source>
+        <translation type="unfinished">das in der Datei geschriebene Tempo ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>the tag says “%1”, which is no tempo</source>
+        <translation type="unfinished">der Tag sagt „%1“, was kein Tempo ist</translation>
+    </message>
+    <message>
+        <source>nothing written</source>
+        <translation type="unfinished">nichts geschrieben</translation>
+    </message>
+    <message>
+        <source>root note %1</source>
+        <translation type="unfinished">Grundton %1</translation>
+    </message>
+    <message>
+        <source>%1 counted as %2</source>
+        <translation type="unfinished">%1 als %2 gezählt</translation>
+    </message>
+    <message>
+        <source>%1: being listened to</source>
+        <translation type="unfinished">%1: wird angehört</translation>
+    </message>
+    <message>
+        <source>no beat heard</source>
+        <translation type="unfinished">kein Schlag gehört</translation>
+    </message>
+    <message>
+        <source>%1: %2, placed as recorded</source>
+        <translation type="unfinished">%1: %2, wie aufgenommen abgelegt</translation>
+    </message>
+    <message>
+        <source>beat from bar %1</source>
+        <translation type="unfinished">Puls ab Takt %1</translation>
+    </message>
+    <message>
+        <source>but that is not sure: placed as recorded</source>
+        <translation type="unfinished">aber das ist nicht sicher: wie aufgenommen abgelegt</translation>
+    </message>
+    <message>
+        <source>as recorded</source>
+        <translation type="unfinished">wie aufgenommen</translation>
+    </message>
+    <message>
+        <source>fitted to %1</source>
+        <translation type="unfinished">eingepasst auf %1</translation>
+    </message>
+    <message>
+        <source>a file name is not written as hexadecimal bytes</source>
+        <translation type="unfinished">ein Dateiname ist nicht als hexadezimale Bytes geschrieben</translation>
+    </message>
+    <message>
+        <source>a source has no file name</source>
+        <translation type="unfinished">eine Quelle hat keinen Dateinamen</translation>
+    </message>
+    <message>
+        <source>“%1” is not a number</source>
+        <translation type="unfinished">„%1“ ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>“%1” is out of range: it lies between %2 and %3</source>
+        <translation type="unfinished">„%1“ liegt außerhalb des Bereichs von %2 bis %3</translation>
+    </message>
+    <message>
+        <source>“%1” is not a whole number</source>
+        <translation type="unfinished">„%1“ ist keine ganze Zahl</translation>
+    </message>
+    <message>
+        <source>“%1” is not text</source>
+        <translation type="unfinished">„%1“ ist kein Text</translation>
+    </message>
+    <message>
+        <source>“%1” is missing</source>
+        <translation type="unfinished">„%1“ fehlt</translation>
+    </message>
+    <message>
+        <source>“%1” is neither true nor false</source>
+        <translation type="unfinished">„%1“ ist weder wahr noch falsch</translation>
+    </message>
+    <message>
+        <source>“%1” is no %2</source>
+        <translation type="unfinished">„%1“ bezeichnet nichts Bekanntes (%2)</translation>
+    </message>
+    <message>
+        <source>kind of sound</source>
+        <translation type="unfinished">Art von Klang</translation>
+    </message>
+    <message>
+        <source>kind of reading</source>
+        <translation type="unfinished">Art von Lesung</translation>
+    </message>
+    <message>
+        <source>“%1” is not a key</source>
+        <translation type="unfinished">„%1“ ist keine Tonart</translation>
+    </message>
+    <message>
+        <source>“%1” is not a list</source>
+        <translation type="unfinished">„%1“ ist keine Liste</translation>
+    </message>
+    <message>
+        <source>an “id” is out of range or used twice</source>
+        <translation type="unfinished">eine „id“ liegt außerhalb des Bereichs oder kommt doppelt vor</translation>
+    </message>
+    <message>
+        <source>a clip&apos;s source is not in the project</source>
+        <translation type="unfinished">die Quelle eines Clips ist nicht im Projekt</translation>
+    </message>
+    <message>
+        <source>the clip that leads is not in the project</source>
+        <translation type="unfinished">der Clip, der führt, ist nicht im Projekt</translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: %2.</source>
+        <translation type="unfinished">%1 konnte nicht geöffnet werden: %2.</translation>
+    </message>
+    <message>
+        <source>the file is damaged or was cut off</source>
+        <translation type="unfinished">die Datei ist beschädigt oder abgeschnitten</translation>
+    </message>
+    <message>
+        <source>it is not a Patient Metre project</source>
+        <translation type="unfinished">es ist kein Projekt von Patient Metre</translation>
+    </message>
+    <message>
+        <source>“version” is missing</source>
+        <translation type="unfinished">„version“ fehlt</translation>
+    </message>
+    <message>
+        <source>it was made by a newer Patient Metre (format %1; this one reads up to %2)</source>
+        <translation type="unfinished">es stammt von einem neueren Patient Metre (Format %1; dieses liest bis %2)</translation>
+    </message>
+    <message>
+        <source>“version” is out of range</source>
+        <translation type="unfinished">„version“ liegt außerhalb des Bereichs</translation>
+    </message>
+    <message>
+        <source>%1 could not be read as a feel: %2.</source>
+        <translation type="unfinished">%1 konnte nicht als Feel gelesen werden: %2.</translation>
+    </message>
+    <message>
+        <source>it is no feel</source>
+        <translation type="unfinished">es ist kein Feel</translation>
+    </message>
+    <message>
+        <source>it is of format %1; this Patient Metre reads %2</source>
+        <translation type="unfinished">es hat das Format %1; dieses Patient Metre liest %2</translation>
+    </message>
+    <message>
+        <source>tempo point</source>
+        <translation type="unfinished">Tempopunkt</translation>
+    </message>
+    <message>
+        <source>metre point</source>
+        <translation type="unfinished">Taktartpunkt</translation>
+    </message>
+    <message>
+        <source>key point</source>
+        <translation type="unfinished">Tonartpunkt</translation>
+    </message>
+    <message>
+        <source>loop range</source>
+        <translation type="unfinished">Schleifenbereich</translation>
+    </message>
+    <message>
+        <source>track height</source>
+        <translation type="unfinished">Spurhöhe</translation>
+    </message>
+    <message>
+        <source>pin note</source>
+        <translation type="unfinished">Notiz an einer Nadel</translation>
+    </message>
+    <message>
+        <source>feel place</source>
+        <translation type="unfinished">Stelle eines Feels</translation>
+    </message>
+    <message>
+        <source>The keys begin at bar 1.</source>
+        <translation type="unfinished">Die Tonarten beginnen bei Takt 1.</translation>
+    </message>
+    <message>
+        <source>The changes of key must each lie after the one before.</source>
+        <translation type="unfinished">Jeder Wechsel der Tonart muss hinter dem vorigen liegen.</translation>
+    </message>
+    <message>
+        <source>%1 is missing: %2 was not found.</source>
+        <translation type="unfinished">%1 fehlt: %2 wurde nicht gefunden.</translation>
+    </message>
+    <message>
+        <source>%1 is too short here to be heard.</source>
+        <translation type="unfinished">%1 ist hier zu kurz, um gehört zu werden.</translation>
+    </message>
+    <message>
+        <source>%1 loops more than %2 times here.</source>
+        <translation type="unfinished">%1 läuft hier mehr als %2 Mal im Kreis.</translation>
+    </message>
+    <message>
+        <source>%1 cannot be fitted. %2</source>
+        <translation type="unfinished">%1 kann nicht eingepasst werden. %2</translation>
+    </message>
+    <message>
+        <source>%1 has no beats to lead with.</source>
+        <translation type="unfinished">%1 hat keine Zählzeiten, um zu führen.</translation>
+    </message>
+    <message>
+        <source>Beats may miss by 0 to %1 ms.</source>
+        <translation type="unfinished">Zählzeiten dürfen um 0 bis %1 ms danebenliegen.</translation>
+    </message>
+    <message>
+        <source>%1 has only one beat; to lead takes two.</source>
+        <translation type="unfinished">%1 hat nur eine Zählzeit; zum Führen braucht es zwei.</translation>
+    </message>
+    <message>
+        <source>%1 cannot lead: from its beat %2, %3 s in, it would be %4 BPM; tempos lie between %5 and %6.</source>
+        <translation type="unfinished">%1 kann nicht führen: ab Zählzeit %2, bei %3 s, wären es %4 BPM; Tempos liegen zwischen %5 und %6.</translation>
+    </message>
+    <message>
+        <source>The clip that led is gone.</source>
+        <translation type="unfinished">Der Clip, der führte, ist fort.</translation>
+    </message>
+    <message>
+        <source>%1 cannot lead from so far in the piece.</source>
+        <translation type="unfinished">So weit hinten im Stück kann %1 nicht führen.</translation>
+    </message>
+    <message>
+        <source>Nothing leads; the tempo is the project&apos;s own.</source>
+        <translation type="unfinished">Nichts führt; das Tempo ist das des Projekts.</translation>
+    </message>
+    <message>
+        <source>That tempo is out of range.</source>
+        <translation type="unfinished">Dieses Tempo liegt außerhalb des Bereichs.</translation>
+    </message>
+    <message>
+        <source>%1 leads, and the tempo is its own. Stop leading first: Led by, in the head strip.</source>
+        <translation type="unfinished">%1 führt, und das Tempo ist das seine. Zuerst die Führung beenden: Geführt von, in der Kopfleiste.</translation>
+    </message>
+    <message>
+        <source>A recording</source>
+        <translation type="unfinished">Eine Aufnahme</translation>
+    </message>
+    <message>
+        <source>counted twice as fast</source>
+        <translation type="unfinished">doppelt so schnell gezählt</translation>
+    </message>
+    <message>
+        <source>counted half as fast</source>
+        <translation type="unfinished">halb so schnell gezählt</translation>
+    </message>
+    <message>
+        <source>counted in threes</source>
+        <translation type="unfinished">in Dreiern gezählt</translation>
+    </message>
+    <message>
+        <source>confidence %1 · %2%3</source>
+        <translation type="unfinished">Sicherheit %1 · %2%3</translation>
+    </message>
+    <message>
+        <source>a part of %1</source>
+        <translation type="unfinished">ein Teil von %1</translation>
+    </message>
+    <message>
+        <source>%1 has nothing where this clip plays it.</source>
+        <translation type="unfinished">%1 hat nichts, wo dieser Clip es spielt.</translation>
+    </message>
+    <message>
+        <source>%1 could not be saved: %2.</source>
+        <translation type="unfinished">%1 konnte nicht gesichert werden: %2.</translation>
+    </message>
+    <message>
+        <source>%1 holds other audio than when the project was saved.</source>
+        <translation type="unfinished">%1 enthält anderen Ton als beim Sichern des Projekts.</translation>
+    </message>
+    <message>
+        <source>A set takes two sources or more that were recorded together.</source>
+        <translation type="unfinished">Ein Satz besteht aus zwei oder mehr Quellen, die zusammen aufgenommen wurden.</translation>
+    </message>
+    <message>
+        <source>%1 belongs to a set already; dissolve that first.</source>
+        <translation type="unfinished">%1 gehört schon zu einem Satz; diesen zuerst auflösen.</translation>
+    </message>
+    <message>
+        <source>The audio of %1 is missing.</source>
+        <translation type="unfinished">Der Ton von %1 fehlt.</translation>
+    </message>
+    <message>
+        <source>%1 is %2 s long and %3 %4 s; what was recorded together is equally long.</source>
+        <translation type="unfinished">%1 ist %2 s lang und %3 %4 s; was zusammen aufgenommen wurde, ist gleich lang.</translation>
+    </message>
+    <message>
+        <source>That set is no longer in the project.</source>
+        <translation type="unfinished">Dieser Satz ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>%1 leads: the project has its time already.</source>
+        <translation type="unfinished">%1 führt: das Projekt hat schon seine Zeit.</translation>
+    </message>
+    <message>
+        <source>Pins of %1 are locked; unlock them to take other beats.</source>
+        <translation type="unfinished">Nadeln von %1 sind gesperrt; sie entsperren, um andere Zählzeiten zu übernehmen.</translation>
+    </message>
+    <message>
+        <source>%1 loops here; only what was played once was played to the project.</source>
+        <translation type="unfinished">%1 läuft hier im Kreis; nur was einmal gespielt wurde, wurde zum Projekt gespielt.</translation>
+    </message>
+    <message>
+        <source>taken from the project&apos;s time, bar %1</source>
+        <translation type="unfinished">aus der Zeit des Projekts übernommen, Takt %1</translation>
+    </message>
+    <message>
+        <source>%1 is too short to take a tempo.</source>
+        <translation type="unfinished">%1 ist zu kurz, um ein Tempo zu übernehmen.</translation>
+    </message>
+    <message>
+        <source>Select the clips that were played to this project.</source>
+        <translation type="unfinished">Die Clips auswählen, die zu diesem Projekt gespielt wurden.</translation>
+    </message>
+    <message>
+        <source>%1 is not there to be listened to.</source>
+        <translation type="unfinished">%1 ist nicht da, um angehört zu werden.</translation>
+    </message>
+    <message>
+        <source>%1 is one hit and has no feel.</source>
+        <translation type="unfinished">%1 ist ein einzelner Schlag und hat kein Feel.</translation>
+    </message>
+    <message>
+        <source>%1 has no beats to have a feel around.</source>
+        <translation type="unfinished">%1 hat keine Zählzeiten, um die ein Feel läge.</translation>
+    </message>
+    <message>
+        <source>%1 has no feel: %2.</source>
+        <translation type="unfinished">%1 hat kein Feel: %2.</translation>
+    </message>
+    <message>
+        <source>This part of %1 has no feel: %2.</source>
+        <translation type="unfinished">Dieser Teil von %1 hat kein Feel: %2.</translation>
+    </message>
+    <message>
+        <source>%1 is in %2, and that feel is of bars in %3.</source>
+        <translation type="unfinished">%1 steht im %2, und dieses Feel ist eines von Takten im %3.</translation>
+    </message>
+    <message>
+        <source>Tightening</source>
+        <translation type="unfinished">Das Straffen</translation>
+    </message>
+    <message>
+        <source>A swing</source>
+        <translation type="unfinished">Ein Swing</translation>
+    </message>
+    <message>
+        <source>What is left alone</source>
+        <translation type="unfinished">Was unberührt bleibt,</translation>
+    </message>
+    <message>
+        <source>ms</source>
+        <translation type="unfinished">ms</translation>
+    </message>
+    <message>
+        <source>A strength</source>
+        <translation type="unfinished">Eine Stärke</translation>
+    </message>
+    <message>
+        <source>The clip leads and plays as recorded: stop leading, and it can be tightened.</source>
+        <translation type="unfinished">Der Clip führt und spielt wie aufgenommen: die Führung beenden, dann lässt er sich straffen.</translation>
+    </message>
+    <message>
+        <source>%1 is played free; pins must say where its beats are before it can be tightened.</source>
+        <translation type="unfinished">%1 ist frei gespielt; Nadeln müssen sagen, wo seine Zählzeiten sind, bevor es sich straffen lässt.</translation>
+    </message>
+    <message>
+        <source>Fills its beats at every tempo</source>
+        <translation type="unfinished">Füllt seine Zählzeiten bei jedem Tempo</translation>
+    </message>
+    <message>
+        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
+        <translation type="unfinished">An seinen Einsätzen geschnitten: jedes Stück geht an seine Stelle und behält seine Länge</translation>
+    </message>
+    <message>
+        <source>Starts on its beat; the length stays as recorded</source>
+        <translation type="unfinished">Beginnt auf seiner Zählzeit; die Länge bleibt wie aufgenommen</translation>
+    </message>
+    <message>
+        <source>Keeps its seconds, whatever the tempo does</source>
+        <translation type="unfinished">Behält seine Sekunden, was immer das Tempo tut</translation>
+    </message>
+    <message>
+        <source>A count-in has up to 4 bars.</source>
+        <translation type="unfinished">Ein Vorzählen hat höchstens 4 Takte.</translation>
+    </message>
+    <message>
+        <source>A locked clip on %1 uses %2; unlock it to change the source&apos;s beats.</source>
+        <translation type="unfinished">Ein gesperrter Clip auf %1 benutzt %2; ihn entsperren, um die Zählzeiten der Quelle zu ändern.</translation>
+    </message>
+    <message>
+        <source>in time</source>
+        <translation type="unfinished">im Takt</translation>
+    </message>
+    <message>
+        <source>early</source>
+        <translation type="unfinished">zu früh</translation>
+    </message>
+    <message>
+        <source>late</source>
+        <translation type="unfinished">zu spät</translation>
+    </message>
+    <message>
+        <source>loose</source>
+        <translation type="unfinished">lose</translation>
+    </message>
+    <message>
+        <source>off the grid</source>
+        <translation type="unfinished">neben dem Raster</translation>
+    </message>
+    <message>
+        <source>unread</source>
+        <translation type="unfinished">nicht gelesen</translation>
+    </message>
+    <message>
+        <source>no tempo</source>
+        <translation type="unfinished">kein Tempo</translation>
+    </message>
+    <message>
+        <source>not placed</source>
+        <translation type="unfinished">nicht abgelegt</translation>
+    </message>
+    <message>
+        <source>not stretched</source>
+        <translation type="unfinished">nicht gedehnt</translation>
+    </message>
+    <message>
+        <source>No source is stretched: there is nothing to meet.</source>
+        <translation type="unfinished">Keine Quelle wird gedehnt: es gibt nichts, was sich treffen könnte.</translation>
+    </message>
+    <message>
+        <source>%1 has no beats to be measured by.</source>
+        <translation type="unfinished">%1 hat keine Zählzeiten, an denen zu messen wäre.</translation>
+    </message>
+    <message>
+        <source>Nothing begins in %1 where this clip plays it.</source>
+        <translation type="unfinished">In %1 beginnt nichts, wo dieser Clip es spielt.</translation>
+    </message>
+    <message>
+        <source>Nothing in %1 begins clearly enough to be measured.</source>
+        <translation type="unfinished">In %1 beginnt nichts deutlich genug, um gemessen zu werden.</translation>
+    </message>
+    <message>
+        <source>it was written by a newer Patient Metre</source>
+        <translation type="unfinished">sie wurde von einem neueren Patient Metre geschrieben</translation>
+    </message>
+    <message>
+        <source>there is no such grid</source>
+        <translation type="unfinished">ein solches Raster gibt es nicht</translation>
+    </message>
+    <message>
+        <source>a path is not absolute</source>
+        <translation type="unfinished">ein Pfad ist nicht vollständig</translation>
+    </message>
+    <message>
+        <source>what is known of a file cannot be read</source>
+        <translation type="unfinished">was von einer Datei bekannt ist, kann nicht gelesen werden</translation>
+    </message>
+    <message>
+        <source>%1, line %2: %3.</source>
+        <translation type="unfinished">%1, Zeile %2: %3.</translation>
+    </message>
+    <message>
+        <source>this is no library</source>
+        <translation type="unfinished">das ist keine Bibliothek</translation>
+    </message>
+    <message>
+        <source>it was written by another version of Patient Metre</source>
+        <translation type="unfinished">sie wurde von einer anderen Version von Patient Metre geschrieben</translation>
+    </message>
+    <message>
+        <source>its files were listened to by version %1 of hearing, and this is %2; scan them again there</source>
+        <translation type="unfinished">ihre Dateien wurden mit Version %1 des Hörens angehört, und dies ist %2; sie dort neu durchsehen</translation>
+    </message>
+    <message>
+        <source>it says nothing that is known</source>
+        <translation type="unfinished">sie sagt nichts Bekanntes</translation>
+    </message>
+    <message>
+        <source>it is empty</source>
+        <translation type="unfinished">sie ist leer</translation>
+    </message>
+    <message>
+        <source>it is cut off</source>
+        <translation type="unfinished">sie ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>The library could not be opened from %1</source>
+        <translation type="unfinished">Die Bibliothek konnte nicht aus %1 geöffnet werden</translation>
+    </message>
+    <message>
+        <source>%1: it is damaged.</source>
+        <translation type="unfinished">%1: sie ist beschädigt.</translation>
+    </message>
+    <message>
+        <source>The library was damaged and has been begun anew; the damaged one is kept as %1.</source>
+        <translation type="unfinished">Die Bibliothek war beschädigt und wurde neu begonnen; die beschädigte ist als %1 aufgehoben.</translation>
+    </message>
+    <message>
+        <source>%1Your own tags could not be taken from %2: %3.%4</source>
+        <translation type="unfinished">%1Die eigenen Tags konnten nicht aus %2 übernommen werden: %3.%4</translation>
+    </message>
+    <message>
+        <source>It is kept as %1.</source>
+        <translation type="unfinished">Sie ist als %1 aufgehoben.</translation>
+    </message>
+    <message>
+        <source>The library was begun anew.</source>
+        <translation type="unfinished">Die Bibliothek wurde neu begonnen.</translation>
+    </message>
+    <message>
+        <source>Your own tags and folders are in it; scan to fill it again.</source>
+        <translation type="unfinished">Die eigenen Tags und Ordner sind darin; neu durchsehen, um sie wieder zu füllen.</translation>
+    </message>
+    <message>
+        <source>What was settled before could not be read from %1</source>
+        <translation type="unfinished">Was früher festgelegt wurde, konnte nicht aus %1 gelesen werden</translation>
+    </message>
+    <message>
+        <source>The tempo could not be remembered</source>
+        <translation type="unfinished">Das Tempo konnte nicht gemerkt werden</translation>
+    </message>
+    <message>
+        <source>settled before, %1</source>
+        <translation type="unfinished">früher festgelegt, %1</translation>
+    </message>
+    <message>
+        <source>it cannot be read (%1)</source>
+        <translation type="unfinished">sie kann nicht gelesen werden (%1)</translation>
+    </message>
+    <message>
+        <source>The library could not be written</source>
+        <translation type="unfinished">Die Bibliothek konnte nicht geschrieben werden</translation>
+    </message>
+    <message>
+        <source>The library could not be read</source>
+        <translation type="unfinished">Die Bibliothek konnte nicht gelesen werden</translation>
+    </message>
+    <message>
+        <source>%1 could not be read: there is not enough memory for it.</source>
+        <translation type="unfinished">%1 konnte nicht gelesen werden: dafür reicht der Speicher nicht.</translation>
+    </message>
+    <message>
+        <source>%1 was changed while it was read; it is read with the next scan.</source>
+        <translation type="unfinished">%1 wurde verändert, während es gelesen wurde; es wird beim nächsten Durchsehen gelesen.</translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: %2</source>
+        <translation type="unfinished">%1 konnte nicht geöffnet werden: %2</translation>
+    </message>
+    <message>
+        <source>JACK does not let this program follow its transport.</source>
+        <translation type="unfinished">JACK lässt dieses Programm seinem Ablauf nicht folgen.</translation>
+    </message>
+    <message>
+        <source>Another program gives JACK its tempo already.</source>
+        <translation type="unfinished">Ein anderes Programm gibt JACK schon das Tempo.</translation>
+    </message>
+    <message>
+        <source>No JACK server answers.</source>
+        <translation type="unfinished">Kein JACK-Server antwortet.</translation>
+    </message>
+    <message>
+        <source>%1 has gone.</source>
+        <translation type="unfinished">%1 ist fort.</translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: the server does not start it.</source>
+        <translation type="unfinished">%1 konnte nicht geöffnet werden: der Server startet es nicht.</translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: it takes no connection.</source>
+        <translation type="unfinished">%1 konnte nicht geöffnet werden: es nimmt keine Verbindung an.</translation>
+    </message>
+    <message>
+        <source>a port of its own</source>
+        <translation type="unfinished">ein eigener Anschluss</translation>
+    </message>
+    <message>
+        <source>simulated: a clock at 112 BPM</source>
+        <translation type="unfinished">simuliert: eine Clock mit 112 BPM</translation>
+    </message>
+    <message>
+        <source>simulated: nobody listens</source>
+        <translation type="unfinished">simuliert: niemand hört zu</translation>
+    </message>
+    <message>
+        <source>The MIDI port “%1” is not there.</source>
+        <translation type="unfinished">Den MIDI-Anschluss „%1“ gibt es nicht.</translation>
+    </message>
+    <message>
+        <source>no sound device was found</source>
+        <translation type="unfinished">kein Tongerät wurde gefunden</translation>
+    </message>
+    <message>
+        <source>a simulated output was asked for</source>
+        <translation type="unfinished">ein simulierter Ausgang wurde verlangt</translation>
+    </message>
+    <message>
+        <source>%1 is not there: playing through %2.</source>
+        <translation type="unfinished">%1 ist nicht da: gespielt wird über %2.</translation>
+    </message>
+    <message>
+        <source>Playing silently: %1.</source>
+        <translation type="unfinished">Stumm gespielt: %1.</translation>
+    </message>
+    <message>
+        <source>There is not enough memory to render it.</source>
+        <translation type="unfinished">Der Speicher reicht nicht, um es zu rechnen.</translation>
+    </message>
+    <message>
+        <source>It could not be rendered: %1.</source>
+        <translation type="unfinished">Es konnte nicht gerechnet werden: %1.</translation>
+    </message>
+    <message>
+        <source>no sound device: playing silently</source>
+        <translation type="unfinished">kein Tongerät: stumm gespielt</translation>
+    </message>
+    <message>
+        <source>bar %1</source>
+        <translation type="unfinished">Takt %1</translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2</source>
+        <translation type="unfinished">%1 wurde nicht geschrieben: %2</translation>
+    </message>
+    <message>
+        <source>its clip is no longer in the project.</source>
+        <translation type="unfinished">sein Clip ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>nothing could be written</source>
+        <translation type="unfinished">es konnte nichts geschrieben werden</translation>
+    </message>
+    <message>
+        <source>%1 changes of metre were left out: they are none, or lie within a bar.</source>
+        <translation type="unfinished">%1 Wechsel der Taktart wurden ausgelassen: es sind keine, oder sie liegen im Takt.</translation>
+    </message>
+    <message>
+        <source>%1 tempos were left out: they are not between %2 and %3 BPM.</source>
+        <translation type="unfinished">%1 Tempos wurden ausgelassen: sie liegen nicht zwischen %2 und %3 BPM.</translation>
+    </message>
+    <message>
+        <source>it is no Standard MIDI File</source>
+        <translation type="unfinished">es ist keine Standard-MIDI-Datei</translation>
+    </message>
+    <message>
+        <source>its head is cut off</source>
+        <translation type="unfinished">ihr Kopf ist abgeschnitten</translation>
+    </message>
+    <message>
+        <source>its time base makes no sense</source>
+        <translation type="unfinished">ihre Zeitbasis ergibt keinen Sinn</translation>
+    </message>
+    <message>
+        <source>one of its tracks is damaged</source>
+        <translation type="unfinished">eine ihrer Spuren ist beschädigt</translation>
+    </message>
+    <message>
+        <source>there is no track in it</source>
+        <translation type="unfinished">es ist keine Spur darin</translation>
+    </message>
+    <message>
+        <source>It says it has %1 tracks, and has %2.</source>
+        <translation type="unfinished">Sie sagt, sie habe %1 Spuren, und hat %2.</translation>
+    </message>
+    <message>
+        <source>It counts in seconds, not in beats: its tempos mean nothing and were left out.</source>
+        <translation type="unfinished">Sie zählt in Sekunden, nicht in Zählzeiten: ihre Tempos bedeuten nichts und wurden ausgelassen.</translation>
+    </message>
+    <message>
+        <source>The clip is no longer in the project.</source>
+        <translation type="unfinished">Der Clip ist nicht mehr im Projekt.</translation>
+    </message>
+    <message>
+        <source>The name pattern is empty.</source>
+        <translation type="unfinished">Das Namensmuster ist leer.</translation>
+    </message>
+    <message>
+        <source>The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.</source>
+        <translation type="unfinished">Das Namensmuster kann {name}, {bpm}, {key}, {track}, {beats} und {number} enthalten.</translation>
+    </message>
+    <message>
+        <source>There is nothing on the page to deliver yet.</source>
+        <translation type="unfinished">Auf der Seite ist noch nichts, was sich übergeben ließe.</translation>
+    </message>
+    <message>
+        <source>From bar %1 to bar %2 there is nothing: the range is empty.</source>
+        <translation type="unfinished">Von Takt %1 bis Takt %2 ist nichts: der Bereich ist leer.</translation>
+    </message>
+    <message>
+        <source>From bar %1 to bar %2 is %3 hours; %4 can be delivered at once.</source>
+        <translation type="unfinished">Von Takt %1 bis Takt %2 sind es %3 Stunden; auf einmal lassen sich %4 übergeben.</translation>
+    </message>
+    <message>
+        <source>There is nothing to deliver yet.</source>
+        <translation type="unfinished">Noch ist nichts zu übergeben.</translation>
+    </message>
+    <message>
+        <source>%1 would be replaced, and it is a recording of this project. Choose another folder or other names.</source>
+        <translation type="unfinished">%1 würde ersetzt und ist eine Aufnahme dieses Projekts. Einen anderen Ordner oder andere Namen wählen.</translation>
+    </message>
+    <message>
+        <source>only 1 hit begins in it, and a feel rests on %1 at least</source>
+        <translation type="unfinished">darin beginnt nur 1 Schlag, und ein Feel beruht auf mindestens %1</translation>
+    </message>
+    <message>
+        <source>only %1 hits begin in it, and a feel rests on %2 at least</source>
+        <translation type="unfinished">darin beginnen nur %1 Schläge, und ein Feel beruht auf mindestens %2</translation>
+    </message>
+    <message>
+        <source>1 bar</source>
+        <translation type="unfinished">1 Takt</translation>
+    </message>
+    <message>
+        <source>%1 bars</source>
+        <translation type="unfinished">%1 Takte</translation>
+    </message>
+    <message>
+        <source>1 bar of %1</source>
+        <translation type="unfinished">1 Takt im %1</translation>
+    </message>
+    <message>
+        <source>%1 bars of %2</source>
+        <translation type="unfinished">%1 Takte im %2</translation>
+    </message>
+    <message>
+        <source>also %1</source>
+        <translation type="unfinished">auch %1</translation>
+    </message>
+    <message>
+        <source>1 beat</source>
+        <translation type="unfinished">1 Zählzeit</translation>
+    </message>
+    <message>
+        <source>%1 beats</source>
+        <translation type="unfinished">%1 Zählzeiten</translation>
+    </message>
+    <message>
+        <source>%1 says %2</source>
+        <translation type="unfinished">%1 sagt %2</translation>
+    </message>
+    <message>
+        <source>%1 only</source>
+        <translation type="unfinished">nur %1</translation>
+    </message>
+    <message>
+        <source>%1 agrees with %2</source>
+        <translation type="unfinished">%1 stimmt überein mit %2</translation>
+    </message>
+    <message>
+        <source>%1 by its name</source>
+        <translation type="unfinished">%1 nach seinem Namen</translation>
+    </message>
+    <message>
+        <source>%1 by its tag</source>
+        <translation type="unfinished">%1 nach seinem Tag</translation>
+    </message>
+    <message>
+        <source>%1 as heard</source>
+        <translation type="unfinished">%1 wie gehört</translation>
+    </message>
+    <message>
+        <source>%1 by its length</source>
+        <translation type="unfinished">%1 nach seiner Länge</translation>
+    </message>
+    <message>
+        <source>%1 as tapped</source>
+        <translation type="unfinished">%1 wie getippt</translation>
+    </message>
+    <message>
+        <source>%1 as you said</source>
+        <translation type="unfinished">%1 wie gesagt</translation>
+    </message>
+    <message>
+        <source>in %1</source>
+        <translation type="unfinished">im %1</translation>
+    </message>
+    <message>
+        <source>%1 beats in %2</source>
+        <translation type="unfinished">%1 Zählzeiten im %2</translation>
+    </message>
+</context>
 </TS>

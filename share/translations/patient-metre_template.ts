@@ -7195,4 +7195,1867 @@ Confidence %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
 </context>
+<context>
+    <name>core</name>
+    <message>
+        <source>%1 could not be written: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the disk is full</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>you may not write there</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the folder is not there</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a file of that name is there already</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the name is too long</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the disk refused it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has %2 in other places (hard links): %3 what it was before.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>another name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 other names</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>that one keeps</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>those keep</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be read: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is no such file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is not a regular file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it has %1 MB, and no more than %2 MB are read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>you may not read this file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A beat map needs at least two pins.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A pin must have a time and a beat.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pins must each lie after the one before, in the recording and in beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a metre. Type beats and unit, such as 4/4, 3/4 or 6/8.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A metre map begins at bar 1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1/%2 at bar %3 is not a metre.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The points of a metre map must each lie after the one before.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tempos lie between 20 and 400 BPM.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a place: type bar, beat and part, such as 7.3 or 7.3.24.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a tempo. Type a number of beats a minute, such as 104 or 97.5.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A tempo lies between %1 and %2 BPM; %3 does not.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A tempo map needs at least one point.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A tempo map begins at beat 0.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo map has %1 BPM at beat %2; tempos lie between 20 and 400 BPM.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The points of a tempo map must each lie after the one before.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A time map needs at least two points.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A time map&apos;s output begins at frame 0.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A time map must run forwards, in the source and in the output.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That would stretch to %1 % of the length; %2 to %3 % can be done.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>you may not look into it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is not there</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is no folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be listed: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: its chunk %2 is too long.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it was cut off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be written: it would become larger than 4 GB, which such files cannot say.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 was changed while it was read.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is not an audio file of a kind that is known here, or it is damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ogg Opus</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ogg Vorbis</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the file was cut off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it was joined from parts of different rates or channels, and only the first of them can be used</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>FLAC holds no rate of %1 Hz: above 65535 it must be a multiple of ten</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Ogg Vorbis reaches up to 200000 Hz, and this is at %1 Hz</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds no rate of %2 Hz; the next that it can is %3 Hz</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its ID3 tag is damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its ID3 tag is of a version that is not known here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no number</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the file was cut off or is damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the MP3 decoder could not be started</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is a folder</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the file is empty</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 min</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it has %1 channels, and only mono and stereo can be used</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its sample rate of %1 Hz is outside %2 to %3 Hz</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is %1 long, and this kind of file may be %2 at most</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its samples reach %1, where full scale is 1: they were written in another scale</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is no sound in it, or it is damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ends early: %2, and %3 could be read.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 ends early: %2 of %3 could be read.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>none of its samples is a number</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds one sample that is no number; it was made silent.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds %2 samples that are no numbers; they were made silent.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is not enough memory for it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The sample rate could not be converted from %1 to %2 Hz: %3.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is no room left in its comments</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its comments are damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>files of this size (RF64) hold no tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>files of this kind (RIFX) hold no tags</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>files of this kind hold no tags here</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it was joined from several parts</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 was not written into: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>that would have changed its audio</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>what was written could not be read back</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo could not be written into %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo written into %1 could not be read back.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its name must end in .wav, .aiff, .flac, .ogg, .opus or .mp3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>AIFF holds no more than 4 GB; WAV does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>this kind of file takes no %1 channels at %2 Hz</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its tempo tag could not be written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>only %1 of its %2 hits lie on its beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its hits lie anywhere between its beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1/8 triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1/16 triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one hit</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one hit, no beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>confidence %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>played free</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>measured %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat from %1:%2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>played free: no one length of a beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no whole number of beats fits</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>exact</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>nearly</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” in the name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” in the folder&apos;s name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>nothing in the name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tapped</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tapped</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Typed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>typed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>you said so</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It is too long to be kept in memory for listening, and there is no room for it in %1: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The sample rate of %1 Hz could not be converted for listening.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 taps · ±%2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>half of what is heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>twice what is heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>an entry stands in the place of its number</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Drums, percussion, plucked rhythm: every attack stays as it was played</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pads, chords, drones: long tones stay smooth</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Full mixes: tones and attacks each in their own way</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A voice or one instrument: its colour stays</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pitch follows speed, as on tape</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is not enough memory to stretch this.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Stretch and transposition together go beyond what can be done.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The result would be %1 minutes long and need %2 GB of memory.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A transposition lies between −24 and 24 semitones.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no sound to stretch.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The result would be %1 hours long; %2 can be done.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No clip is selected.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That clip is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is locked here; unlock the clip to change it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 of the %2 clips %3 locked; unlock them to change them.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>is</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>are</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That track is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That source is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 lies between %2 and %3 %4; %5 does not.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>These clips count as their recordings do already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>shape of tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>way to snap</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>time rule</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>way to normalise</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>choice of channels</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>shape of fade</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>degree of straightness</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>way of playing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>grid of a feel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>way to lead</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a reading&apos;s tempo is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the pins of a reading do not follow each other</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“listen” is no range of tempos</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the marks of a source are out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the notes on pins do not follow each other</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a note on a pin has no pin</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“beatUnit” is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the places of a feel do not follow each other in its bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the tempo that a clip counts as is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a clip&apos;s tempo is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a clip&apos;s turn is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a clip&apos;s times are out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the loop range is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the sections do not follow each other</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip&apos;s source is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip loops up to %1 times.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That would be more than 20000 clips.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>None of these clips goes on across that place.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip is cut into 2 to 20000 parts.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip cannot be trimmed by that.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing of %1 would be left: a clip lasts 5 ms or more.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is silent where this clip plays it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip ends after it begins.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That is too short to loop.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A number of repeats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>times</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A loop ends after it begins.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beats to count in.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has %2 beats; the loop lies within them.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing of %1 is marked.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no such beat to begin with.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A crossing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No two of these clips touch with sound beyond their edges to cross over with.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip cannot lie that far from the beginning.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A clip cannot be moved by that.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no track there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A sensitivity</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Not every clip&apos;s level was measured.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A name has up to 1000 bytes.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A transposition</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>semitones</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A turn</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A gain</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A fade</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Clips of one track can be put in another order; these lie on several.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That is no order of these clips.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing was copied.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The sources of what was copied are no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no pin on that beat.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The pin on beat %1 is locked; unlock it to move it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Between its beats %1 and %2 %3 would run at %4 BPM; tempos lie between %5 and %6.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Between its beats %1 and %2 %3 would be stretched to %4 %; it goes from 25 to 400.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beats to pin; say its tempo first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pins cannot cross: each lies after the one before, in the recording and in beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A pin lies within the recording&apos;s %1 s.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is a pin on beat %1 already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That name is too long.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pick two pins or more: what lies between them is laid straight.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That is the last pin; there is nothing after it to lay straight.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no reading in use to go back to.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>by ear</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>How strictly a recording follows</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A bar of a recording has 2 to 12 beats, or is one of 6/8, 7/8, 9/8 and 12/8.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The first downbeat of %1 must lie within its %2 s.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no tempo yet; its first downbeat needs one.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>An introduction has 0 to 1000 bars.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 begins less than %2 bars before that.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 cannot have a tempo of %2 BPM; tempos lie between %3 and %4.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tapped to the recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no tempo from that reading.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 needs at least one beat.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 beats in %2 s</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The marks of %1 must lie within its %2 s, one after the other.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The first downbeat of %1 is locked; unlock its pin to move it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no tempo yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 cannot count as %2 BPM; tempos lie between %3 and %4.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip leads: stop leading, and it can be stretched.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip&apos;s source is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no tempo yet; say what it is first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip leads: stop leading, and it can count as another tempo.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A stretch</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Between 1 and 1024 bars can be filled.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip leads: stop leading, and it can be fitted.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no change of tempo there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing of the tempo is selected.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no section there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Bars count from 1; %1 is none that can be changed.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A change of tempo cannot lie that far from the beginning.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo begins at bar 1; it cannot change before it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo at bar 1 can be changed, not removed.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The metre at bar 1 can be changed, not removed.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no change of metre there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is no change of key there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A section begins at bar 1 or after it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A section needs a name of 1 to 1000 bytes.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Another section begins there already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A loop range must run forwards, from bar 1 on.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A pan</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>(left to right)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A track needs a name of 1 to 1000 bytes.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There are eight colours.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Even</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Light swing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Triplets</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>feels</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A feel is kept under a name.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The name of a feel has at most 100 bytes.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be made: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>written in the file</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its loop chunk says %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>in the file&apos;s loop chunk</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the tempo written in the file is no number</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the tag says “%1”, which is no tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>nothing written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>root note %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 counted as %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: being listened to</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no beat heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: %2, placed as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>beat from bar %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>but that is not sure: placed as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>fitted to %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a file name is not written as hexadecimal bytes</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a source has no file name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a number</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is out of range: it lies between %2 and %3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a whole number</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not text</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is missing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is neither true nor false</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is no %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>kind of sound</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>kind of reading</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a key</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“%1” is not a list</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>an “id” is out of range or used twice</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a clip&apos;s source is not in the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the clip that leads is not in the project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>the file is damaged or was cut off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is not a Patient Metre project</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“version” is missing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it was made by a newer Patient Metre (format %1; this one reads up to %2)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>“version” is out of range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be read as a feel: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is no feel</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is of format %1; this Patient Metre reads %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>tempo point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>metre point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>key point</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loop range</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>track height</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>pin note</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>feel place</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The keys begin at bar 1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The changes of key must each lie after the one before.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is missing: %2 was not found.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is too short here to be heard.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loops more than %2 times here.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 cannot be fitted. %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beats to lead with.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Beats may miss by 0 to %1 ms.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has only one beat; to lead takes two.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 cannot lead: from its beat %2, %3 s in, it would be %4 BPM; tempos lie between %5 and %6.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip that led is gone.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 cannot lead from so far in the piece.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing leads; the tempo is the project&apos;s own.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That tempo is out of range.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 leads, and the tempo is its own. Stop leading first: Led by, in the head strip.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A recording</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>counted twice as fast</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>counted half as fast</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>counted in threes</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>confidence %1 · %2%3</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a part of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has nothing where this clip plays it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be saved: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 holds other audio than when the project was saved.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A set takes two sources or more that were recorded together.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 belongs to a set already; dissolve that first.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The audio of %1 is missing.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is %2 s long and %3 %4 s; what was recorded together is equally long.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>That set is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 leads: the project has its time already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Pins of %1 are locked; unlock them to take other beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 loops here; only what was played once was played to the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>taken from the project&apos;s time, bar %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is too short to take a tempo.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Select the clips that were played to this project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is not there to be listened to.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is one hit and has no feel.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beats to have a feel around.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no feel: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>This part of %1 has no feel: %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is in %2, and that feel is of bars in %3.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Tightening</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A swing</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What is left alone</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>ms</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A strength</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip leads and plays as recorded: stop leading, and it can be tightened.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is played free; pins must say where its beats are before it can be tightened.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Fills its beats at every tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Starts on its beat; the length stays as recorded</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Keeps its seconds, whatever the tempo does</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A count-in has up to 4 bars.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>A locked clip on %1 uses %2; unlock it to change the source&apos;s beats.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>in time</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>early</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>late</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>loose</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>off the grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>unread</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no tempo</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not placed</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>not stretched</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No source is stretched: there is nothing to meet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has no beats to be measured by.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing begins in %1 where this clip plays it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Nothing in %1 begins clearly enough to be measured.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it was written by a newer Patient Metre</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is no such grid</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a path is not absolute</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>what is known of a file cannot be read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1, line %2: %3.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>this is no library</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it was written by another version of Patient Metre</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its files were listened to by version %1 of hearing, and this is %2; scan them again there</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it says nothing that is known</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is empty</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is cut off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The library could not be opened from %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1: it is damaged.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The library was damaged and has been begun anew; the damaged one is kept as %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1Your own tags could not be taken from %2: %3.%4</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It is kept as %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The library was begun anew.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Your own tags and folders are in it; scan to fill it again.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>What was settled before could not be read from %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The tempo could not be remembered</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>settled before, %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it cannot be read (%1)</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The library could not be written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The library could not be read</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be read: there is not enough memory for it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 was changed while it was read; it is read with the next scan.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>JACK does not let this program follow its transport.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Another program gives JACK its tempo already.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>No JACK server answers.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 has gone.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: the server does not start it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 could not be opened: it takes no connection.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a port of its own</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>simulated: a clock at 112 BPM</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>simulated: nobody listens</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The MIDI port “%1” is not there.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no sound device was found</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>a simulated output was asked for</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 is not there: playing through %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>Playing silently: %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is not enough memory to render it.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It could not be rendered: %1.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>no sound device: playing silently</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>bar %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 was not written: %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its clip is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>nothing could be written</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 changes of metre were left out: they are none, or lie within a bar.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 tempos were left out: they are not between %2 and %3 BPM.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>it is no Standard MIDI File</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its head is cut off</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>its time base makes no sense</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>one of its tracks is damaged</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>there is no track in it</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It says it has %1 tracks, and has %2.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>It counts in seconds, not in beats: its tempos mean nothing and were left out.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The clip is no longer in the project.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The name pattern is empty.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>The name pattern may hold {name}, {bpm}, {key}, {track}, {beats} and {number}.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is nothing on the page to deliver yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>From bar %1 to bar %2 there is nothing: the range is empty.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>From bar %1 to bar %2 is %3 hours; %4 can be delivered at once.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>There is nothing to deliver yet.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 would be replaced, and it is a recording of this project. Choose another folder or other names.</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>only 1 hit begins in it, and a feel rests on %1 at least</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>only %1 hits begin in it, and a feel rests on %2 at least</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 bar</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bars</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 bar of %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 bars of %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>also %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>1 beat</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 beats</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 says %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 only</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 agrees with %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 by its name</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 by its tag</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 as heard</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 by its length</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 as tapped</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 as you said</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>in %1</source>
+        <translation type="unfinished"></translation>
+    </message>
+    <message>
+        <source>%1 beats in %2</source>
+        <translation type="unfinished"></translation>
+    </message>
+</context>
 </TS>

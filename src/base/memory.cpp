@@ -5,7 +5,7 @@
 namespace base {
 
 void giveBackLargePieces() {
-    mallopt(M_MMAP_THRESHOLD, 1 << 20);
+    mallopt(M_MMAP_THRESHOLD, 128 << 10);
 }
 
 } // namespace base

@@ -175,9 +175,11 @@ std::optional<Seconds> Feel::offsetAt(std::int64_t step) const {
 
 base::Result<Feel> feelOf(const std::vector<FeelHit>& hits, metre::Metre metre, std::optional<FeelGrid> only) {
     if (hits.size() < fewestFeelHits)
-        return base::problem(fmt::format("only {} hit{} begin{} in it, and a feel rests on {} at least",
-                                         hits.size(), hits.size() == 1 ? "" : "s", hits.size() == 1 ? "s" : "",
-                                         fewestFeelHits));
+        return base::problem(
+            hits.size() == 1
+                ? fmt::format("only 1 hit begins in it, and a feel rests on {} at least", fewestFeelHits)
+                : fmt::format("only {} hits begin in it, and a feel rests on {} at least", hits.size(),
+                              fewestFeelHits));
     SwungGrid grid = explaining(hits, only);
     if (const auto swing = swingOf(onGrid(hits, grid), grid))
         grid.swing = std::clamp(*swing, leastSwing, mostSwing);

@@ -370,8 +370,9 @@ std::string barsOf(int beats, const Heard& heard) {
     const double bars = beats / metre::Metre{heard.beatsInBar, heard.beatUnit}.bar().value;
     if (bars != std::floor(bars)) return {};
     const bool usual = !heard.metre || *heard.metre == metre::Metre{4, 4};
-    return fmt::format(" · {} bar{}{}", bars, bars == 1 ? "" : "s",
-                       usual ? std::string() : " of " + metre::metreLabel(*heard.metre));
+    if (usual) return bars == 1 ? " · 1 bar" : fmt::format(" · {} bars", bars);
+    const std::string metre = metre::metreLabel(*heard.metre);
+    return bars == 1 ? fmt::format(" · 1 bar of {}", metre) : fmt::format(" · {} bars of {}", bars, metre);
 }
 
 } // namespace
@@ -399,12 +400,10 @@ Reading heardReading(const Heard& heard) {
         r.evidence += fmt::format(" · beat from {}:{:04.1f}", static_cast<int>(*heard.comesIn / 60),
                                   std::fmod(*heard.comesIn, 60));
     }
-    int shown = 0;
-    for (const Candidate& c : heard.candidates) {
-        if (&c == &heard.candidates.front() || shown == 2) continue;
-        r.evidence += (shown == 0 ? " · also " : ", ") + metre::tempoLabel(c.bpm);
-        ++shown;
-    }
+    std::string also;
+    for (std::size_t i = 1; i < std::min<std::size_t>(heard.candidates.size(), 3); ++i)
+        also += (also.empty() ? "" : ", ") + metre::tempoLabel(heard.candidates[i].bpm);
+    if (!also.empty()) r.evidence += fmt::format(" · also {}", also);
     return r;
 }
 
@@ -428,8 +427,9 @@ Reading lengthReading(const Heard& heard) {
     for (const LengthFit& f : heard.fits)
         if (&f != best && r.others.size() < 12) r.others.push_back({f.bpm, f.weight, f.beats});
     const double off = std::abs(best->bpm.value / heard.bpm->value - 1);
-    r.evidence =
-        fmt::format("{} beats{} · {}", best->beats, barsOf(best->beats, heard), off < 1e-6 ? "exact" : "nearly");
+    r.evidence = best->beats == 1 ? "1 beat" : fmt::format("{} beats", best->beats);
+    r.evidence += barsOf(best->beats, heard);
+    r.evidence += off < 1e-6 ? " · exact" : " · nearly";
     return r;
 }
 

@@ -5,6 +5,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <fmt/format.h>
 #include <utility>
 
 namespace hear {
@@ -117,13 +118,15 @@ Ranking ranked(const std::vector<Reading>& readings) {
             agreeing += (agreeing.empty() ? "" : ", ") + lower(r.by);
             doubt *= 1 - 0.8 * r.sureness;
         } else {
-            if (out.disagree.empty()) out.disagree = lower(best->by) + " says " + metre::tempoLabel(*best->bpm);
+            if (out.disagree.empty())
+                out.disagree = fmt::format("{} says {}", lower(best->by), metre::tempoLabel(*best->bpm));
             out.disagree += ", " + lower(r.by) + " " + metre::tempoLabel(*r.bpm);
             doubt = 1 - (1 - doubt) * (1 - 0.4 * r.sureness);
         }
     }
     out.sureness = 1 - doubt;
-    out.why = agreeing.empty() ? lower(best->by) + " only" : lower(best->by) + " agrees with " + agreeing;
+    out.why = agreeing.empty() ? fmt::format("{} only", lower(best->by))
+                               : fmt::format("{} agrees with {}", lower(best->by), agreeing);
     if (best->by == Witness::Typed || best->by == Witness::Tapped) {
         out.why = "you said so";
         out.sureness = 1;

@@ -247,33 +247,38 @@ std::string toldOf(const Project& p, SourceId id) {
         return fmt::format("{}: {}, placed as recorded", s->name, why);
     }
     const hear::Ranking ranking = hear::ranked(s->readings);
-    std::string by;
+    const std::string tempo = metre::tempoLabel(s->beats->meanTempo());
+    std::string told = s->name + ": ";
     switch (*s->chosen) {
     case hear::Witness::Name:
-        by = "by its name";
+        told += fmt::format("{} by its name", tempo);
         break;
     case hear::Witness::Tag:
-        by = "by its tag";
+        told += fmt::format("{} by its tag", tempo);
         break;
     case hear::Witness::Heard:
-        by = "as heard";
+        told += fmt::format("{} as heard", tempo);
         break;
     case hear::Witness::Length:
-        by = "by its length";
+        told += fmt::format("{} by its length", tempo);
         break;
     case hear::Witness::Tapped:
-        by = "as tapped";
+        told += fmt::format("{} as tapped", tempo);
         break;
     case hear::Witness::Typed:
-        by = "as you said";
+        told += fmt::format("{} as you said", tempo);
         break;
     }
-    std::string told = fmt::format("{}: {} {}", s->name, metre::tempoLabel(s->beats->meanTempo()), by);
     const hear::Reading* heard = readingBy(*s, hear::Witness::Heard);
     if (heard != nullptr && !heard->steady && *s->chosen == hear::Witness::Heard) told += ", played free";
-    if (const auto beats = s->wholeBeats()) told += fmt::format(", {} beat{}", *beats, *beats == 1 ? "" : "s");
-    if (heard != nullptr && heard->metre && *heard->metre != metre::Metre{4, 4})
-        told += " in " + metre::metreLabel(*heard->metre);
+    const bool isUsual = heard == nullptr || !heard->metre || *heard->metre == metre::Metre{4, 4};
+    const std::string metre = isUsual ? std::string() : metre::metreLabel(*heard->metre);
+    if (const auto beats = s->wholeBeats(); beats && isUsual)
+        told += *beats == 1 ? ", 1 beat" : fmt::format(", {} beats", *beats);
+    else if (beats)
+        told += fmt::format(", {} beats in {}", *beats, metre);
+    else if (!isUsual)
+        told += fmt::format(", in {}", metre);
     if (heard != nullptr && heard->comesIn && s->beats->beatAt(*heard->comesIn) > Beats(0))
         told += fmt::format(", beat from bar {}",
                             1 + std::lround(s->beats->beatAt(*heard->comesIn).value / s->metre().bar().value));

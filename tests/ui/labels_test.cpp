@@ -1,6 +1,7 @@
 // Every visible label of the window has room for its words: at two sizes, on every page, in both themes, and, run
 // by CTest with QT_SCALE_FACTOR, at 100, 150 and 200 %. Names of files are shortened in their middle and are left
 // out.
+#include "app/sources/source_columns.h"
 #include "app/widgets/elided_label.h"
 #include "app/widgets/figure.h"
 #include "app/widgets/words.h"
@@ -87,6 +88,13 @@ QStringList faultsOf(QWidget& window, std::size_t least) {
             if (both.width() > 1 && both.height() > 1)
                 faults << QStringLiteral("%1 lies on %2").arg(nameOf(all[i]), nameOf(all[k]));
         }
+    for (auto* area : window.findChildren<QScrollArea*>())
+        if (area->isVisible() && area->horizontalScrollBarPolicy() == Qt::ScrollBarAlwaysOff &&
+            area->widget() != nullptr && area->widget()->width() > area->viewport()->width())
+            faults << QStringLiteral("“%1” is %2 wide and %3 of it are seen")
+                          .arg(area->objectName())
+                          .arg(area->widget()->width())
+                          .arg(area->viewport()->width());
     for (auto* header : window.findChildren<QHeaderView*>()) {
         if (!header->isVisible() || header->orientation() != Qt::Horizontal) continue;
         constexpr int sides = 14; // what the style leaves free on both sides
@@ -141,7 +149,11 @@ struct InLanguage {
 void expectRoomOnEveryPage(const char* language) {
     ui::Window w;
     w.import({ui::hands(), ui::bass(), ui::shaker()});
-    w.session().document().select({project::allClips(w.now()).front()});
+    const auto clips = project::allClips(w.now());
+    // Of several clips most figures differ, and say so.
+    w.session().document().select(clips);
+    expectRoom(*w.window, QStringLiteral("several clips in %1").arg(language));
+    w.session().document().select({clips.front()});
     for (const QSize size : {QSize(1280, 800), QSize(1600, 1000)}) {
         w.window->resize(size);
         for (const char* page : {"pageBars", "pageSources", "pageStrain"}) {
@@ -184,6 +196,18 @@ TEST(Labels, HaveRoomInGermanAndAreGerman) {
         }
     }
     expectRoomOnEveryPage("German");
+}
+
+TEST(Labels, WhatColumnsOfSourcesSayIsGerman) {
+    QTranslator german;
+    const auto file = std::filesystem::path(PM_APP).parent_path() / "translations" / "patient-metre_de.qm";
+    ASSERT_TRUE(german.load(QString::fromStdString(file.string()))) << file;
+    const InLanguage in(german);
+    ui::Window w;
+    w.import({ui::hands()});
+    const app::SourceRow row{w.now().sources.front(), {}, &w.session().proofs()};
+    const auto& rule = app::sourceColumns()[static_cast<std::size_t>(app::sourceColumnAt("Rule"))];
+    EXPECT_EQ(rule.tip(row), "nicht auf der Seite");
 }
 
 // What the rooms below have as tables is named for translation by hand (core_words.cpp): none is forgotten.
@@ -277,7 +301,11 @@ TEST(Labels, HaveRoomInTheBenchWhereAllOfItIsOpen) {
     ui::Window w;
     w.import({ui::hands(), ui::bass()});
     w.openBench();
-    w.session().document().select({project::allClips(w.now()).front()});
+    const auto clips = project::allClips(w.now());
+    // Of several clips most figures differ, and say so.
+    w.session().document().select(clips);
+    expectRoom(*w.window, "several clips");
+    w.session().document().select({clips.front()});
     for (const QSize size : {QSize(1280, 800), QSize(1100, 700)}) {
         w.window->resize(size);
         expectRoom(*w.window, QStringLiteral("%1 across").arg(size.width()));

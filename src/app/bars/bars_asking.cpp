@@ -91,7 +91,7 @@ void BarsView::typeTempoPoint() {
 void BarsView::setTempoAt(Beats at, const QString& text) {
     const auto bpm = metre::parseTempo(text.toStdString());
     if (!bpm) {
-        session_.say(qt(bpm.error().text));
+        session_.say(translated(bpm.error().text));
         return;
     }
     metre::TempoPoint point{at, *bpm, metre::TempoPoint::Shape::Hold};
@@ -178,7 +178,7 @@ void BarsView::setMetreOrKeyAt(int bar, const QString& text) {
     if (first.contains('/')) {
         const auto m = metre::parseMetre(first.toStdString());
         if (!m) {
-            session_.say(qt(m.error().text));
+            session_.say(translated(m.error().text));
             return;
         }
         next = project::setMetreAt(*next, bar, *m);

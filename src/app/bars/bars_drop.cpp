@@ -61,7 +61,7 @@ void BarsView::dropEvent(QDropEvent* event) {
         const SourceId source{event->mimeData()->data(InProjectPage::sourceMime).toLongLong()};
         auto placed = project::place(p, source, track, *drag.landing);
         if (!placed)
-            session_.say(qt(placed.error().text));
+            session_.say(translated(placed.error().text));
         else if (session_.edit(tr("Place"), std::move(placed->project)))
             session_.document().select({placed->id});
     } else {

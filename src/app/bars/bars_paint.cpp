@@ -245,7 +245,7 @@ void paintClip(QPainter& p, const BarsScene& s, const project::LaidClip& clip, c
         p.fillRect(r, isSelected ? t.brass : t.ruleStrong);
         return;
     }
-    const QString problem = qt(s.session.player().problemWith(clip.id()));
+    const QString problem = translated(s.session.player().problemWith(clip.id()));
     const project::Track& owner = *clip.track;
     const int tint = clip.clip->tint.value_or(owner.tint);
     p.fillRect(r, t.sheet);

@@ -220,7 +220,7 @@ SpokenItem BarsView::spokenClip(const project::LaidClip& clip) {
     if (clip.clip->locked) parts << tr("locked");
     if (clip.clip->mute) parts << tr("muted");
     SpokenItem item{keyOf("clip", id.value), QAccessible::ListItem, parts.join(QStringLiteral(", "))};
-    item.more = qt(session_.player().problemWith(id));
+    item.more = translated(session_.player().problemWith(id));
     item.where = layout_.clip(clip).toRect();
     const auto& selected = session_.selection().clips;
     item.isSelected = std::find(selected.begin(), selected.end(), id) != selected.end();

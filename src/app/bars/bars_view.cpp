@@ -371,7 +371,7 @@ bool BarsView::viewportEvent(QEvent* event) {
             text = QStringLiteral("%1\n%2").arg(
                 qt(clip->name()), qt(metre::positionLabel(session_.now().metre.positionAt(clip->clip->at))));
             if (clip->clip->locked) text += "\n" + tr("locked");
-            if (const QString problem = qt(session_.player().problemWith(clip->id())); !problem.isEmpty())
+            if (const QString problem = translated(session_.player().problemWith(clip->id())); !problem.isEmpty())
                 text += "\n" + problem;
         } else if (help->pos().y() < BarsLayout::overview) {
             text = tr("The whole piece: click or drag to look elsewhere.");

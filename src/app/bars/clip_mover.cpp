@@ -92,7 +92,7 @@ class ClipMover : public BarsTool {
         if (drag.copying) {
             auto copied = project::copyClips(document.now(), clips, drag.by, drag.tracks);
             if (!copied)
-                hand_.session.say(qt(copied.error().text));
+                hand_.session.say(translated(copied.error().text));
             else if (document.edit(QObject::tr("Copy clips"), std::move(copied->project))) {
                 document.select(copied->clips);
                 hand_.session.say(QObject::tr("Copied to %1").arg(drag.result.simplified()));

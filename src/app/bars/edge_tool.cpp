@@ -45,7 +45,7 @@ class EdgeTool : public BarsTool {
             next_ = project::stretchEdge(p, selected, pressed_, side_, to);
         if (!next_) {
             hand_.drag.ghost.reset();
-            hand_.drag.result = qt(next_.error().text);
+            hand_.drag.result = translated(next_.error().text);
             return;
         }
         const project::LaidPtr laid = project::lay(*next_, hand_.session.laid());

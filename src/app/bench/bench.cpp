@@ -38,20 +38,41 @@ namespace app {
 
 namespace {
 
-// A column that scrolls where it has no room.
+// A column that scrolls where it has no room. It is as wide as what stands in it needs: wider in a language of long
+// words, and beside a scroll bar.
+class Room : public QScrollArea {
+  public:
+    Room(QWidget* content, int width, QWidget* parent) : QScrollArea(parent), width_(width) {
+        setFrameShape(QFrame::NoFrame);
+        setFocusPolicy(Qt::NoFocus); // what stands in it is reached, and comes into view
+        setWidgetResizable(true);
+        setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+        setWidget(content);
+        viewport()->setAutoFillBackground(false);
+        content->setAutoFillBackground(false);
+        content->installEventFilter(this);
+        verticalScrollBar()->installEventFilter(this);
+        takeWidth();
+    }
+    bool eventFilter(QObject* watched, QEvent* event) override {
+        const auto type = event->type();
+        if (type == QEvent::LayoutRequest || type == QEvent::Show || type == QEvent::Hide) takeWidth();
+        return QScrollArea::eventFilter(watched, event);
+    }
+
+  private:
+    void takeWidth() {
+        const QScrollBar* bar = verticalScrollBar();
+        const int beside = bar->isVisible() ? bar->sizeHint().width() : 0;
+        setFixedWidth(std::max(width_, widget()->minimumSizeHint().width() + 2 + beside));
+    }
+    const int width_; // pixels, at least
+};
+
 QScrollArea* roomFor(QWidget* content, const char* name, const QString& accessible, int width, QWidget* parent) {
-    auto* room = new QScrollArea(parent);
+    auto* room = new Room(content, width, parent);
     room->setObjectName(name);
     room->setAccessibleName(accessible);
-    room->setFrameShape(QFrame::NoFrame);
-    room->setFocusPolicy(Qt::NoFocus); // what stands in it is reached, and comes into view
-    room->setWidgetResizable(true);
-    room->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    // Wider in a language of long words.
-    room->setFixedWidth(std::max(width, content->minimumSizeHint().width() + 2));
-    room->setWidget(content);
-    room->viewport()->setAutoFillBackground(false);
-    content->setAutoFillBackground(false);
     return room;
 }
 

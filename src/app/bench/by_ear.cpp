@@ -56,7 +56,7 @@ ByEar::ByEar(Session& session, RailsView& rails, QWidget* parent)
         const auto bpm = metre::parseTempo(text.toStdString());
         const auto now = heardBeats();
         if (!bpm)
-            session_.say(qt(bpm.error().text));
+            session_.say(translated(bpm.error().text));
         else if (now)
             tryWith(bpm->value / now->meanTempo().value, 0);
     });
@@ -169,7 +169,7 @@ void ByEar::tryWith(double factor, double shift) {
     if (!now) return;
     auto map = metre::nearerBeats(*now, factor, metre::Seconds(shift));
     if (!map) {
-        session_.say(qt(map.error().text));
+        session_.say(translated(map.error().text));
         return;
     }
     tried_ = std::move(*map);
@@ -226,7 +226,7 @@ void ByEar::tap() {
     }
     const hear::Reading* heard = project::readingBy(*source_, hear::Witness::Heard);
     hear::Reading reading = hear::tappedReading(*result, heard != nullptr ? heard->bpm : std::nullopt);
-    const QString said = qt(reading.evidence);
+    const QString said = translated(reading.evidence);
     const project::SourceId id = source_->id;
     if (session_.edit(tr("Tap tempo"), project::noteReading(session_.now(), id, std::move(reading)),
                       {"tap", id.value, taps_}))

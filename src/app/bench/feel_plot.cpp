@@ -38,7 +38,7 @@ void FeelPlot::show(const project::SourcePtr& source) {
         if (feel)
             feel_ = std::move(*feel);
         else
-            why_ = qt(feel.error().text);
+            why_ = translated(feel.error().text);
     }
     most_ = 10;
     if (feel_) {

@@ -48,7 +48,7 @@ void paintStrip(QPainter& p, const StillRails& r) {
     QString told = QObject::tr("±%1 ms · ○ before ● after").arg(r.tolerance.value * 1000, 0, 'g', 3);
     if (strip.height() <= RailsLayout::thinProof) told.clear(); // no room beside the hits
     if (!r.proof) told = r.proofComes ? QObject::tr("being measured") : QString();
-    if (r.proof && !r.proof->unread.empty()) told = qt(r.proof->unread);
+    if (r.proof && !r.proof->unread.empty()) told = translated(r.proof->unread);
     if (r.proof && !r.proof->deviations.empty()) {
         p.setRenderHint(QPainter::Antialiasing);
         double last = -100;

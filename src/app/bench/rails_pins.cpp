@@ -18,7 +18,7 @@ bool holds(const std::vector<Beats>& list, Beats beat) {
 void RailsView::changedByHand(const QString& name, const base::Result<project::Project>& next, const QPointF& at) {
     if (!scene_) return;
     if (!next) {
-        tell(qt(next.error().text), at, true);
+        tell(translated(next.error().text), at, true);
         return;
     }
     const bool dragging =
@@ -38,7 +38,7 @@ void RailsView::pinHere() {
     const Beats beat(std::round(scene_->beats().beatAt(at).value));
     auto next = project::putPin(session_.now(), scene_->source()->id, at, beat);
     if (!next) {
-        session_.say(qt(next.error().text));
+        session_.say(translated(next.error().text));
         return;
     }
     session_.settle(tr("Pin"), std::move(next));

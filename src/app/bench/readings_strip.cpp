@@ -161,7 +161,7 @@ void ReadingsStrip::paintCell(QPainter& p, std::size_t i) const {
     p.setPen(t.inkSoft);
     if (!isNarrow)
         p.drawText(QRect(inner.left(), inner.top() + 19, room, 15), Qt::AlignLeft | Qt::AlignVCenter,
-                   shortly(qt(r.evidence), p.fontMetrics(), room));
+                   shortly(translated(r.evidence), p.fontMetrics(), room));
     const bool agreesWithUsed = r.bpm && used != nullptr && (chosen || (isCompared && differs == 0));
     if (agreesWithUsed) p.fillRect(QRect(box.left(), height() - 2, box.width(), 2), t.verdigris);
     if (hasFocus() && static_cast<int>(i) == current_) {
@@ -239,7 +239,7 @@ bool ReadingsStrip::event(QEvent* event) {
         QString tip;
         if (i >= 0 && hasSource_) {
             const hear::Reading& r = cells_[static_cast<std::size_t>(i)];
-            tip = qt(r.evidence);
+            tip = translated(r.evidence);
             if (r.bpm) tip += tr("\nConfidence %1. A click uses it.").arg(r.sureness, 0, 'f', 2);
             if (r.others.size() > 1) tip += tr(" A right click offers its other tempos.");
         }
@@ -284,7 +284,7 @@ std::vector<SpokenItem> ReadingsStrip::spoken() {
         const hear::Reading& r = cells_[i];
         QStringList parts{witnessText(r.by)};
         parts << (r.bpm ? tr("%1 BPM").arg(qt(metre::tempoLabel(*r.bpm))) : tr("no tempo"));
-        if (!r.evidence.empty()) parts << qt(r.evidence);
+        if (!r.evidence.empty()) parts << translated(r.evidence);
         if (chosen_ == r.by) parts << tr("in use");
         const int index = static_cast<int>(i);
         SpokenItem item{QStringLiteral("reading %1").arg(i), QAccessible::RadioButton,

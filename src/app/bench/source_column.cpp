@@ -197,7 +197,7 @@ QHBoxLayout* SourceColumn::barRow() {
         const QString full = text.contains('/') ? text : text + "/4";
         const auto m = metre::parseMetre(full.toStdString());
         if (!m)
-            session_.say(qt(m.error().text));
+            session_.say(translated(m.error().text));
         else
             session_.edit(tr("Metre of the source"), project::setSourceMetre(session_.now(), source_->id, *m));
     });
@@ -300,7 +300,7 @@ void SourceColumn::typeTempo(const QString& text) {
     const QString name = qt(source_->name);
     const auto bpm = metre::parseTempo(text.toStdString());
     if (!bpm)
-        session_.say(qt(bpm.error().text));
+        session_.say(translated(bpm.error().text));
     else if (session_.settle(tr("Tempo of the recording"),
                              project::setSourceTempo(session_.now(), source_->id, *bpm, hear::Witness::Typed)))
         session_.say(tr("%1: %2 BPM, typed").arg(name, qt(metre::tempoLabel(*bpm))));

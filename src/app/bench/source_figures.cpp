@@ -71,7 +71,7 @@ void SourceFigures::connectTempo() {
     connect(tempo_, &Figure::typed, this, [this](const QString& text) {
         const auto bpm = metre::parseTempo(text.toStdString());
         if (!bpm) {
-            session_.say(qt(bpm.error().text));
+            session_.say(translated(bpm.error().text));
             return;
         }
         base::Result<project::Project> next = session_.now();

@@ -277,7 +277,7 @@ void Card::connectCountsAs() {
         }
         const auto bpm = metre::parseTempo(text.toStdString());
         if (!bpm)
-            session_.say(qt(bpm.error().text));
+            session_.say(translated(bpm.error().text));
         else
             change(tr("Counts as"),
                    [&](const Project& p, const Clips& ids) { return project::setCountsAs(p, ids, *bpm); });
@@ -334,7 +334,7 @@ void Card::connectBegins() {
     connect(begins_, &Figure::typed, this, [this](const QString& text) {
         const auto place = metre::parsePosition(text.toStdString());
         if (!place)
-            session_.say(qt(place.error().text));
+            session_.say(translated(place.error().text));
         else
             change(tr("Move"), [&](const Project& p, const Clips& ids) {
                 return project::bringTo(p, ids, p.metre.beatAt(*place));

@@ -225,7 +225,7 @@ void Tightening::fillMenu() {
     for (const project::NamedFeel& kept : project::keptFeels(problems))
         offer(menu_, QCoreApplication::translate("Feels", kept.name.c_str()), kept.feel);
     for (const std::string& problem : problems)
-        session_.say(qt(problem));
+        session_.say(translated(problem));
     QMenu* others = menu_->addMenu(tr("Take the feel of"));
     int offered = 0;
     for (const project::SourcePtr& source : session_.now().sources) {
@@ -253,7 +253,7 @@ void Tightening::keep() {
     if (clip == nullptr || !clip->source) return;
     const auto feel = project::markedFeel(*clip->source);
     if (!feel) {
-        session_.say(qt(feel.error().text));
+        session_.say(translated(feel.error().text));
         return;
     }
     auto* dialog = new QInputDialog(card_);
@@ -266,7 +266,8 @@ void Tightening::keep() {
             [this, feel = *feel, from = qt(clip->source->name)](const QString& text) {
                 const QString name = text.trimmed();
                 const auto kept = project::keepFeel({name.toStdString(), feel});
-                session_.say(kept ? tr("The feel of %1 is kept as %2").arg(from, name) : qt(kept.error().text));
+                session_.say(kept ? tr("The feel of %1 is kept as %2").arg(from, name)
+                                  : translated(kept.error().text));
             });
     dialog->open();
 }
@@ -293,7 +294,7 @@ void Tightening::refresh() {
                          ? std::optional(project::feelOf(*first->source))
                          : std::nullopt;
     feel_->setToolTip(own && *own ? tr("Whose feel hits are drawn to. Its own: %1.").arg(feelWords(**own))
-                      : own       ? qt(own->error().text)
+                      : own       ? translated(own->error().text)
                                   : tr("Whose feel hits are drawn to"));
     const auto grid = shared(laid, clips, [](const LaidClip& c) {
         return c.clip->tighten.grid ? static_cast<int>(*c.clip->tighten.grid) : -1;

@@ -64,7 +64,7 @@ bool editChosen(Reach& reach, const QString& step, base::Result<project::Project
 
 void arrange(Reach& reach, const QString& step, base::Result<project::Arranged> arranged) {
     if (!arranged) {
-        reach.session.say(qt(arranged.error().text));
+        reach.session.say(translated(arranged.error().text));
         return;
     }
     if (!reach.session.edit(step, std::move(arranged->project))) return;

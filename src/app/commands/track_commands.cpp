@@ -36,7 +36,7 @@ void copyTrack(Reach& r) {
     if (!track) return;
     auto made = project::duplicateTrack(r.session.now(), track->id);
     if (!made)
-        r.session.say(qt(made.error().text));
+        r.session.say(translated(made.error().text));
     else if (r.session.edit(words("Duplicate track"), std::move(made->project)))
         r.session.say(words("%1: duplicated, with its clips").arg(qt(track->name)));
 }

@@ -384,7 +384,7 @@ void DeliverSheet::refresh() {
     if (o.what.empty())
         trouble = tr("Tick what is to be delivered.");
     else if (!files)
-        trouble = qt(files.error().text);
+        trouble = translated(files.error().text);
     else if (folder_->text().trimmed().isEmpty())
         trouble = tr("Choose a folder.");
     else if (existing && !replace_->isChecked())

@@ -164,7 +164,7 @@ bool Audition::handBeginning(const Request& request, sound::Begun& begun, const 
     const auto handFirst = [&](double seconds, const char* content) {
         auto first = project::readBeginning(begun, request.rate, metre::Seconds(seconds), progress);
         if (!first) {
-            if (!first.error().cancelled) fail(request.number, qt(first.error().text));
+            if (!first.error().cancelled) fail(request.number, translated(first.error().text));
             return false;
         }
         if (first->isWhole) return true;
@@ -211,7 +211,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
     const base::Progress progress{{}, end};
     auto begun = sound::begin(request.file, request.rate);
     if (!begun) {
-        fail(request.number, qt(begun.error().text));
+        fail(request.number, translated(begun.error().text));
         return;
     }
     Known known{*listed, inLibrary(request.file), begun->reader.declaredLength().value};
@@ -224,7 +224,7 @@ void Audition::read(const Request& request, const std::stop_token& end) {
         hand(request.number, std::make_shared<project::Source>(project::unheardOf(request.file, *whole)), false);
     const auto attacks = whole ? project::findAttacks(*whole, progress) : tl::unexpected(whole.error());
     if (!attacks) {
-        if (!attacks.error().cancelled) fail(request.number, qt(attacks.error().text));
+        if (!attacks.error().cancelled) fail(request.number, translated(attacks.error().text));
         return;
     }
     if (known.source && known.source->content != whole->content) known.source.reset(); // it has become another
@@ -243,7 +243,7 @@ std::shared_ptr<project::Source> Audition::listenTo(const Request& request, cons
     const auto library = desk_.library();
     auto heard = shelf::heardOrKnown(request.file, whole, library.get(), desk_.memory().get().get(), progress);
     if (!heard) {
-        if (!heard.error().cancelled) fail(request.number, qt(heard.error().text));
+        if (!heard.error().cancelled) fail(request.number, translated(heard.error().text));
         return nullptr;
     }
     auto source = std::make_shared<project::Source>(std::move(*heard));

@@ -65,7 +65,8 @@ void Autosave::work(const std::stop_token& end) {
         } catch (const std::exception& e) {
             problem = e.what();
         }
-        mailbox_.post([this, revision = order.revision, problem = qt(problem)] { ended(revision, problem); });
+        mailbox_.post(
+            [this, revision = order.revision, problem = translated(problem)] { ended(revision, problem); });
         lock.lock();
     }
     if (file) file->end();

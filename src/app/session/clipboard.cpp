@@ -18,7 +18,7 @@ void Clipboard::cut() {
     const std::vector<ClipId> clips = selection().clips;
     auto removed = project::removeClips(now(), clips);
     if (!removed) {
-        say(qt(removed.error().text));
+        say(translated(removed.error().text));
         return;
     }
     copy();
@@ -31,7 +31,7 @@ void Clipboard::paste() {
     const Beats at = transport_.snapped();
     auto pasted = project::paste(now(), taken_, at);
     if (!pasted) {
-        say(qt(pasted.error().text));
+        say(translated(pasted.error().text));
         return;
     }
     if (!edit(tr("Paste"), std::move(pasted->project))) return;

@@ -56,7 +56,7 @@ std::int64_t Delivery::deliver(const deliver::Order& order, std::vector<deliver:
             say(sentence);
             QStringList lines;
             for (const std::string& p : out.problems)
-                lines << qt(p);
+                lines << translated(p);
             if (!lines.isEmpty()) complain(sentence, lines);
         },
         count);
@@ -70,7 +70,7 @@ void Delivery::handOut(std::function<void(const std::vector<fs::path>&)> ready) 
     order.existing = base::Existing::Replace;
     auto plan = deliver::plan(*laid(), order);
     if (!plan) {
-        say(qt(plan.error().text));
+        say(translated(plan.error().text));
         return;
     }
     jobs_.start<deliver::Delivered>(
@@ -81,7 +81,7 @@ void Delivery::handOut(std::function<void(const std::vector<fs::path>&)> ready) 
         [this, ready = std::move(ready)](const deliver::Delivered& out) {
             QStringList lines;
             for (const std::string& p : out.problems)
-                lines << qt(p);
+                lines << translated(p);
             if (!lines.isEmpty()) complain(tr("Not everything could be exported"), lines);
             if (!out.written.empty()) ready(out.written);
         });
@@ -93,7 +93,7 @@ void Delivery::addToLibrary() {
     options.clips = selection().clips;
     auto plan = deliver::plan(*laid(), options);
     if (!plan) {
-        say(qt(plan.error().text));
+        say(translated(plan.error().text));
         return;
     }
     QStringList there;
@@ -111,7 +111,7 @@ void Delivery::addToLibrary() {
             const deliver::Delivered done = deliver::deliver(laid, plan, options, progress, known);
             QStringList problems;
             for (const std::string& problem : done.problems)
-                problems << qt(problem);
+                problems << translated(problem);
             return problems;
         },
         [this, folder = options.folder, count](const QStringList& problems) {
@@ -150,9 +150,9 @@ void Delivery::writeIntoFiles(const std::vector<SourceId>& sources) {
                     progress.part(double(i) / double(jobs.size()), double(i + 1) / double(jobs.size()));
                 if (const auto done = sound::tagFile(jobs[i].file, jobs[i].says.tags, jobs[i].says.loop, {}, part);
                     !done && !done.error().cancelled)
-                    out.problems << qt(done.error().text);
+                    out.problems << translated(done.error().text);
                 else if (done && !parted.empty())
-                    out.notes << qt(parted);
+                    out.notes << translated(parted);
             }
             return out;
         },

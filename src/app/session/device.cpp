@@ -6,11 +6,11 @@ namespace app {
 
 Device::Device(const Common& common, play::Player& player, const QString& told)
     : Part(common), player_(player), told_(told) {
-    if (!player_.outputProblem().empty()) told_ = qt(player_.outputProblem());
+    if (!player_.outputProblem().empty()) told_ = translated(player_.outputProblem());
 }
 
 void Device::watch() {
-    if (const QString problem = qt(player_.outputProblem()); !problem.isEmpty() && problem != told_) {
+    if (const QString problem = translated(player_.outputProblem()); !problem.isEmpty() && problem != told_) {
         told_ = problem; // it could not be opened at another rate
         say(told_);
         emit lost(told_);
@@ -34,7 +34,7 @@ void Device::take(bool isAsked) {
 }
 
 void Device::opened(play::OpenedOutput opened, bool isAsked) {
-    told_ = qt(opened.told);
+    told_ = translated(opened.told);
     if (opened.output->isSimulated() && player_.output().isSimulated()) {
         say(told_);
         if (isAsked && !preferences_.output.simulated) emit lost(told_);
@@ -42,7 +42,7 @@ void Device::opened(play::OpenedOutput opened, bool isAsked) {
         return;
     }
     player_.replaceOutput(std::move(opened.output));
-    if (!player_.outputProblem().empty()) told_ = qt(player_.outputProblem());
+    if (!player_.outputProblem().empty()) told_ = translated(player_.outputProblem());
     if (isAsked || !told_.isEmpty())
         say(told_.isEmpty() ? tr("Playing through %1").arg(qt(player_.output().description())) : told_);
     emit changed();

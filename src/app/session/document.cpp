@@ -39,7 +39,7 @@ void Document::keepSelectionValid() {
 bool Document::push(const QString& name, base::Result<project::Project>&& next, const Gesture& gesture,
                     bool settles) {
     if (!next) {
-        emit said(qt(next.error().text));
+        emit said(translated(next.error().text));
         return false;
     }
     const bool led = next->lead.has_value();
@@ -104,7 +104,7 @@ void Document::redo() {
 
 void Document::look(base::Result<project::View> view) {
     if (!view) {
-        emit said(qt(view.error().text));
+        emit said(translated(view.error().text));
         return;
     }
     if (*view == view_) return;

@@ -38,7 +38,7 @@ void Files::open(const fs::path& path, As as) {
                 if (loaded.error().cancelled)
                     say(tr("Opening was cancelled."));
                 else
-                    complain(tr("The project was not opened"), {qt(loaded.error().text)});
+                    complain(tr("The project was not opened"), {translated(loaded.error().text)});
                 return;
             }
             std::error_code error;
@@ -50,7 +50,7 @@ void Files::open(const fs::path& path, As as) {
                 say(tr("%1 opened").arg(qt(base::shownName(folder))));
                 QStringList lines;
                 for (const std::string& w : there->warnings)
-                    lines << qt(w);
+                    lines << translated(w);
                 if (!lines.isEmpty()) complain(tr("The project opened, but not all of its audio"), lines);
             };
             // What was changed while it was read is not to go without a word.
@@ -104,7 +104,7 @@ void Files::recover(const fs::path& autosaved) {
             say(tr("Recovered. Save the project to keep it."));
             QStringList lines;
             for (const std::string& w : recovered.warnings)
-                lines << qt(w);
+                lines << translated(w);
             if (!lines.isEmpty()) complain(tr("Recovered, but not all of its audio"), lines);
         });
 }
@@ -124,11 +124,11 @@ void Files::save(const fs::path& folder, std::function<void()> afterwards) {
                 if (saved.error().cancelled)
                     say(tr("Saving was cancelled."));
                 else
-                    complain(tr("The project was not saved"), {qt(saved.error().text)});
+                    complain(tr("The project was not saved"), {translated(saved.error().text)});
                 return;
             }
             say(tr("%1 saved").arg(qt(base::shownName(folder))) +
-                (parted->empty() ? QString() : " · " + qt(*parted)));
+                (parted->empty() ? QString() : " · " + translated(*parted)));
             if (!document_.isOf(taken)) return;
             const bool changedMeanwhile = taken.revision != document_.revision();
             document_.saved(taken, folder, *saved);

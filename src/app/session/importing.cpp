@@ -37,7 +37,7 @@ struct Importing::Import {
     QStringList problems;
     void complain(const std::string& text) {
         const std::lock_guard lock(mutex);
-        problems << qt(text);
+        problems << translated(text);
     }
 };
 
@@ -115,7 +115,7 @@ jobs_.start<bool>(
 void Importing::placeAgain(SourceId source, Beats at) {
     auto placed = project::place(now(), source, {}, at);
     if (!placed)
-        say(qt(placed.error().text));
+        say(translated(placed.error().text));
     else if (edit(tr("Place"), std::move(placed->project)))
         document_.select({placed->id});
 }
@@ -210,7 +210,7 @@ void Importing::place(Import& import, std::size_t file, project::Source source) 
         const Beats end = clip->time().end - Beats(0.01);
         import.at = metre::gridAfter(end, metre::Snap::Bar, now().metre);
     }
-    say(qt(project::toldOf(now(), id)));
+    say(translated(project::toldOf(now(), id)));
 }
 
 // Its tempo comes after it: every version knows it from now on, as if it had been known from the beginning.
@@ -220,7 +220,7 @@ void Importing::heardOf(Import& import, std::size_t file, project::Source heard)
     project::lean(heard, {preferences_.worksFrom, project::neighboursOf(now(), heard.file)});
     document_.accept(import.begun,
                      {{.source = id, .heard = std::make_shared<const project::Source>(std::move(heard))}});
-    if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
+    if (project::sourceOf(now(), id)) say(translated(project::toldOf(now(), id)));
 }
 
 void Importing::ended(Import& import, bool cancelled) {
@@ -251,7 +251,7 @@ void Importing::ended(Import& import, bool cancelled) {
         return;
     }
     document_.select(clips);
-    say(n == 1 ? qt(project::toldOf(now(), brought.sources.front())) + more
+    say(n == 1 ? translated(project::toldOf(now(), brought.sources.front())) + more
                : tr("%1 sources imported.").arg(n) + more);
     brought.title = tr("%1 imported").arg(n) +
                     (brought.problems.isEmpty() ? QString() : tr(", %1 problems").arg(brought.problems.size())) +

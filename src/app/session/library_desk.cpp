@@ -46,12 +46,13 @@ void LibraryDesk::work(const std::stop_token& end) {
         wake_.notify_all();
     }
     if (!library_) {
-        mailbox_.post([this, text = qt(opened.error().text)] { emit said(text); });
+        mailbox_.post([this, text = translated(opened.error().text)] { emit said(text); });
         return;
     }
     if (!library_->told().empty())
-        mailbox_.post(
-            [this, text = qt(library_->told())] { emit complained(tr("The library was begun anew"), {text}); });
+        mailbox_.post([this, text = translated(library_->told())] {
+            emit complained(tr("The library was begun anew"), {text});
+        });
     takeStock(*library_);
     std::unique_lock lock(mutex_);
     while (wake_.wait(lock, end, [&] { return !queue_.empty(); }) || !queue_.empty()) {
@@ -81,7 +82,7 @@ void LibraryDesk::addFolder(const fs::path& folder) {
         std::error_code error;
         const fs::path whole = fs::canonical(folder, error);
         if (auto done = library.addFolder(error ? folder : whole); !done) {
-            mailbox_.post([this, text = qt(done.error().text)] { emit said(text); });
+            mailbox_.post([this, text = translated(done.error().text)] { emit said(text); });
             return;
         }
         takeStock(library);
@@ -94,7 +95,7 @@ void LibraryDesk::removeFolder(const fs::path& folder) {
         const auto done = library.removeFolder(folder);
         const QString text = done ? tr("%1 is no longer looked through; its files are where they were.")
                                         .arg(qt(base::shownPath(folder)))
-                                  : qt(done.error().text);
+                                  : translated(done.error().text);
         takeStock(library);
         mailbox_.post([this, text] { emit said(text); });
     });
@@ -128,13 +129,13 @@ void LibraryDesk::scan(std::vector<fs::path> folders) {
         },
         [this](const base::Result<shelf::Scanned>& done) {
             if (!done) {
-                emit complained(tr("The folders could not be scanned"), {qt(done.error().text)});
+                emit complained(tr("The folders could not be scanned"), {translated(done.error().text)});
                 return;
             }
             later([this](shelf::Library& l) { takeStock(l); });
             QStringList problems;
             for (const std::string& problem : done->problems)
-                problems << qt(problem);
+                problems << translated(problem);
             if (!problems.isEmpty())
                 emit complained(tr("%1 of %2 files could not be read").arg(done->failed).arg(done->files),
                                 problems);
@@ -163,7 +164,7 @@ void LibraryDesk::search(const shelf::Query& query, std::function<void(Found)> d
         }
         auto ids = library.search(query);
         if (!ids) {
-            mailbox_.post([this, text = qt(ids.error().text)] { emit said(text); });
+            mailbox_.post([this, text = translated(ids.error().text)] { emit said(text); });
             return;
         }
         Found found;
@@ -201,7 +202,7 @@ void LibraryDesk::foldersIn(const fs::path& folder, std::function<void(std::vect
 void LibraryDesk::setOwn(std::map<std::string, shelf::OwnWords> of) {
     later([this, of = std::move(of)](shelf::Library& library) {
         if (auto done = library.setOwn(of); !done)
-            mailbox_.post([this, text = qt(done.error().text)] { emit said(text); });
+            mailbox_.post([this, text = translated(done.error().text)] { emit said(text); });
         takeStock(library);
     });
 }

@@ -48,7 +48,7 @@ void Listening::again(const std::vector<SourceId>& sources, hear::Window window)
                 if (s)
                     out.sources.push_back(std::move(*s));
                 else if (!s.error().cancelled)
-                    out.problem = qt(groups[i].front()->name + ": " + s.error().text);
+                    out.problem = translated(groups[i].front()->name + ": " + s.error().text);
             }
             return out;
         },
@@ -62,7 +62,7 @@ void Listening::again(const std::vector<SourceId>& sources, hear::Window window)
                 if (next)
                     p = std::move(*next);
                 else
-                    refused = qt(next.error().text);
+                    refused = translated(next.error().text);
             }
             if (!refused.isEmpty()) say(refused);
             if (heard.empty() || !edit(tr("Listen again"), p) || !refused.isEmpty()) return;
@@ -92,7 +92,7 @@ void Listening::straighten(SourceId source, hear::Playing playing) {
         [this, source, taken = document_.snapshot()](const base::Result<project::Source>& heard) {
             if (!document_.isOf(taken)) return;
             if (!heard) {
-                if (!heard.error().cancelled) say(qt(heard.error().text));
+                if (!heard.error().cancelled) say(translated(heard.error().text));
                 return;
             }
             auto next = project::setHeard(now(), source, *heard, false);
@@ -122,7 +122,7 @@ void Listening::lendFeel(const std::filesystem::path& file) {
         [this, name, taken = document_.snapshot()](const base::Result<hear::Feel>& feel) {
             if (!document_.isOf(taken)) return;
             if (!feel) {
-                if (!feel.error().cancelled) say(qt(feel.error().text));
+                if (!feel.error().cancelled) say(translated(feel.error().text));
                 return;
             }
             const std::vector<ClipId> clips = selection().clips;
@@ -136,7 +136,7 @@ void Listening::lendFeel(const std::filesystem::path& file) {
 
 void Listening::makeSet(const std::vector<SourceId>& sources) {
     if (auto may = project::mayBeSet(now(), sources); !may) {
-        say(qt(may.error().text));
+        say(translated(may.error().text));
         return;
     }
     std::vector<project::SourcePtr> members;
@@ -156,7 +156,7 @@ void Listening::makeSet(const std::vector<SourceId>& sources) {
                 return;
             }
             if (!together) {
-                say(together.error().cancelled ? tr("The sources stay apart.") : qt(together.error().text));
+                say(together.error().cancelled ? tr("The sources stay apart.") : translated(together.error().text));
                 return;
             }
             if (!edit(tr("Make a set"), project::makeSet(now(), sources, *together))) return;
@@ -227,13 +227,13 @@ void Listening::toWhatWasNotHeard() {
                 },
                 [&](std::size_t i, base::Result<project::Source> source) {
                     if (!source) {
-                        if (!source.error().cancelled) problems << qt(source.error().text);
+                        if (!source.error().cancelled) problems << translated(source.error().text);
                         return;
                     }
                     mailbox_.post([this, taken, id = unheard[i]->id,
                                    one = std::make_shared<const project::Source>(std::move(*source))] {
                         if (document_.accept(taken, {{.source = id, .heard = one}}))
-                            if (project::sourceOf(now(), id)) say(qt(project::toldOf(now(), id)));
+                            if (project::sourceOf(now(), id)) say(translated(project::toldOf(now(), id)));
                     });
                 },
                 p.stop);

@@ -144,7 +144,7 @@ Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) 
     try {
         const auto proven = prove::proveClip(*task.laid->find(task.clip), task.laid->project().tempo, task.there,
                                              done.is, progress);
-        if (!proven && !proven.error().cancelled) done.problem = qt(proven.error().text);
+        if (!proven && !proven.error().cancelled) done.problem = translated(proven.error().text);
     } catch (const std::bad_alloc&) {
         done.problem = tr("There is not enough memory for it.");
     } catch (const std::exception& e) {

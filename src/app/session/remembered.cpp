@@ -72,7 +72,7 @@ void Remembered::keep() {
 }
 
 void Remembered::complain(const base::Result<void>& result) {
-    if (!result) mailbox_.post([this, text = qt(result.error().text)] { emit said(text); });
+    if (!result) mailbox_.post([this, text = translated(result.error().text)] { emit said(text); });
 }
 
 void Remembered::forget(const std::vector<SourceId>& sources) {

@@ -24,7 +24,7 @@ Session::Session(play::OpenedOutput output, QObject* parent)
     proofs_ = std::make_unique<Proofs>(document_, *player_, jobs_);
     proofs_->setTolerance(preferences_.tolerance);
     const Common common{document_, jobs_, mailbox_, *store_, preferences_, voice_};
-    device_ = std::make_unique<Device>(common, *player_, qt(output.told));
+    device_ = std::make_unique<Device>(common, *player_, translated(output.told));
     together_ = std::make_unique<Together>(common, *player_);
     transport_ = std::make_unique<Transport>(common, *player_, *audition_, *device_);
     clipboard_ = std::make_unique<Clipboard>(common, *transport_);
@@ -124,7 +124,7 @@ void Session::watchRenders() {
     for (const project::LaidClip& clip : laid()->clips())
         if (const std::string problem = player_->problemWith(clip.id());
             clip.source && !clip.time().parts.empty() && !problem.empty())
-            lines << qt(clip.source->name + ": " + problem);
+            lines << translated(clip.source->name + ": " + problem);
     complain(tr("Not everything could be fitted; playing tries it again"), lines);
 }
 

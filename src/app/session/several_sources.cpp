@@ -18,7 +18,7 @@ void changeSources(Session& session, const std::vector<project::SourceId>& ids, 
         if (!s) continue;
         auto next = change(p, *s);
         if (!next) {
-            refused = qt(next.error().text);
+            refused = translated(next.error().text);
             continue;
         }
         p = std::move(*next);

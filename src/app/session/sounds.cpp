@@ -40,7 +40,7 @@ void Sounds::setRate(int rate) {
             say(tr("The project is at %1 kHz").arg(rate / 1000.0));
             QStringList lines;
             for (const std::string& w : read.warnings)
-                lines << qt(w);
+                lines << translated(w);
             if (!lines.isEmpty()) complain(tr("Not all of the audio could be read"), lines);
         });
 }
@@ -75,7 +75,7 @@ void Sounds::readAtRate() {
             if (!accepted) return;
             QStringList lines;
             for (const std::string& w : read.warnings)
-                lines << qt(w);
+                lines << translated(w);
             if (!lines.isEmpty()) complain(tr("Not all of the audio could be read"), lines);
         },
         count);
@@ -125,7 +125,8 @@ void Sounds::extractPart() {
         [this, clip, taken = document_.snapshot()](base::Result<project::Source> part) {
             if (!document_.isOf(taken)) return;
             if (!part) {
-                if (!part.error().cancelled) complain(tr("The part was not extracted"), {qt(part.error().text)});
+                if (!part.error().cancelled)
+                    complain(tr("The part was not extracted"), {translated(part.error().text)});
                 return;
             }
             const QString name = qt(part->name);

@@ -29,7 +29,7 @@ void TempoTaking::fromFile(const fs::path& file) {
             if (!document_.isOf(taken)) return;
             if (!read) {
                 if (!read.error().cancelled)
-                    complain(tr("The tempo of the file was not taken"), {qt(read.error().text)});
+                    complain(tr("The tempo of the file was not taken"), {translated(read.error().text)});
                 return;
             }
             const project::Source& s = read->source;
@@ -61,7 +61,7 @@ void TempoTaking::fromMap(const fs::path& file) {
             if (map)
                 mapRead(file, *map);
             else
-                complain(tr("The tempo map was not taken"), {qt(map.error().text)});
+                complain(tr("The tempo map was not taken"), {translated(map.error().text)});
         });
 }
 
@@ -73,7 +73,7 @@ void TempoTaking::mapRead(const fs::path& file, const deliver::ReadMap& read) {
                     : tr("%1 tempos taken from %2").arg(tempos).arg(qt(base::shownName(file))));
     QStringList lines;
     for (const std::string& w : read.warnings)
-        lines << qt(w);
+        lines << translated(w);
     if (!lines.isEmpty()) complain(tr("The tempo map was taken, but not all of it"), lines);
 }
 
@@ -107,7 +107,7 @@ void TempoTaking::letGo() {
 void TempoTaking::meet() {
     auto met = prove::meet(*laid(), preferences_.comfort);
     if (!met) {
-        say(qt(met.error().text));
+        say(translated(met.error().text));
         return;
     }
     if (!edit(tr("Meet"), std::move(met->project))) return;

@@ -24,7 +24,7 @@ void Together::open(const QString& what, const std::int64_t& turn,
             if (opened)
                 take(std::move(**opened));
             else
-                complain(failed, {qt(opened.error().text)});
+                complain(failed, {translated(opened.error().text)});
             emit changed();
         });
 }

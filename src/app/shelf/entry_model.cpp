@@ -169,7 +169,7 @@ QVariant EntryModel::data(const QModelIndex& index, int role) const {
     }
     case Qt::ToolTipRole: {
         QStringList lines = {qt(base::shownPath(r->file()))};
-        if (r->entry && !r->entry->problem.empty()) lines << qt(r->entry->problem);
+        if (r->entry && !r->entry->problem.empty()) lines << translated(r->entry->problem);
         if (r->entry && r->entry->isGone) lines << tr("The file was not there at the last scan.");
         if (r->entry && !r->entry->own.notes.empty()) lines << qt(r->entry->own.notes);
         return lines.join('\n');

@@ -242,7 +242,7 @@ void FoldersPage::look() {
             rows.push_back(std::move(row));
         }
         all_ = std::move(rows);
-        problem_ = qt(listed.content.problem);
+        problem_ = translated(listed.content.problem);
         arrange();
     });
 }

@@ -26,7 +26,7 @@ using project::readingBy;
 const QString none = QStringLiteral("–");
 
 QString tr(const char* text) {
-    return QCoreApplication::translate("SourceColumns", text);
+    return QCoreApplication::translate("app", text);
 }
 
 QString signedText(double value, int digits) {
@@ -56,7 +56,7 @@ QVariant readingKey(const SourceRow& row) {
 template <Witness by>
 QString readingTip(const SourceRow& row) {
     const hear::Reading* r = readingFor(*row.source, by);
-    return r != nullptr ? qt(r->evidence) : QString();
+    return r != nullptr ? translated(r->evidence) : QString();
 }
 template <Witness by>
 constexpr SourcesColumn readingColumn(const char* header, int width) {
@@ -93,7 +93,7 @@ QVariant tempoKey(const SourceRow& row) {
 }
 QString rankingTip(const SourceRow& row) {
     const hear::Ranking ranking = hear::ranked(row.source->readings);
-    return qt(ranking.disagree.empty() ? ranking.why : ranking.why + "; " + ranking.disagree);
+    return translated(ranking.disagree.empty() ? ranking.why : ranking.why + "; " + ranking.disagree);
 }
 
 QString beatsText(const SourceRow& row) {
@@ -182,7 +182,7 @@ QVariant feelKey(const SourceRow& row) {
 QString feelTip(const SourceRow& row) {
     if (!row.source->sound) return {};
     const auto feel = project::feelOf(*row.source);
-    return feel ? feelWords(*feel) : qt(feel.error().text);
+    return feel ? feelWords(*feel) : translated(feel.error().text);
 }
 
 // What is proven of its clips: the worst of them.
@@ -223,7 +223,7 @@ QString proofTip(const SourceRow& row) {
     const Proven proven = provenOf(row);
     if (!proven.proof) return proven.waiting > 0 ? tr("being measured") : tr("not on the page");
     const prove::Proof& proof = *proven.proof;
-    QString tip = qt(proof.unread);
+    QString tip = translated(proof.unread);
     if (!proof.deviations.empty())
         tip = tr("%1: %2 hits, median %3 ms, 95 % within %4 ms, worst %5, drift %6 ms")
                   .arg(landingLabel(proven.landing))

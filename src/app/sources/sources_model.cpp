@@ -144,7 +144,7 @@ QVariant SourcesModel::data(const QModelIndex& index, int role) const {
         return landing ? QVariant(static_cast<int>(*landing)) : QVariant();
     }
     case DisagreeRole:
-        return qt(hear::ranked(s.readings).disagree);
+        return translated(hear::ranked(s.readings).disagree);
     case FigureRole:
         return isFigure(column.looks);
     case LooksRole:

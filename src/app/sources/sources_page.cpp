@@ -188,6 +188,13 @@ void SourcesPage::buildTable() {
         else
             header->resizeSection(c, std::max(width_, roomForTitle(c)));
     }
+    const int kind = sourceColumnAt("Kind");
+    for (int k = 0; k <= static_cast<int>(hear::Kind::NoBeat); ++k) {
+        constexpr int sides = 16;
+        const int room =
+            QFontMetrics(table_->font()).horizontalAdvance(kindText(static_cast<hear::Kind>(k))) + sides;
+        header->resizeSection(kind, std::max(header->sectionSize(kind), room));
+    }
     empty_ =
         label(tr("Every source gets a row here: what its name, its tag, the ear and its length say of its tempo, "
                  "side by side. Drop audio to begin."),
@@ -270,7 +277,7 @@ void SourcesPage::refresh() {
 void SourcesPage::setTempo(const QString& text, const std::vector<project::SourceId>& ids) {
     const auto bpm = metre::parseTempo(text.toStdString());
     if (!bpm) {
-        session_.say(qt(bpm.error().text));
+        session_.say(translated(bpm.error().text));
         return;
     }
     project::Project p = session_.now();
@@ -279,7 +286,7 @@ void SourcesPage::setTempo(const QString& text, const std::vector<project::Sourc
         if (auto next = project::setSourceTempo(p, id, *bpm, hear::Witness::Typed))
             p = std::move(*next);
         else
-            refused = qt(next.error().text);
+            refused = translated(next.error().text);
     if (!refused.isEmpty()) session_.say(refused);
     if (session_.settle(tr("Set tempo"), std::move(p)) && refused.isEmpty())
         session_.say(ids.size() == 1

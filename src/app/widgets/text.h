@@ -14,6 +14,13 @@ inline QString qt(const std::string& text) {
     return QString::fromStdString(base::toUtf8(text));
 }
 
+// A text that a room below made, such as a reason why something could not be done, in the user's language. The
+// rooms speak English, in sentences with places to fill in (core_sentences.cpp, written by
+// tools/core_sentences.py). The sentence that a text was made from is found, and what was filled in as well; what
+// joins several (": ", "; ", ", ", " · ", ". ") is kept. Names and figures stay as they are. What is in no list
+// comes back as it is. Any thread.
+QString translated(const std::string& text);
+
 // A number and what it counts, which agree: one of "1 clip" and "%1 clips".
 inline QString counted(std::int64_t n, const QString& one, const QString& many) {
     return n == 1 ? one : many.arg(n);

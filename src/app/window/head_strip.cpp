@@ -148,7 +148,7 @@ void HeadStrip::connectFigures() {
     connect(tempo_, &Figure::typed, this, [this](const QString& text) {
         const auto bpm = metre::parseTempo(text.toStdString());
         if (!bpm)
-            session_.say(qt(bpm.error().text));
+            session_.say(translated(bpm.error().text));
         else
             setTempo(bpm->value, {});
     });
@@ -157,7 +157,7 @@ void HeadStrip::connectFigures() {
     connect(metre_, &Figure::typed, this, [this](const QString& text) {
         const auto m = metre::parseMetre(text.toStdString());
         if (!m)
-            session_.say(qt(m.error().text));
+            session_.say(translated(m.error().text));
         else
             session_.edit(tr("Metre"), project::setMetre(session_.now(), *m));
     });

@@ -191,7 +191,7 @@ void ImportReport::fill(Row& row) {
     qDeleteAll(row.widget->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly));
     auto* layout = static_cast<QHBoxLayout*>(row.widget->layout());
     row.text = new ElidedLabel(Qt::ElideRight, row.widget);
-    row.text->setText(s ? qt(project::toldOf(p, row.source)) : tr("undone"));
+    row.text->setText(s ? translated(project::toldOf(p, row.source)) : tr("undone"));
     row.text->setToolTip(row.text->text());
     layout->addWidget(row.text, 1);
     if (!s) return;
@@ -246,7 +246,7 @@ void ImportReport::refresh() {
         row->setVisible(project::mayBeSet(session_.now(), sources).has_value());
     for (Row& row : shown_) {
         const project::SourcePtr s = project::sourceOf(session_.now(), row.source);
-        const QString text = s ? qt(project::toldOf(session_.now(), row.source)) : tr("undone");
+        const QString text = s ? translated(project::toldOf(session_.now(), row.source)) : tr("undone");
         if (text != row.text->text()) fill(row);
     }
 }
