@@ -52,7 +52,7 @@ int proveAll(const project::Project& p) {
         const double begin = processorSeconds();
         const auto source = prove::measureSource(*clip.source);
         const double between = processorSeconds();
-        const auto cameOut = prove::measureClip(clip, *source, prove::blocksOf(all));
+        const auto cameOut = prove::measureClip(clip, *source, prove::blocksOf(all), false);
         const prove::Proof proof = prove::prove(clip, p.tempo, *source, *cameOut);
         const double end = processorSeconds();
         if (sources.insert(clip.source.get()).second) sourceTime += between - begin;

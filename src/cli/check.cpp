@@ -77,7 +77,7 @@ Json checkedLine(const std::filesystem::path& file, const CheckAsked& asked, con
     j["late"] = counts.late;
     j["in_time"] = counts.inTime;
     j["length_error_frames"] = checked.lengthError.value;
-    j["lufs"] = orNull(measured.lufs, 1e2);
+    j["lufs"] = orNull(measured.levels->lufs, 1e2);
     const auto part = [&](const std::string& name, const std::vector<prove::Deviation>& list,
                           const prove::Deviations& sums) {
         j[name + "_median_ms"] = inMilliseconds(sums.median, !list.empty());
@@ -106,7 +106,7 @@ Outcome checkOne(const std::filesystem::path& file, const CheckCommand& command,
                  const std::optional<prove::Measured>& original, const std::stop_token& stop) {
     Outcome outcome;
     prove::Wanted wanted;
-    wanted.truePeak = false;
+    wanted.levels = sound::Meter::Of::Loudness;
     if (!original) wanted.moments.emplace();
     const auto measured = prove::measureFile(file, wanted, outcome.messages, {{}, stop});
     if (!measured)
@@ -131,8 +131,8 @@ Outcome checkOne(const std::filesystem::path& file, const CheckCommand& command,
             if (matching) cents = prove::centsBetween(original->pitches, matching->pitches);
         }
         j["cents"] = orNull(cents, 1e2);
-        j["loudness_change_lu"] = measured->lufs && original->lufs
-                                      ? Json(rounded(*measured->lufs - *original->lufs, 1e2) + 0.0)
+        j["loudness_change_lu"] = measured->levels->lufs && original->levels->lufs
+                                      ? Json(rounded(*measured->levels->lufs - *original->levels->lufs, 1e2) + 0.0)
                                       : Json(nullptr);
     }
     outcome.line = command.table ? checkTableLine(file, j) : dumped(j);
@@ -151,7 +151,7 @@ int check(const CheckCommand& command, const std::stop_token& stop, Output& outp
     if (!command.against.empty()) {
         std::vector<std::string> warnings;
         prove::Wanted wanted;
-        wanted.truePeak = false;
+        wanted.levels = sound::Meter::Of::Loudness;
         auto measured = prove::measureFile(command.against, wanted, warnings, {{}, stop});
         for (const std::string& w : warnings)
             output.say(w);

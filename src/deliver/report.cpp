@@ -172,11 +172,15 @@ Report reported(const project::LaidPtr& laid, const Order& order, const Known& k
             row.strain = prove::strainOf(clip).percent;
         }
         if (known.proof) row.proof = known.proof(clip.id());
+        if (row.proof) {
+            if (auto whole = prove::withLevels(clip, known.renderings, row.proof, part)) row.proof = *whole;
+        }
         if (!row.proof && clip.time().parts.empty()) row.problem = clip.time().problem;
         if (!row.proof && row.problem.empty()) {
             prove::Proven proven;
             proven.source = sources[clip.source.get()];
-            if (const auto measured = prove::proveClip(clip, p.tempo, known.renderings, proven, part); measured)
+            if (const auto measured = prove::proveClip(clip, p.tempo, known.renderings, true, proven, part);
+                measured)
                 row.proof = proven.proof;
             else
                 row.problem = measured.error().text;
@@ -226,9 +230,10 @@ std::string proofTable(const Report& report) {
             fields.push_back(ms(proof.sums.drift));
             fields.push_back(number(proof.cents));
             fields.push_back(std::to_string(proof.lengthError.value));
-            fields.push_back(number(proof.loudnessChange));
-            fields.push_back(number(proof.lufs));
-            fields.push_back(number(proof.truePeak));
+            const prove::ClipLevels levels = proof.levels.value_or(prove::ClipLevels());
+            fields.push_back(number(levels.change));
+            fields.push_back(number(levels.cameOut.lufs));
+            fields.push_back(number(levels.cameOut.truePeak));
             for (const prove::Deviations* sums : {&proof.placedSums, &proof.playedSums})
                 for (const Seconds value : {sums->median, sums->p95, sums->worst})
                     fields.push_back(ms(value));
@@ -296,8 +301,10 @@ std::string factsOf(const ReportRow& row) {
     if (proof.cents) fact("pitch", fmt::format("{:+.1f} cents", *proof.cents + 0.0));
     fact("length", proof.lengthError == Frames(0) ? "exact to the sample"
                                                   : fmt::format("{:+d} samples", proof.lengthError.value));
-    if (proof.loudnessChange) fact("loudness", fmt::format("{:+.1f} LU", *proof.loudnessChange + 0.0));
-    if (proof.truePeak) fact("true peak", fmt::format("{:.1f} dBTP", *proof.truePeak));
+    if (proof.levels && proof.levels->change)
+        fact("loudness", fmt::format("{:+.1f} LU", *proof.levels->change + 0.0));
+    if (proof.levels && proof.levels->cameOut.truePeak)
+        fact("true peak", fmt::format("{:.1f} dBTP", *proof.levels->cameOut.truePeak));
     return facts;
 }
 

@@ -87,6 +87,22 @@ Result<sound::Audio> ClipRendering::span(std::size_t part, Frames from, Frames t
     return made;
 }
 
+// What is there from this frame on, no further than `to`, where it lies: a few frames, that stay near while they
+// are worked on.
+sound::AudioPtr ClipRendering::thereFrom(std::size_t part, Frames from, Frames to) const {
+    constexpr Frames few(1 << 16);
+    const Frames shift = parts_[part].from - parts_[part].at;
+    const RenderedSpan& there = *thereAt(part, from + shift);
+    const Frames until = std::min({to, from + few, there.end() - shift});
+    auto view = std::make_shared<sound::Audio>();
+    view->rate = there.audio->rate;
+    for (const sound::Samples& samples : there.audio->channels)
+        view->channels.push_back(sound::Samples::viewOf(samples.data() + (from + shift - there.from).value,
+                                                        static_cast<std::size_t>((until - from).value),
+                                                        there.audio));
+    return view;
+}
+
 sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) const {
     const auto next = [this, gain, stop](Frames from) -> Result<sound::AudioPtr> {
         // The part that sounds there alone or begins to cross over into the next.
@@ -96,6 +112,7 @@ sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) con
         const bool last = i + 1 == parts_.size();
         const Frames cross = last ? Frames(0) : parts_[i + 1].cross;
         const Frames crossFrom = last ? length_ : parts_[i + 1].at - Frames(cross.value / 2);
+        if (gain == 1 && from < crossFrom && plans_[i] == nullptr) return thereFrom(i, from, crossFrom);
         Result<sound::Audio> made = base::cancelled();
         if (from < crossFrom) {
             const Frames minute(std::int64_t(60) * rate());

@@ -37,6 +37,7 @@ class ClipRendering {
     const RenderedSpan* thereAt(std::size_t part, Frames at) const;
     bool isThere(std::size_t part) const;
     Result<sound::Audio> span(std::size_t part, Frames from, Frames to, const std::stop_token& stop) const;
+    sound::AudioPtr thereFrom(std::size_t part, Frames from, Frames to) const;
 
     std::vector<Part> parts_;
     std::vector<std::shared_ptr<const stretch::Rendering>> plans_; // of each part; null where all of it is there

@@ -189,18 +189,14 @@ class EnvelopeMaker {
         envelope_.cell = std::max(1, rate / 500);
     }
 
-    void add(const sound::Audio& audio) {
-        for (std::size_t i = 0; i < audio.channels[0].size(); ++i) {
-            float both = 0;
-            for (const auto& channel : audio.channels) {
-                sums_[0] += channel[i] * channel[i];
-                both += channel[i];
-            }
-            const float low = low_.next(both);
-            const float bright = bright_.next(both);
-            sums_[1] += low * low;
-            sums_[2] += bright * bright;
-            if (++count_ == envelope_.cell) close();
+    // `both`: the sum of its channels.
+    void add(const sound::Audio& audio, const std::vector<float>& both) {
+        for (std::size_t from = 0; from < both.size();) {
+            const auto n = std::min(both.size() - from, static_cast<std::size_t>(envelope_.cell - count_));
+            addWithinCell(audio, both.data(), from, from + n);
+            from += n;
+            count_ += static_cast<std::int64_t>(n);
+            if (count_ == envelope_.cell) close();
         }
     }
     Envelope finished() {
@@ -209,6 +205,27 @@ class EnvelopeMaker {
     }
 
   private:
+    // The filters in registers, which the samples might otherwise lie over.
+    void addWithinCell(const sound::Audio& audio, const float* both, std::size_t from, std::size_t to) {
+        Biquad lowPass = low_;
+        Biquad highPass = bright_;
+        float all = sums_[0];
+        float low = sums_[1];
+        float bright = sums_[2];
+        const float* left = audio.channels[0].data();
+        const float* right = audio.channels.size() > 1 ? audio.channels[1].data() : nullptr;
+        for (std::size_t i = from; i < to; ++i) {
+            all += left[i] * left[i];
+            if (right != nullptr) all += right[i] * right[i];
+            const float l = lowPass.next(both[i]);
+            const float b = highPass.next(both[i]);
+            low += l * l;
+            bright += b * b;
+        }
+        low_ = lowPass;
+        bright_ = highPass;
+        sums_ = {all, low, bright};
+    }
     void close() {
         for (std::size_t b = 0; b < sums_.size(); ++b)
             envelope_.levels[b].push_back(std::sqrt(sums_[b] / static_cast<float>(count_)));
@@ -229,11 +246,10 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
     out.rate = blocks.rate;
     const bool listens = !wanted.onsets || wanted.audio == nullptr;
     hear::Recorder recorder(blocks.rate, blocks.channels);
-    sound::Meter meter(blocks.rate, blocks.channels,
-                       wanted.truePeak ? sound::Meter::Of::Both : sound::Meter::Of::Loudness);
+    std::optional<sound::Meter> meter;
+    if (wanted.levels) meter.emplace(blocks.rate, blocks.channels, *wanted.levels);
     EnvelopeMaker envelope(blocks.rate);
-    std::vector<float> woven;
-    const auto channels = static_cast<std::size_t>(blocks.channels);
+    std::vector<float> both; // channels, summed
     for (Frames at(0); at < blocks.length;) {
         if (progress.stopped()) return base::cancelled();
         progress.at(0.8 * double(at.value) / double(std::max<std::int64_t>(1, blocks.length.value)));
@@ -241,16 +257,15 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
         if (!block) return tl::unexpected(block.error());
         const sound::Audio& audio = **block;
         if (audio.frames() == Frames(0)) break;
-        meter.add(audio);
-        envelope.add(audio);
-        if (listens) {
-            woven.resize(static_cast<std::size_t>(audio.frames().value) * channels);
-            for (std::size_t c = 0; c < channels; ++c)
-                for (std::size_t i = 0; i < audio.channels[c].size(); ++i)
-                    woven[i * channels + c] = audio.channels[c][i];
-            if (auto added = recorder.add(woven.data(), audio.frames().value); !added)
+        if (meter) meter->add(audio);
+        both.assign(audio.channels[0].begin(), audio.channels[0].end());
+        for (std::size_t c = 1; c < audio.channels.size(); ++c)
+            for (std::size_t i = 0; i < both.size(); ++i)
+                both[i] += audio.channels[c][i];
+        envelope.add(audio, both);
+        if (listens)
+            if (auto added = recorder.addMono(both.data(), audio.frames().value); !added)
                 return tl::unexpected(added.error());
-        }
         at += audio.frames();
         out.frames = at;
     }
@@ -270,8 +285,7 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
     }
     out.pitches =
         pitchesOf(view, wanted.moments ? *wanted.moments : pitchMoments(out.frames, out.rate), blocks.rate);
-    out.lufs = meter.loudness();
-    if (wanted.truePeak) out.truePeak = meter.truePeak();
+    if (meter) out.levels = {meter->loudness(), meter->truePeak()};
     return out;
 }
 
@@ -303,11 +317,14 @@ Result<Measured> measureFile(const std::filesystem::path& file, const Wanted& wa
 
 sound::Blocks blocksOf(const sound::Audio& audio) {
     const auto next = [&audio](Frames from) -> Result<sound::AudioPtr> {
-        constexpr std::int64_t most = 1 << 18; // frames a block
+        constexpr std::int64_t most = 1 << 16; // frames a block, that stay near while they are worked on
         const std::int64_t n = std::min(most, audio.frames().value - from.value);
-        auto block = std::make_shared<sound::Audio>(audio.rate, audio.channelCount(), Frames(n));
-        for (std::size_t c = 0; c < block->channels.size(); ++c)
-            std::copy_n(audio.channels[c].begin() + from.value, n, block->channels[c].begin());
+        auto block = std::make_shared<sound::Audio>();
+        block->rate = audio.rate;
+        const std::shared_ptr<const void> keeper(std::shared_ptr<const void>(), &audio); // whoever asks keeps it
+        for (const sound::Samples& samples : audio.channels)
+            block->channels.push_back(
+                sound::Samples::viewOf(samples.data() + from.value, static_cast<std::size_t>(n), keeper));
         return block;
     };
     return {audio.rate, audio.channelCount(), audio.frames(), next};

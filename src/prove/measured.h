@@ -4,6 +4,7 @@
 #include "base/progress.h"
 #include "base/result.h"
 #include "hear/onsets.h"
+#include "sound/loudness.h"
 #include "sound/write.h"
 
 #include <array>
@@ -46,14 +47,19 @@ struct Pitches {
     std::vector<Peak> peaks;
 };
 
+// How loud audio is as a whole.
+struct Levels {
+    std::optional<double> lufs;     // none: silence
+    std::optional<double> truePeak; // dBTP
+};
+
 struct Measured {
     int rate = 48000;
     Frames frames;
     std::vector<Attack> attacks; // in order
     Envelope envelope;
     std::vector<Pitches> pitches;
-    std::optional<double> lufs;     // none: silence
-    std::optional<double> truePeak; // dBTP
+    std::optional<Levels> levels; // where they were wanted
 };
 
 // Up to 240 moments, evenly over so many frames.
@@ -65,7 +71,7 @@ struct Wanted {
         {}; // in order: those whose pitches are wanted; none: pitchMoments()
     std::optional<std::vector<hear::Onset>> onsets =
         {}; // where they are known, in the audio's own frames; none: heard
-    bool truePeak = true;
+    std::optional<sound::Meter::Of> levels = sound::Meter::Of::Both; // none: they are not measured
     // The same audio, where it lies in memory: with the onsets known, none of it need be converted for listening.
     const sound::Audio* audio = nullptr;
 };

@@ -60,10 +60,9 @@ std::pair<Frames, Frames> playedFrames(const LaidClip& clip) {
     return {Frames(first), Frames(std::clamp<std::int64_t>(std::llround(to), first, all))};
 }
 
-std::optional<double> playedLoudness(const LaidClip& clip, const Measured& source) {
+std::optional<double> playedLoudness(const LaidClip& clip) {
     const auto [from, to] = playedFrames(clip);
     const sound::Audio& audio = clip.source->sound->audio;
-    if (double((to - from).value) > 0.98 * double(audio.frames().value)) return source.lufs;
     sound::Meter meter(audio.rate, audio.channelCount(), sound::Meter::Of::Loudness);
     const sound::Blocks all = blocksOf(audio);
     for (Frames at = from; at < to;) {
@@ -281,20 +280,46 @@ const Hit* Proof::worst() const {
 
 Result<Measured> measureSource(const project::Source& source, const base::Progress& progress) {
     const sound::Audio& audio = source.sound->audio;
-    Wanted wanted{pitchMoments(audio.frames(), audio.rate), {}, false, &audio};
+    Wanted wanted{pitchMoments(audio.frames(), audio.rate), {}, {}, &audio};
     // Those of a set are the onsets of all of it together.
     if (!source.set) wanted.onsets = source.sound->onsets;
     return measure(blocksOf(audio), wanted, progress);
 }
 
+namespace {
+
+ClipLevels levelsOf(const LaidClip& clip, Levels cameOut) {
+    const auto played = cameOut.lufs ? playedLoudness(clip) : std::nullopt;
+    return {cameOut, played ? std::optional(*cameOut.lufs - *played) : std::nullopt};
+}
+
+} // namespace
+
+Result<ClipLevels> measureLevels(const LaidClip& clip, const sound::Blocks& rendering,
+                                 const base::Progress& progress) {
+    sound::Meter meter(rendering.rate, rendering.channels, sound::Meter::Of::Both);
+    for (Frames at(0); at < rendering.length;) {
+        if (progress.stopped()) return base::cancelled();
+        progress.at(double(at.value) / double(std::max<std::int64_t>(1, rendering.length.value)));
+        const auto block = rendering.next(at);
+        if (!block) return tl::unexpected(block.error());
+        if ((*block)->frames() == Frames(0)) break;
+        meter.add(**block);
+        at += (*block)->frames();
+    }
+    return levelsOf(clip, {meter.loudness(), meter.truePeak()});
+}
+
 Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const sound::Blocks& rendering,
-                            const base::Progress& progress) {
+                            bool withLevels, const base::Progress& progress) {
     const std::vector<HeardMoment> list = momentsHeard(clip, source);
     std::vector<Frames> moments;
     moments.reserve(list.size());
     for (const HeardMoment& heard : list)
         moments.push_back(heard.at);
-    auto measured = measure(rendering, {.moments = std::move(moments)}, progress);
+    Wanted wanted{.moments = std::move(moments)};
+    if (!withLevels) wanted.levels.reset();
+    auto measured = measure(rendering, wanted, progress);
     if (!measured) return tl::unexpected(measured.error());
     std::vector<Pitches> before;
     before.reserve(list.size());
@@ -304,7 +329,8 @@ Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const 
         for (Pitches::Peak& peak : before.back().peaks)
             peak.hz *= std::exp2(list[i].semitones / 12);
     }
-    CameOut out{std::move(*measured), playedLoudness(clip, source), {}};
+    CameOut out{std::move(*measured), {}, {}};
+    if (out.measured.levels) out.levels = levelsOf(clip, *out.measured.levels);
     out.cents = centsBetween(before, out.measured.pitches);
     out.measured.pitches.clear();
     return out;
@@ -313,10 +339,8 @@ Result<CameOut> measureClip(const LaidClip& clip, const Measured& source, const 
 Proof prove(const LaidClip& clip, const metre::TempoMap& tempo, const Measured& source, const CameOut& cameOut) {
     const Measured& out = cameOut.measured;
     Proof proof;
-    proof.lufs = out.lufs;
-    proof.truePeak = out.truePeak;
+    proof.levels = cameOut.levels;
     proof.cents = cameOut.cents;
-    if (out.lufs && cameOut.playedLufs) proof.loudnessChange = *out.lufs - *cameOut.playedLufs;
     const project::Timing& time = clip.time();
     const Seconds begins =
         time.stretched ? tempo.secondsAt(time.start) : metre::toSeconds(time.startFrame, out.rate);

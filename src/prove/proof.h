@@ -12,10 +12,17 @@ namespace prove {
 
 using metre::Beats;
 
+// How loud a clip comes out, before gains.
+struct ClipLevels {
+    Levels cameOut;
+    std::optional<double>
+        change; // LU, against the part of the recording that it plays; none: one of them is silent
+};
+
 // What comes out of a clip, measured.
 struct CameOut {
     Measured measured;                // in the clip's own frames, before gains, fades and channels; without pitches
-    std::optional<double> playedLufs; // of the part of the recording that the clip plays
+    std::optional<ClipLevels> levels; // where they were wanted
     std::optional<double> cents;      // against the recording, transposition left out; none: no pitch
 };
 
@@ -26,7 +33,10 @@ Result<Measured> measureSource(const project::Source& source, const base::Progre
 // `source`: its recording, measured whole, at the project's rate. `rendering`: all of the clip, before gains. Fails
 // as measure() does. REQUIRES clip.source->sound, and a clip that can be heard. Any thread; takes time.
 Result<CameOut> measureClip(const project::LaidClip& clip, const Measured& source, const sound::Blocks& rendering,
-                            const base::Progress& progress = {});
+                            bool withLevels, const base::Progress& progress = {});
+// The levels alone, of the same blocks.
+Result<ClipLevels> measureLevels(const project::LaidClip& clip, const sound::Blocks& rendering,
+                                 const base::Progress& progress = {});
 
 // A beginning of a sound that the clip plays.
 struct Hit {
@@ -39,14 +49,12 @@ struct Hit {
 };
 
 struct Proof {
-    std::vector<Hit> hits;                // in order
-    Deviations sums;                      // of those that were read
-    std::optional<double> cents;          // as CameOut has it
-    Frames lengthError;                   // against the grid
-    std::optional<double> lufs;           // before gains, as are the next two
-    std::optional<double> loudnessChange; // LU
-    std::optional<double> truePeak;       // dBTP
-    std::string unread;                   // why nothing was read, in a sentence; else empty
+    std::vector<Hit> hits;            // in order
+    Deviations sums;                  // of those that were read
+    std::optional<double> cents;      // as CameOut has it
+    Frames lengthError;               // against the grid
+    std::optional<ClipLevels> levels; // where they were measured
+    std::string unread;               // why nothing was read, in a sentence; else empty
 
     // The deviations of those that were read, at their place in seconds of the project.
     std::vector<Deviation> deviations;

@@ -1,5 +1,6 @@
 // The proof itself is held against sounds whose faults are known.
 #include "prove/proof.h"
+#include "prove/prove_clip.h"
 
 #include "project/clip_rendering.h"
 #include "project/edit_arrange.h"
@@ -69,7 +70,7 @@ sound::Audio rendered(const LaidClip& clip) {
 prove::Proof proofOf(const Placed& p, const sound::Audio& cameOut) {
     const LaidClip& clip = p.clipIn();
     const auto source = prove::measureSource(*clip.source);
-    const auto measured = prove::measureClip(clip, *source, prove::blocksOf(cameOut));
+    const auto measured = prove::measureClip(clip, *source, prove::blocksOf(cameOut), true);
     return prove::prove(clip, p.laid->project().tempo, *source, *measured);
 }
 prove::Proof proofOf(const Placed& p) {
@@ -100,9 +101,30 @@ TEST(Proof, OfAFittedLoopIsInTimeAndInTune) {
     EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::InTime);
     EXPECT_LT(std::abs(proof.sums.worst.value), 0.001);
     EXPECT_EQ(proof.lengthError, Frames(0));
-    ASSERT_TRUE(proof.loudnessChange.has_value());
-    EXPECT_LT(std::abs(*proof.loudnessChange), 1.5);
-    ASSERT_TRUE(proof.truePeak.has_value());
+    ASSERT_TRUE(proof.levels && proof.levels->change);
+    EXPECT_LT(std::abs(*proof.levels->change), 1.5);
+    ASSERT_TRUE(proof.levels->cameOut.truePeak.has_value());
+}
+
+// How loud a clip comes out is measured where a report asks for it: at once, or later, with the same figures.
+TEST(Proof, LevelsThatAreMeasuredLaterAreTheSame) {
+    const Placed p =
+        placed(sourceOf(strokesAt(everyBeat(16, 0.5), 112, 16), metre::BeatMap(Bpm(112), Seconds(0))), 104);
+    const metre::TempoMap& tempo = p.laid->project().tempo;
+    prove::Proven atOnce;
+    ASSERT_TRUE(prove::proveClip(p.clipIn(), tempo, nullptr, true, atOnce));
+    prove::Proven quick;
+    ASSERT_TRUE(prove::proveClip(p.clipIn(), tempo, nullptr, false, quick));
+    EXPECT_FALSE(quick.proof->levels);
+    EXPECT_EQ(quick.proof->sums.worst, atOnce.proof->sums.worst);
+    const auto later = prove::withLevels(p.clipIn(), nullptr, quick.proof);
+    ASSERT_TRUE(later);
+    ASSERT_TRUE((*later)->levels && atOnce.proof->levels);
+    EXPECT_TRUE(atOnce.proof->levels->change);
+    EXPECT_EQ((*later)->levels->change, atOnce.proof->levels->change);
+    EXPECT_EQ((*later)->levels->cameOut.lufs, atOnce.proof->levels->cameOut.lufs);
+    EXPECT_EQ((*later)->levels->cameOut.truePeak, atOnce.proof->levels->cameOut.truePeak);
+    EXPECT_EQ(*prove::withLevels(p.clipIn(), nullptr, *later), *later) << "once is enough";
 }
 
 // A hit moved by 5.0 ms in what came out reads as 5.0 ± 0.3 ms.
@@ -193,7 +215,7 @@ TEST(Proof, SilenceAndHeldSoundsAreUnread) {
     EXPECT_EQ(proof.landing(prove::usualTolerance), Landing::Unread);
     EXPECT_FALSE(proof.unread.empty());
     EXPECT_FALSE(proof.cents.has_value());
-    EXPECT_FALSE(proof.lufs.has_value());
+    EXPECT_FALSE(proof.levels->cameOut.lufs.has_value());
 
     // A tone that goes on all through the part that is played.
     Placed drone =

@@ -143,7 +143,7 @@ Proofs::Done Proofs::measured(const Task& task, const base::Progress& progress) 
     Done done{task.laid, task.clip, task.rendering, task.known, {}};
     try {
         const auto proven = prove::proveClip(*task.laid->find(task.clip), task.laid->project().tempo, task.there,
-                                             done.is, progress);
+                                             false, done.is, progress);
         if (!proven && !proven.error().cancelled) done.problem = translated(proven.error().text);
     } catch (const std::bad_alloc&) {
         done.problem = tr("There is not enough memory for it.");
