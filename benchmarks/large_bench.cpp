@@ -4,6 +4,7 @@
 #include "app/deliver/deliver_sheet.h"
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
+#include "base/memory.h"
 #include "play/simulated_output.h"
 #include "project/edit_clips.h"
 #include "project/edit_sources.h"
@@ -56,6 +57,7 @@ void tell(const char* what, std::vector<double> ms) {
 } // namespace
 
 int main(int argc, char** argv) {
+    base::giveBackLargePieces(); // as the application does
     qputenv("QT_QPA_PLATFORM", "offscreen");
     QApplication application(argc, argv);
     QApplication::setStyle("Fusion");

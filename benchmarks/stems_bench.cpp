@@ -9,6 +9,7 @@
 
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
+#include "base/memory.h"
 #include "base/user_folders.h"
 #include "play/simulated_output.h"
 #include "project/edit_time.h"
@@ -231,6 +232,7 @@ class Run {
 } // namespace
 
 int main(int argc, char** argv) {
+    base::giveBackLargePieces(); // as the application does
     const std::string what = argc > 1 ? argv[1] : "";
     if (argc < 3) {
         fmt::print("bench_stems make|read|first|second|play FOLDER\n");

@@ -4,6 +4,7 @@
 #include "app/bars/bars_view.h"
 #include "app/widgets/tokens.h"
 #include "app/window/main_window.h"
+#include "base/memory.h"
 #include "play/simulated_output.h"
 #include "project/save.h"
 
@@ -30,6 +31,7 @@ double memoryMegabytes() {
 } // namespace
 
 int main(int argc, char** argv) {
+    base::giveBackLargePieces(); // as the application does
     qputenv("QT_QPA_PLATFORM", "offscreen");
     QElapsedTimer clock;
     clock.start();
