@@ -60,7 +60,7 @@ const std::vector<Sentence>& sentences() {
 // What stands in its places, if the text was made from it.
 std::optional<QStringList> filledIn(const Sentence& s, QStringView text) {
     if (s.places.empty()) return text == s.parts.front() ? std::optional(QStringList()) : std::nullopt;
-    if (text.size() <= s.said || !text.startsWith(s.parts.front()) || !text.endsWith(s.parts.back())) return {};
+    if (text.size() < s.said || !text.startsWith(s.parts.front()) || !text.endsWith(s.parts.back())) return {};
     text = text.mid(s.parts.front().size());
     text.chop(s.parts.back().size());
     QStringList found;
