@@ -215,17 +215,19 @@ QString TempoPlot::spokenCursor() const {
 
 // The beats that are in view.
 std::vector<SpokenItem> TempoPlot::spoken() {
+    constexpr std::size_t mostSpoken = 256; // beats: a page of them, zoomed in there are fewer
     const RailsScenePtr& scene = rails_.scene();
     std::vector<SpokenItem> list;
     if (!scene || !scene->hasBeats() || scene->played().empty()) return list;
     const Range r = range();
     for (const project::PlayedBeat& b : scene->played()) {
         const double x = rails_.layout().x(b.at);
-        if (x < 0 || x > width()) continue;
+        const bool isReached = reached_ && reached_->beat == b.beat;
+        if (x < 0 || x > width() || (list.size() >= mostSpoken && !isReached)) continue;
         SpokenItem item{QStringLiteral("beat %1").arg(b.beat.value), QAccessible::ListItem,
                         told(b).replace(QStringLiteral(" · "), QStringLiteral(", "))};
         item.where = QRect(static_cast<int>(x) - 3, static_cast<int>(y(b.bpm.value, r)) - 3, 6, 6);
-        item.isSelected = reached_ && reached_->beat == b.beat;
+        item.isSelected = isReached;
         item.reach = [this, b] {
             reached_ = b;
             pointer_ = -1;
