@@ -7722,26 +7722,6 @@ Vertrauen %1. Ein Klick benutzt sie.</translation>
         <translation type="unfinished">jeder Eintrag steht am Platz seiner Nummer</translation>
     </message>
     <message>
-        <source>Drums, percussion, plucked rhythm: every attack stays as it was played</source>
-        <translation type="unfinished">Trommeln, Schlagwerk, gezupfter Rhythmus: jeder Anschlag bleibt, wie er gespielt wurde</translation>
-    </message>
-    <message>
-        <source>Pads, chords, drones: long tones stay smooth</source>
-        <translation type="unfinished">Flächen, Akkorde, Borduntöne: lange Töne bleiben ruhig</translation>
-    </message>
-    <message>
-        <source>Full mixes: tones and attacks each in their own way</source>
-        <translation type="unfinished">Ganze Mischungen: Töne und Anschläge, jedes auf seine Art</translation>
-    </message>
-    <message>
-        <source>A voice or one instrument: its colour stays</source>
-        <translation type="unfinished">Eine Stimme oder ein Instrument: die Klangfarbe bleibt</translation>
-    </message>
-    <message>
-        <source>Pitch follows speed, as on tape</source>
-        <translation type="unfinished">Die Tonhöhe folgt der Geschwindigkeit, wie beim Tonband</translation>
-    </message>
-    <message>
         <source>There is not enough memory to stretch this.</source>
         <translation type="unfinished">Der Speicher reicht nicht, um dies zu dehnen.</translation>
     </message>
@@ -8660,22 +8640,6 @@ Vertrauen %1. Ein Klick benutzt sie.</translation>
     <message>
         <source>%1 is played free; pins must say where its beats are before it can be tightened.</source>
         <translation type="unfinished">%1 ist frei gespielt; Nadeln müssen sagen, wo seine Zählzeiten sind, bevor es sich straffen lässt.</translation>
-    </message>
-    <message>
-        <source>Fills its beats at every tempo</source>
-        <translation type="unfinished">Füllt seine Zählzeiten bei jedem Tempo</translation>
-    </message>
-    <message>
-        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
-        <translation type="unfinished">An seinen Einsätzen geschnitten: jedes Stück geht an seine Stelle und behält seine Länge</translation>
-    </message>
-    <message>
-        <source>Starts on its beat; the length stays as recorded</source>
-        <translation type="unfinished">Beginnt auf seiner Zählzeit; die Länge bleibt wie aufgenommen</translation>
-    </message>
-    <message>
-        <source>Keeps its seconds, whatever the tempo does</source>
-        <translation type="unfinished">Behält seine Sekunden, was immer das Tempo tut</translation>
     </message>
     <message>
         <source>A count-in has up to 4 bars.</source>

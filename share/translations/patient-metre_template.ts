@@ -7702,26 +7702,6 @@ Confidence %1. A click uses it.</source>
         <translation type="unfinished"></translation>
     </message>
     <message>
-        <source>Drums, percussion, plucked rhythm: every attack stays as it was played</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pads, chords, drones: long tones stay smooth</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Full mixes: tones and attacks each in their own way</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>A voice or one instrument: its colour stays</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Pitch follows speed, as on tape</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
         <source>There is not enough memory to stretch this.</source>
         <translation type="unfinished"></translation>
     </message>
@@ -8639,22 +8619,6 @@ Confidence %1. A click uses it.</source>
     </message>
     <message>
         <source>%1 is played free; pins must say where its beats are before it can be tightened.</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Fills its beats at every tempo</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Cut at its onsets: each piece goes to its place and keeps its length</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Starts on its beat; the length stays as recorded</source>
-        <translation type="unfinished"></translation>
-    </message>
-    <message>
-        <source>Keeps its seconds, whatever the tempo does</source>
         <translation type="unfinished"></translation>
     </message>
     <message>

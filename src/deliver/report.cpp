@@ -173,7 +173,10 @@ Report reported(const project::LaidPtr& laid, const Order& order, const Known& k
         }
         if (known.proof) row.proof = known.proof(clip.id());
         if (row.proof) {
-            if (auto whole = prove::withLevels(clip, known.renderings, row.proof, part)) row.proof = *whole;
+            if (auto whole = prove::withLevels(clip, known.renderings, row.proof, part); whole)
+                row.proof = *whole;
+            else
+                row.problem = whole.error().text;
         }
         if (!row.proof && clip.time().parts.empty()) row.problem = clip.time().problem;
         if (!row.proof && row.problem.empty()) {
@@ -315,7 +318,7 @@ std::string sectionOf(const ReportRow& row, Seconds tolerance) {
                                   escapedHtml(row.name), escapedHtml(row.track), escapedHtml(row.at),
                                   colourOf(landing), prove::landingWord(landing));
     out += "<dl>" + factsOf(row) + "</dl>\n";
-    const std::string why = row.proof ? row.proof->unread : row.problem;
+    const std::string why = row.proof && row.problem.empty() ? row.proof->unread : row.problem;
     if (!why.empty()) out += fmt::format("<p class=\"soft\">{}</p>\n", escapedHtml(why));
     if (row.proof && !row.proof->deviations.empty()) out += drawing(row, tolerance) + "\n";
     return out + "</section>\n";

@@ -57,12 +57,10 @@ struct Asked {
 class JackOutput : public Output {
   public:
     JackOutput(std::unique_ptr<JackClient> client, std::string device)
-        : client_(std::move(client)), device_(std::move(device)), asked_(std::make_shared<Asked>()) {}
-    ~JackOutput() override {
-        JackOutput::stop();
-        if (client_->hasGone()) leaveBehind(asked_);
-        client_.reset(); // no callback any more, before what it uses goes
+        : client_(std::move(client)), device_(std::move(device)), asked_(std::make_shared<Asked>()) {
+        client_->keep(asked_);
     }
+    ~JackOutput() override { JackOutput::stop(); }
 
     // Once, before it is started.
     bool makePorts() {

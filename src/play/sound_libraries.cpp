@@ -47,10 +47,12 @@ JackClient::JackClient(jack_client_t* client) : client_(client), gone_(std::make
 }
 
 JackClient::~JackClient() {
-    if (hasGone())
+    if (hasGone()) {
         leaveBehind(gone_);
-    else
+        leaveBehind(std::move(kept_));
+    } else {
         jack_client_close(client_);
+    }
 }
 
 } // namespace play

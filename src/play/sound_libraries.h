@@ -3,6 +3,7 @@
 
 #include <atomic>
 #include <memory>
+#include <utility>
 
 struct _jack_client;
 
@@ -26,11 +27,14 @@ class JackClient {
     bool hasGone() const { return gone_->load(); } // any thread
     // From now on it counts as gone: its server answers no more.
     void giveUp() { gone_->store(true); }
+    // What its callbacks use: it lives until the client is closed, and for ever where it is left behind.
+    void keep(std::shared_ptr<void> what) { kept_ = std::move(what); }
 
   private:
     explicit JackClient(_jack_client* client);
     _jack_client* client_;
     std::shared_ptr<std::atomic<bool>> gone_; // the library may tell of it later than this lives
+    std::shared_ptr<void> kept_;
 };
 
 // What belongs to a server that has gone, and can be neither used nor closed any more.

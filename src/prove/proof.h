@@ -15,8 +15,7 @@ using metre::Beats;
 // How loud a clip comes out, before gains.
 struct ClipLevels {
     Levels cameOut;
-    std::optional<double>
-        change; // LU, against the part of the recording that it plays; none: one of them is silent
+    std::optional<double> change; // LU, against what it plays of the recording; none: one of them is silent
 };
 
 // What comes out of a clip, measured.

@@ -150,11 +150,6 @@ const char* const coreSentences[] = {
     QT_TRANSLATE_NOOP("core", "twice what is heard"),
     // stretch
     QT_TRANSLATE_NOOP("core", "an entry stands in the place of its number"),
-    QT_TRANSLATE_NOOP("core", "Drums, percussion, plucked rhythm: every attack stays as it was played"),
-    QT_TRANSLATE_NOOP("core", "Pads, chords, drones: long tones stay smooth"),
-    QT_TRANSLATE_NOOP("core", "Full mixes: tones and attacks each in their own way"),
-    QT_TRANSLATE_NOOP("core", "A voice or one instrument: its colour stays"),
-    QT_TRANSLATE_NOOP("core", "Pitch follows speed, as on tape"),
     QT_TRANSLATE_NOOP("core", "There is not enough memory to stretch this."),
     QT_TRANSLATE_NOOP("core", "Stretch and transposition together go beyond what can be done."),
     QT_TRANSLATE_NOOP("core", "The result would be %1 minutes long and need %2 GB of memory."),
@@ -394,10 +389,6 @@ const char* const coreSentences[] = {
     QT_TRANSLATE_NOOP("core", "A strength"),
     QT_TRANSLATE_NOOP("core", "The clip leads and plays as recorded: stop leading, and it can be tightened."),
     QT_TRANSLATE_NOOP("core", "%1 is played free; pins must say where its beats are before it can be tightened."),
-    QT_TRANSLATE_NOOP("core", "Fills its beats at every tempo"),
-    QT_TRANSLATE_NOOP("core", "Cut at its onsets: each piece goes to its place and keeps its length"),
-    QT_TRANSLATE_NOOP("core", "Starts on its beat; the length stays as recorded"),
-    QT_TRANSLATE_NOOP("core", "Keeps its seconds, whatever the tempo does"),
     QT_TRANSLATE_NOOP("core", "A count-in has up to 4 bars."),
     QT_TRANSLATE_NOOP("core", "A locked clip on %1 uses %2; unlock it to change the source's beats."),
     // prove
