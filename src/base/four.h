@@ -1,6 +1,7 @@
 // Four numbers at a time, for inner loops in which the compiler does not find them by itself.
 #pragma once
 
+#include <cmath>
 #include <cstdint>
 #include <cstring>
 
@@ -23,6 +24,28 @@ inline FourWhole four(const std::int32_t* from) {
 template <class Numbers, class Number>
 void put(Numbers four, Number* to) {
     std::memcpy(to, &four, sizeof four);
+}
+
+// Rows become columns.
+inline void transpose(Four& a, Four& b, Four& c, Four& d) {
+    const Four ab = __builtin_shufflevector(a, b, 0, 4, 1, 5);
+    const Four cd = __builtin_shufflevector(c, d, 0, 4, 1, 5);
+    const Four beyondAb = __builtin_shufflevector(a, b, 2, 6, 3, 7);
+    const Four beyondCd = __builtin_shufflevector(c, d, 2, 6, 3, 7);
+    a = __builtin_shufflevector(ab, cd, 0, 1, 4, 5);
+    b = __builtin_shufflevector(ab, cd, 2, 3, 6, 7);
+    c = __builtin_shufflevector(beyondAb, beyondCd, 0, 1, 4, 5);
+    d = __builtin_shufflevector(beyondAb, beyondCd, 2, 3, 6, 7);
+}
+// REQUIRES numbers of 0 or more.
+inline Four root(Four x) {
+    return Four{std::sqrt(x[0]), std::sqrt(x[1]), std::sqrt(x[2]), std::sqrt(x[3])};
+}
+inline Four least(Four a, Four b) {
+    return a < b ? a : b;
+}
+inline Four most(Four a, Four b) {
+    return a > b ? a : b;
 }
 
 } // namespace base

@@ -1,17 +1,42 @@
 #include "stretch/line.h"
 
+#include "base/four.h"
+
 #include <algorithm>
 
 namespace stretch {
 
+namespace {
+
+// What of a span there is, counted from its beginning.
+Span thereOf(const Excerpt& in, Span span) {
+    const std::int64_t first = std::clamp<std::int64_t>(in.begin - span.from, 0, span.length());
+    return {first, std::clamp(in.begin + in.audio->frames().value - span.from, first, span.length())};
+}
+
+} // namespace
+
 void Excerpt::copy(std::size_t channel, Span span, float* to) const {
-    const std::int64_t length = span.length();
-    const std::int64_t first = std::clamp<std::int64_t>(begin - span.from, 0, length);
-    const std::int64_t end = std::clamp(begin + audio->frames().value - span.from, first, length);
-    std::fill(to, to + first, 0.0F);
+    const Span there = thereOf(*this, span);
+    std::fill(to, to + there.from, 0.0F);
     const auto from = audio->channels[channel].begin() + (span.from - begin);
-    if (end > first) std::copy(from + first, from + end, to + first);
-    std::fill(to + end, to + length, 0.0F);
+    if (there.length() > 0) std::copy(from + there.from, from + there.to, to + there.from);
+    std::fill(to + there.to, to + span.length(), 0.0F);
+}
+
+void Excerpt::shaped(std::size_t channel, std::int64_t from, std::span<const float> window, float* to) const {
+    const Span span{from, from + static_cast<std::int64_t>(window.size())};
+    const Span there = thereOf(*this, span);
+    std::fill(to, to + there.from, 0.0F);
+    if (there.length() > 0) {
+        const float* x = audio->channels[channel].data() + (span.from - begin + there.from);
+        std::int64_t i = there.from;
+        for (; i + 4 <= there.to; i += 4, x += 4)
+            base::put(base::four(x) * base::four(window.data() + i), to + i);
+        for (; i < there.to; ++i, ++x)
+            to[i] = *x * window[static_cast<std::size_t>(i)];
+    }
+    std::fill(to + there.to, to + span.length(), 0.0F);
 }
 
 Result<Audio> inParts(Span span, const std::vector<std::int64_t>& cuts, int rate, const Progress& progress,

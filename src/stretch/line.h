@@ -5,6 +5,7 @@
 
 #include <functional>
 #include <memory>
+#include <span>
 
 namespace stretch {
 
@@ -30,6 +31,8 @@ struct Excerpt {
     }
     // Copies the frames of a span, silent where there are none.
     void copy(std::size_t channel, Span span, float* to) const;
+    // The same from a frame on, times a window and as long as that.
+    void shaped(std::size_t channel, std::int64_t from, std::span<const float> window, float* to) const;
 };
 
 // What a method is to render. Immutable.

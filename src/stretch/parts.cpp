@@ -1,6 +1,8 @@
 #include "stretch/parts.h"
 
+#include "base/four.h"
 #include "sound/fft.h"
+#include "stretch/bins.h"
 #include "stretch/hops.h"
 
 #include <algorithm>
@@ -13,23 +15,21 @@ namespace stretch {
 
 namespace {
 
+using base::Four;
+using base::four;
+
 constexpr std::size_t moments = 9; // frames over which a tone must last: about 0.4 s
 constexpr std::size_t across = 9;  // bins, two apart, over which an attack must spread: about 200 Hz
 constexpr std::size_t beside = 8;  // bins of these on either side
 
-// As many bins as are worked on at a time.
-constexpr std::size_t lanes = 16;
-using Lanes = std::array<float, lanes>;
-
-// The middle of nine, bin by bin. Sorted just far enough: in nineteen comparisons (Devillard, 1998, from memory).
-Lanes middleOf(std::array<Lanes, 9>& nine) {
+// The middle of nine, in each of four bins. Sorted just far enough: in nineteen comparisons (Devillard, 1998, from
+// memory).
+Four middleOf(std::array<Four, 9> nine) {
     const auto order = [&](std::size_t a, std::size_t b) {
-        for (std::size_t i = 0; i < lanes; ++i) {
-            const float x = nine[a][i];
-            const float y = nine[b][i];
-            nine[a][i] = std::min(x, y);
-            nine[b][i] = std::max(x, y);
-        }
+        const Four x = nine[a];
+        const Four y = nine[b];
+        nine[a] = base::least(x, y);
+        nine[b] = base::most(x, y);
     };
     order(1, 2), order(4, 5), order(7, 8), order(0, 1), order(3, 4), order(6, 7), order(1, 2), order(4, 5),
         order(7, 8);
@@ -44,11 +44,10 @@ class Parting {
     Parting(const Passage& passage, Span span)
         : in_(passage.in), span_(span), size_(static_cast<std::size_t>(sizeFor(in_.audio->rate))),
           hops_(hopsOf(passage, static_cast<std::int64_t>(size_))), fft_(size_), bins_(fft_.bins()), shape_(size_),
-          power_(moments, std::vector<float>(beside + bins_ + beside + lanes, 0.0F)),
+          power_(moments, std::vector<float>(beside + bins_ + beside + 4, 0.0F)),
           spectra_(moments, std::vector<std::vector<std::complex<float>>>(
                                 in_.audio->channels.size(), std::vector<std::complex<float>>(bins_, 0.0F))),
-          lasting_(bins_ + 1, 0.0), striking_(bins_ + 1, 0.0), mask_(bins_),
-          weight_(static_cast<std::size_t>(span_.length()), 0.0F) {
+          below_(bins_ + 1), mask_(bins_ + 4), weight_(static_cast<std::size_t>(span_.length()), 0.0F) {
         // The root of a Hann window, before and after.
         for (std::size_t i = 0; i < size_; ++i)
             shape_[i] = static_cast<float>(std::sin(std::numbers::pi * (double(i) + 0.5) / double(size_)));
@@ -66,14 +65,20 @@ class Parting {
             take(slotOf(f), hops_.at(f));
             if (f - late >= first) give(slotOf(f - late), hops_.at(f - late), out.lasting);
         }
-        for (auto& lasting : out.lasting.channels)
-            for (std::size_t i = 0; i < lasting.size(); ++i)
-                lasting[i] /= weight_[i];
         for (std::size_t c = 0; c < in_.audio->channels.size(); ++c) {
-            sound::Samples& striking = out.striking.channels[c];
-            in_.copy(c, span_, striking.data());
-            for (std::size_t i = 0; i < striking.size(); ++i)
-                striking[i] -= out.lasting.channels[c][i];
+            in_.copy(c, span_, out.striking.channels[c].data());
+            float* lasting = out.lasting.channels[c].data();
+            float* striking = out.striking.channels[c].data();
+            std::size_t i = 0;
+            for (; i + 4 <= weight_.size(); i += 4) {
+                const Four lasts = four(lasting + i) / four(&weight_[i]);
+                base::put(lasts, lasting + i);
+                base::put(four(striking + i) - lasts, striking + i);
+            }
+            for (; i < weight_.size(); ++i) {
+                lasting[i] /= weight_[i];
+                striking[i] -= lasting[i];
+            }
         }
         return out;
     }
@@ -98,18 +103,13 @@ class Parting {
     }
 
     void take(std::size_t slot, std::int64_t from) {
-        std::fill(power_[slot].begin(), power_[slot].end(), 0.0F);
+        float* power = power_[slot].data() + beside;
         for (std::size_t c = 0; c < in_.audio->channels.size(); ++c) {
             auto& spectrum = spectra_[slot][c];
-            const auto time = fft_.time();
-            in_.copy(c, {from, from + static_cast<std::int64_t>(size_)}, time.data());
-            for (std::size_t i = 0; i < size_; ++i)
-                time[i] *= shape_[i];
+            in_.shaped(c, from, shape_, fft_.time().data());
             fft_.forward(spectrum);
-            for (std::size_t b = 0; b < bins_; ++b)
-                power_[slot][beside + b] += std::norm(spectrum[b]);
+            (c == 0 ? setPower : addPower)(spectrum, power);
         }
-        float* power = power_[slot].data() + beside;
         for (std::size_t k = 1; k <= beside; ++k) {
             power[-std::ptrdiff_t(k)] = power[k];
             power[bins_ - 1 + k] = power[bins_ - 1];
@@ -119,37 +119,30 @@ class Parting {
     void give(std::size_t slot, std::int64_t from, Audio& lasting) {
         // Each frame's powers have as many mirrored ones on both sides as an attack is looked for across.
         const float* here = power_[slot].data() + beside;
-        std::array<Lanes, 9> nine{};
-        for (std::size_t b = 0; b < bins_; b += lanes) {
-            const std::size_t n = std::min(lanes, bins_ - b);
+        for (std::size_t b = 0; b < bins_; b += 4) {
+            std::array<Four, 9> moment{};
+            std::array<Four, 9> around{};
             for (std::size_t k = 0; k < moments; ++k)
-                std::copy_n(power_[k].data() + beside + b, lanes, nine[k].begin());
-            const Lanes steady = middleOf(nine);
+                moment[k] = four(power_[k].data() + beside + b);
             for (std::size_t k = 0; k < across; ++k)
-                std::copy_n(here + b + 2 * k - beside, lanes, nine[k].begin());
-            const Lanes broad = middleOf(nine);
-            for (std::size_t i = 0; i < n; ++i) {
-                const float s = steady[i] * steady[i];
-                const float d = broad[i] * broad[i];
-                mask_[b + i] = s + d > 0 ? s / (s + d) : 0.0F;
-            }
+                around[k] = four(here + b + 2 * k - beside);
+            const Four steady = middleOf(moment);
+            const Four broad = middleOf(around);
+            const Four s = steady * steady;
+            const Four both = s + broad * broad;
+            base::put(both > 0.0F ? s / both : Four{}, &mask_[b]);
         }
         judgeBands(here);
         const std::int64_t begin = std::max<std::int64_t>(0, span_.from - from);
         const std::int64_t end = std::min(static_cast<std::int64_t>(size_), span_.to - from);
-        for (std::int64_t i = begin; i < end; ++i) {
-            const float s = shape_[static_cast<std::size_t>(i)];
-            weight_[static_cast<std::size_t>(from + i - span_.from)] += s * s;
-        }
+        if (begin >= end) return;
+        const auto count = static_cast<std::size_t>(end - begin);
+        const auto at = static_cast<std::size_t>(from + begin - span_.from);
+        addShaped(shape_.data() + begin, shape_.data() + begin, count, weight_.data() + at);
         for (std::size_t c = 0; c < in_.audio->channels.size(); ++c) {
-            const auto spectrum = fft_.spectrum();
-            for (std::size_t b = 0; b < bins_; ++b)
-                spectrum[b] = spectra_[slot][c][b] * mask_[b];
+            scale(spectra_[slot][c], mask_.data(), fft_.spectrum());
             fft_.inverse();
-            const auto time = fft_.time();
-            for (std::int64_t i = begin; i < end; ++i)
-                lasting.channels[c][static_cast<std::size_t>(from + i - span_.from)] +=
-                    time[static_cast<std::size_t>(i)] * shape_[static_cast<std::size_t>(i)];
+            addShaped(fft_.time().data() + begin, shape_.data() + begin, count, lasting.channels[c].data() + at);
         }
     }
 
@@ -160,30 +153,32 @@ class Parting {
         // The lasting share of power that goes half either way: over that of noise, which is about a half, so that
         // noise strikes, and what lasts stands out.
         constexpr double even = 0.7;
-        for (std::size_t b = 0; b < bins_; ++b) {
-            lasting_[b + 1] = lasting_[b] + double(power[b] * mask_[b]);
-            striking_[b + 1] = striking_[b] + double(power[b] * (1 - mask_[b]));
-        }
+        const Two shares{1 - even, even};
+        for (std::size_t b = 0; b < bins_; ++b)
+            below_[b + 1] = below_[b] + Two{double(power[b] * mask_[b]), double(power[b] * (1 - mask_[b]))};
         for (std::size_t b = 0; b < bins_; ++b) {
             const std::size_t about = std::max(narrowest, b / 8); // a third of an octave
             const std::size_t from = b > about ? b - about : 0;
             const std::size_t to = std::min(bins_, b + about + 1);
-            const double lasting = (1 - even) * (lasting_[to] - lasting_[from]);
-            const double striking = even * (striking_[to] - striking_[from]);
-            mask_[b] = static_cast<float>(lasting / (lasting + striking + 1e-300));
+            const Two band = (below_[to] - below_[from]) * shares;
+            mask_[b] = static_cast<float>(band[0] / (band[0] + band[1] + 1e-300));
         }
         // Steeply from the one to the other.
-        for (float& mask : mask_) {
-            const float lasting = eighth(mask);
-            mask = lasting / (lasting + eighth(1 - mask));
+        for (std::size_t b = 0; b < bins_; b += 4) {
+            const Four mask = four(&mask_[b]);
+            const Four lasting = eighth(mask);
+            base::put(lasting / (lasting + eighth(1 - mask)), &mask_[b]);
         }
     }
 
-    static float eighth(float x) {
-        const float squared = x * x;
-        const float fourth = squared * squared;
+    static Four eighth(Four x) {
+        const Four squared = x * x;
+        const Four fourth = squared * squared;
         return fourth * fourth;
     }
+
+    // What lasts, and what strikes.
+    using Two = double __attribute__((vector_size(16)));
 
     const Excerpt in_;
     const Span span_;
@@ -192,10 +187,9 @@ class Parting {
     sound::RealFft fft_;
     std::size_t bins_;
     std::vector<float> shape_;
-    std::vector<std::vector<float>> power_; // a ring of frames, all channels summed; lanes run over the end
+    std::vector<std::vector<float>> power_; // a ring of frames, all channels summed; fours run over the end
     std::vector<std::vector<std::vector<std::complex<float>>>> spectra_;
-    std::vector<double> lasting_;  // the power of what lasts in all bins below each
-    std::vector<double> striking_; // and of what strikes
+    std::vector<Two> below_; // the power in all bins below each
     std::vector<float> mask_;
     std::vector<float> weight_; // what the frames' shapes sum to
 };

@@ -6,10 +6,14 @@
 // angle at which its own past fits best, over all channels together, to what was put out before.
 #include "stretch/vocoder.h"
 
+#include "base/four.h"
 #include "sound/fft.h"
+#include "stretch/bins.h"
 #include "stretch/envelope.h"
 #include "stretch/loop.h"
+#include "stretch/regions.h"
 #include "stretch/strikes.h"
+#include "stretch/turns.h"
 
 #include <algorithm>
 #include <cmath>
@@ -39,15 +43,6 @@ Hops hopsOf(const Passage& passage, std::int64_t window) {
     return passage.circle ? Hops::onCircle(0, passage.length, window / 4)
                           : Hops::onLine(window / 4 - window / 2, window / 4);
 }
-
-// What goes on from one frame to the next.
-struct Voice {
-    std::vector<Spectrum> before; // what was put out before, by channel
-    Spectrum turn;                // of all channels alike, so that they stay to each other as they were
-    bool level = true;            // turn changes no levels
-
-    Voice(std::size_t channels, std::size_t bins) : before(channels, Spectrum(bins)), turn(bins, 1.0F) {}
-};
 
 } // namespace
 
@@ -118,16 +113,17 @@ class VocoderRun {
   public:
     VocoderRun(const Vocoder& plan, const Excerpt& in, Span span)
         : plan_(plan), in_(in), span_(span), size_(plan.size_), fft_(size_), bins_(fft_.bins()), shape_(size_),
-          envelope_(size_, in.audio->rate, plan.settings_.formantsAgainst),
-          out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_), behind_(bins_),
-          ahead_(bins_), rises_(bins_), scratch_(bins_), fits_(bins_), past_(bins_), before_(bins_),
-          main_(in.audio->channels.size(), bins_), next_(in.audio->channels.size(), bins_),
-          // Hann windows squared, a hop apart, sum to this.
-          scale_(static_cast<float>(plan.hops_.hop() / (0.375 * double(size_)))) {
-        for (std::size_t i = 0; i < size_; ++i)
+          overlapped_(size_), envelope_(size_, in.audio->rate, plan.settings_.formantsAgainst),
+          out_(in.audio->rate, in.audio->channelCount(), Frames(span.length())), power_(bins_ + 4),
+          lastPower_(bins_ + 4), regions_(bins_), turning_(bins_), behind_(bins_ + 2 * beside + 4),
+          ahead_(bins_ + 2 * beside + 4), rises_(bins_ + 4), scratch_(bins_), main_(bins_), next_(bins_),
+          now_(in.audio->channels.size(), Spectrum(bins_)), last_(now_), past_(bins_) {
+        // Hann windows squared, a hop apart, sum to this.
+        const auto scale = static_cast<float>(plan.hops_.hop() / (0.375 * double(size_)));
+        for (std::size_t i = 0; i < size_; ++i) {
             shape_[i] = static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * double(i) / double(size_)));
-        now_.assign(in.audio->channels.size(), Spectrum(bins_));
-        back_.assign(in.audio->channels.size(), Spectrum(bins_));
+            overlapped_[i] = scale * shape_[i];
+        }
     }
 
     Result<Audio> run(const Progress& progress) {
@@ -154,60 +150,53 @@ class VocoderRun {
     }
 
   private:
-    struct Region {
-        std::size_t from;
-        std::size_t peak;
-        std::size_t to;
-    };
-
     // Works out one frame. `left`: frames until the next run, when this one is being led over to it, else 0.
     void step(std::int64_t k, bool first, std::int64_t left, bool leadBegins) {
         const std::int64_t o = plan_.hops_.at(k);
         const std::int64_t previous = plan_.hops_.at(k - 1);
         const std::int64_t source = plan_.zones_.sourceAt(o);
-        std::fill(power_.begin(), power_.end(), 0.0F);
+        std::swap(now_, last_);
+        std::swap(power_, lastPower_);
         for (std::size_t c = 0; c < now_.size(); ++c) {
             analyse(c, source, now_[c]);
-            for (std::size_t b = 0; b < bins_; ++b)
-                power_[b] += std::norm(now_[c][b]);
+            (c == 0 ? setPower : addPower)(now_[c], power_.data());
         }
-        silent_ = std::all_of(power_.begin(), power_.end(), [](float p) { return p == 0; });
+        silent_ =
+            std::all_of(power_.begin(), power_.begin() + std::ptrdiff_t(bins_), [](float p) { return p == 0; });
         if (silent_) {
-            begin(main_);
-            begin(next_);
-            for (std::size_t c = 0; c < now_.size(); ++c) {
-                std::fill(main_.before[c].begin(), main_.before[c].end(), 0.0F);
-                std::fill(next_.before[c].begin(), next_.before[c].end(), 0.0F);
-            }
+            main_.none();
+            next_.none();
+            for (Spectrum& now : now_)
+                std::fill(now.begin(), now.end(), 0.0F);
             return;
         }
         const bool asRecorded = plan_.zones_.resetsBetween(previous, o);
         const bool sameSpeed = source - plan_.zones_.sourceAt(previous) == o - previous;
-        if (!first && (asRecorded || !sameSpeed))
-            for (std::size_t c = 0; c < back_.size(); ++c)
-                analyse(c, source - (o - previous), back_[c]);
+        if (!first && (asRecorded || !sameSpeed)) {
+            for (std::size_t c = 0; c < now_.size(); ++c) {
+                analyse(c, source - (o - previous), past_);
+                turning_.compare(c, last_[c], past_);
+            }
+            regions_.find(power_);
+        }
         if (asRecorded) lookAhead(source);
-        if (!first && (asRecorded || !sameSpeed)) findRegions();
-        const auto advance = [&](Voice& voice, bool begins) {
+        const auto advance = [&](Turns& turns, bool begins) {
             if (begins) {
-                begin(voice);
+                turns.none();
             } else if (asRecorded) {
-                turnAroundPeaks(voice);
-                for (std::size_t b = 0; b < bins_; ++b)
-                    if (rises_[b] != 0) voice.turn[b] = 1;
+                turning_.find(regions_, power_, lastPower_, turns);
+                turns.none(rises_);
             } else if (sameSpeed) { // going on at the recording's own speed, as turned as before
-                flatten(voice);
+                turns.flatten();
             } else {
-                turnAroundPeaks(voice);
+                turning_.find(regions_, power_, lastPower_, turns);
             }
         };
         advance(main_, first);
         if (left > 0) {
             advance(next_, leadBegins);
-            lead(left);
-            remember(next_);
+            main_.lead(next_, left);
         }
-        remember(main_);
     }
 
     // Finds the bins in which an attack brings more than there was: those begin with it, while what lasts through
@@ -216,64 +205,18 @@ class VocoderRun {
         powerAt(source - static_cast<std::int64_t>(size_ / 4), behind_);
         powerAt(source + plan_.reachAround() + static_cast<std::int64_t>(size_ / 8), ahead_);
         constexpr float rise = 2;
-        for (std::size_t b = 0; b < bins_; ++b) {
-            float then = 0;
-            float before = 0;
-            for (std::size_t k = b > 2 ? b - 2 : 0; k < std::min(bins_, b + 3); ++k) {
-                then += ahead_[k];
-                before += behind_[k];
-            }
-            rises_[b] = static_cast<char>(then > rise * before);
-        }
+        const auto about = [](const float* power) {
+            return base::four(power) + base::four(power + 1) + base::four(power + 2) + base::four(power + 3) +
+                   base::four(power + 4);
+        };
+        for (std::size_t b = 0; b < bins_; b += 4)
+            base::put(about(&ahead_[b]) > rise * about(&behind_[b]), &rises_[b]);
     }
 
     void powerAt(std::int64_t source, std::vector<float>& power) {
-        std::fill(power.begin(), power.end(), 0.0F);
         for (std::size_t c = 0; c < now_.size(); ++c) {
             analyse(c, source, scratch_);
-            for (std::size_t b = 0; b < bins_; ++b)
-                power[b] += std::norm(scratch_[b]);
-        }
-    }
-
-    // Phases as they are recorded.
-    static void begin(Voice& voice) {
-        std::fill(voice.turn.begin(), voice.turn.end(), 1.0F);
-        voice.level = true;
-    }
-
-    // Takes the levels out of the turns.
-    static void flatten(Voice& voice) {
-        if (voice.level) return;
-        for (auto& t : voice.turn)
-            t = unit(t);
-        voice.level = true;
-    }
-
-    static std::complex<float> unit(std::complex<float> x) { return x / std::max(1e-9F, std::sqrt(std::norm(x))); }
-
-    void remember(Voice& voice) const {
-        for (std::size_t c = 0; c < now_.size(); ++c)
-            for (std::size_t b = 0; b < bins_; ++b)
-                voice.before[c][b] = now_[c][b] * voice.turn[b];
-    }
-
-    // Turns what is heard towards what will be, so that nothing is left to turn after `left` more frames.
-    void lead(std::int64_t left) {
-        const auto share = float(left) / float(left + 1);
-        // Neighbours mostly turn alike: what was worked out for one holds for the next.
-        std::complex<float> turn;
-        std::complex<float> next;
-        std::complex<float> led;
-        for (std::size_t b = 0; b < bins_; ++b) {
-            if (b == 0 || main_.turn[b] != turn || next_.turn[b] != next) {
-                turn = main_.turn[b];
-                next = next_.turn[b];
-                const std::complex<float> there = unit(next);
-                const float apart = std::arg(turn * std::conj(there));
-                led = std::sqrt(std::norm(turn)) * there * std::polar(1.0F, apart * share);
-            }
-            main_.turn[b] = led;
+            (c == 0 ? setPower : addPower)(scratch_, power.data() + beside);
         }
     }
 
@@ -282,7 +225,7 @@ class VocoderRun {
         if (silent_) return;
         for (std::size_t c = 0; c < now_.size(); ++c) {
             const auto spectrum = fft_.spectrum();
-            std::copy(main_.before[c].begin(), main_.before[c].end(), spectrum.begin());
+            main_.turn(now_[c], spectrum);
             if (envelope_.moves()) envelope_.move(spectrum);
             spectrum[0].imag(0);
             spectrum[bins_ - 1].imag(0);
@@ -292,111 +235,16 @@ class VocoderRun {
     }
 
     void analyse(std::size_t c, std::int64_t centre, Spectrum& to) {
-        const auto time = fft_.time();
-        const std::int64_t from = centre - plan_.reach();
-        in_.copy(c, {from, from + static_cast<std::int64_t>(size_)}, time.data());
-        for (std::size_t i = 0; i < size_; ++i)
-            time[i] *= shape_[i];
+        in_.shaped(c, centre - plan_.reach(), shape_, fft_.time().data());
         fft_.forward(to);
     }
 
-    // Parts the bins around the peaks of the power; the regions meet where it is lowest between peaks.
-    void findRegions() {
-        regions_.clear();
-        // An offset has no phase to turn.
-        std::size_t from = 0;
-        while (from + 1 < bins_ && power_[from + 1] < power_[from])
-            ++from;
-        offsetEnd_ = from;
-        std::size_t peak = nextPeak(from);
-        while (from < bins_) {
-            const std::size_t following = nextPeak(peak + 1);
-            std::size_t to = bins_;
-            if (following < bins_) {
-                to = static_cast<std::size_t>(std::min_element(power_.begin() + std::ptrdiff_t(peak),
-                                                               power_.begin() + std::ptrdiff_t(following)) -
-                                              power_.begin()) +
-                     1;
-            }
-            regions_.push_back({from, peak, to});
-            from = to;
-            peak = following;
-        }
-    }
-
-    // Turns the bins of each region together.
-    void turnAroundPeaks(Voice& voice) {
-        compare(voice);
-        std::fill(voice.turn.begin(), voice.turn.begin() + std::ptrdiff_t(offsetEnd_), 1.0F);
-        for (const Region& region : regions_)
-            turnAround(voice, region);
-        voice.level = false;
-    }
-
-    // Bin by bin, over all channels: what was put out before times its own past's conjugate, and the power of both.
-    void compare(const Voice& voice) {
-        std::fill(fits_.begin(), fits_.end(), 0.0F);
-        std::fill(past_.begin(), past_.end(), 0.0F);
-        std::fill(before_.begin(), before_.end(), 0.0F);
-        for (std::size_t c = 0; c < back_.size(); ++c)
-            for (std::size_t b = 0; b < bins_; ++b) {
-                fits_[b] += voice.before[c][b] * std::conj(back_[c][b]);
-                past_[b] += std::norm(back_[c][b]);
-                before_[b] += std::norm(voice.before[c][b]);
-            }
-    }
-
-    void turnAround(Voice& voice, const Region& region) {
-        const std::size_t low = std::max(region.from, region.peak > 1 ? region.peak - 1 : 0);
-        const std::size_t high = std::min(region.to, region.peak + 2);
-        const std::complex<float> fit = sumOf(fits_, low, high);
-        const float magnitude = std::sqrt(std::norm(fit));
-        // Where the past has nothing like it, something begins: as recorded.
-        const bool begins = sumOf(past_, low, high) < 0.003F * sumOf(power_, low, high) || magnitude < 1e-20F;
-        std::complex<float> turn = 1;
-        if (!begins) {
-            turn = fit / magnitude;
-            // How well the whole region fits, turned, to what was put out before: 1 entirely.
-            const float both = (sumOf(fits_, region.from, region.to) * std::conj(turn)).real();
-            const float past = 1e-30F + sumOf(past_, region.from, region.to);
-            const float put = 1e-30F + sumOf(before_, region.from, region.to);
-            turn *= levelAt(both / std::sqrt(past * put));
-        }
-        std::fill(voice.turn.begin() + std::ptrdiff_t(region.from), voice.turn.begin() + std::ptrdiff_t(region.to),
-                  turn);
-    }
-
-    template <class Number>
-    static Number sumOf(const std::vector<Number>& bins, std::size_t from, std::size_t to) {
-        Number sum = 0;
-        for (std::size_t b = from; b < to; ++b)
-            sum += bins[b];
-        return sum;
-    }
-
-    // Frames that do not fit each other entirely lose power where they overlap. A sample in the middle of a frame
-    // is made of it and of a quarter each of its neighbours, whose likeness is r, and that of the two r².
-    static float levelAt(float likeness) {
-        const float r = std::clamp(likeness, 0.3F, 1.0F);
-        return std::sqrt(2.25F / (1.125F + r + 0.125F * r * r));
-    }
-
-    std::size_t nextPeak(std::size_t from) const {
-        for (std::size_t b = std::max<std::size_t>(from, 2); b + 2 < bins_; ++b)
-            if (power_[b] > power_[b - 1] && power_[b] >= power_[b + 1] && power_[b] > power_[b - 2] &&
-                power_[b] >= power_[b + 2])
-                return b;
-        return bins_;
-    }
-
     void overlap(std::size_t c, std::int64_t at) {
-        const auto time = fft_.time();
         const std::int64_t begin = std::max<std::int64_t>(0, span_.from - at);
         const std::int64_t end = std::min(static_cast<std::int64_t>(size_), span_.to - at);
-        sound::Samples& y = out_.channels[c];
-        for (std::int64_t i = begin; i < end; ++i)
-            y[static_cast<std::size_t>(at - span_.from + i)] +=
-                scale_ * shape_[static_cast<std::size_t>(i)] * time[static_cast<std::size_t>(i)];
+        if (begin < end)
+            addShaped(fft_.time().data() + begin, overlapped_.data() + begin, static_cast<std::size_t>(end - begin),
+                      out_.channels[c].data() + (at - span_.from + begin));
     }
 
     const Vocoder& plan_;
@@ -405,25 +253,25 @@ class VocoderRun {
     std::size_t size_;
     sound::RealFft fft_;
     std::size_t bins_;
-    std::vector<float> shape_;
+    std::vector<float> shape_;      // of what is looked at
+    std::vector<float> overlapped_; // and of what is put out
     Envelope envelope_;
     Audio out_;
-    std::vector<float> power_;
-    std::vector<Region> regions_; // of its peaks
-    std::size_t offsetEnd_ = 0;   // bins below it are an offset
-    std::vector<float> behind_;   // the power before an attack
-    std::vector<float> ahead_;    // and after it
-    std::vector<char> rises_;     // what it brings
+    std::vector<float> power_; // of the frame, over all channels, and room for whole fours
+    std::vector<float> lastPower_;
+    Regions regions_; // of its peaks
+    Turning turning_;
+    static constexpr std::size_t beside = 2; // silent bins on either side of the next two
+    std::vector<float> behind_;              // the power before an attack
+    std::vector<float> ahead_;               // and after it
+    std::vector<std::int32_t> rises_;        // not 0 in the bins in which it brings something
     Spectrum scratch_;
-    Spectrum fits_;              // see compare()
-    std::vector<float> past_;    // the power of back_
-    std::vector<float> before_;  // and of what was put out before
-    Voice main_;                 // what is heard
-    Voice next_;                 // the run to come, unheard
-    std::vector<Spectrum> now_;  // the frame
-    std::vector<Spectrum> back_; // the recording one hop before it
+    Turns main_;                 // of what is heard
+    Turns next_;                 // of the run to come, unheard
+    std::vector<Spectrum> now_;  // the frame as recorded, by channel
+    std::vector<Spectrum> last_; // and the one before
+    Spectrum past_;              // a channel of the recording one hop before the frame
     bool silent_ = true;
-    float scale_;
 };
 
 Result<Audio> Vocoder::piece(Span span, const Excerpt& in, const Progress& progress) const {
