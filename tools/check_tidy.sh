@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
-# Runs clang-tidy over the product's sources, a folder at a time: the build writes one file for each that includes all of
-# the folder's, so that headers are read once. A folder that was found clean is not looked at again until one of its
+# Runs clang-tidy over the product's sources, several folders at a time: the build writes files that include all of theirs,
+# so that headers are read once (src/CMakeLists.txt). What was found clean is not looked at again until one of its
 # files, of the headers that these include, of the rules or of the compiler's options has changed.
 # Usage: tools/check_tidy.sh CLANG_TIDY BUILD_FOLDER
 set -uo pipefail
@@ -31,7 +31,7 @@ for entry in json.load(open(os.path.join(sys.argv[1], "compile_commands.json")))
 export -f check
 
 log=$(mktemp) || exit 1
-ls "$build"/tidy/*.cpp src/app/main.cpp | xargs -P "$(nproc)" -I{} bash -c 'check {}' >"$log"
+ls "$build"/tidy/*.cpp | xargs -P "$(nproc)" -I{} bash -c 'check {}' >"$log"
 status=$?
 # A header of several folders is looked at in each.
 grep -v '^$' "$log" | awk '!seen[$0]++'

@@ -1,5 +1,6 @@
 #include "prove/measured.h"
 
+#include "base/four.h"
 #include "hear/onsets.h"
 #include "sound/fft.h"
 #include "sound/loudness.h"
@@ -147,14 +148,29 @@ double Envelope::at(double frame, Band band) const {
 
 namespace {
 
-// A filter of the second order with a Butterworth's damping, as in Bristow-Johnson, "Cookbook formulae for audio
-// equalizer biquad filter coefficients" (from memory).
-class Biquad {
+using base::Four;
+
+// REQUIRES as many samples in both.
+void addTo(std::vector<float>& sum, const sound::Samples& samples) {
+    std::size_t i = 0;
+    for (; i + 4 <= sum.size(); i += 4)
+        base::put(base::four(&sum[i]) + base::four(&samples[i]), &sum[i]);
+    for (; i < sum.size(); ++i)
+        sum[i] += samples[i];
+}
+
+// Two filters of the second order side by side, with a Butterworth's damping, as in Bristow-Johnson, "Cookbook
+// formulae for audio equalizer biquad filter coefficients" (from memory): a low pass and a high pass.
+class LowAndHigh {
   public:
-    static Biquad lowPass(double hertz, int rate) { return {hertz, rate, false}; }
-    static Biquad highPass(double hertz, int rate) { return {hertz, rate, true}; }
-    float next(float x) {
-        const float y = b0_ * x + b1_ * x1_ + b0_ * x2_ - a1_ * y1_ - a2_ * y2_;
+    LowAndHigh(double low, double high, int rate) {
+        set(0, low, rate, false);
+        set(1, high, rate, true);
+    }
+    // The low pass' in the first, the high pass' in the second.
+    Four next(float sample) {
+        const Four x{sample, sample};
+        const Four y = b0_ * x + b1_ * x1_ + b0_ * x2_ - a1_ * y1_ - a2_ * y2_;
         x2_ = x1_;
         x1_ = x;
         y2_ = y1_;
@@ -163,31 +179,29 @@ class Biquad {
     }
 
   private:
-    Biquad(double hertz, int rate, bool high) {
+    void set(int lane, double hertz, int rate, bool high) {
         const double w = 2 * std::numbers::pi * std::min(hertz, 0.45 * rate) / rate;
         const double alpha = std::sin(w) / std::numbers::sqrt2;
         const double side = high ? -(1 + std::cos(w)) : 1 - std::cos(w);
-        b0_ = static_cast<float>(std::abs(side) / 2 / (1 + alpha));
-        b1_ = static_cast<float>(side / (1 + alpha));
-        a1_ = static_cast<float>(-2 * std::cos(w) / (1 + alpha));
-        a2_ = static_cast<float>((1 - alpha) / (1 + alpha));
+        b0_[lane] = static_cast<float>(std::abs(side) / 2 / (1 + alpha));
+        b1_[lane] = static_cast<float>(side / (1 + alpha));
+        a1_[lane] = static_cast<float>(-2 * std::cos(w) / (1 + alpha));
+        a2_[lane] = static_cast<float>((1 - alpha) / (1 + alpha));
     }
-    float b0_ = 0;
-    float b1_ = 0;
-    float a1_ = 0;
-    float a2_ = 0;
-    float x1_ = 0;
-    float x2_ = 0;
-    float y1_ = 0;
-    float y2_ = 0;
+    Four b0_{};
+    Four b1_{};
+    Four a1_{};
+    Four a2_{};
+    Four x1_{};
+    Four x2_{};
+    Four y1_{};
+    Four y2_{};
 };
 
 // Builds an envelope from audio that comes in pieces.
 class EnvelopeMaker {
   public:
-    explicit EnvelopeMaker(int rate) : low_(Biquad::lowPass(180, rate)), bright_(Biquad::highPass(5000, rate)) {
-        envelope_.cell = std::max(1, rate / 500);
-    }
+    explicit EnvelopeMaker(int rate) : filters_(180, 5000, rate) { envelope_.cell = std::max(1, rate / 500); }
 
     // `both`: the sum of its channels.
     void add(const sound::Audio& audio, const std::vector<float>& both) {
@@ -207,35 +221,33 @@ class EnvelopeMaker {
   private:
     // The filters in registers, which the samples might otherwise lie over.
     void addWithinCell(const sound::Audio& audio, const float* both, std::size_t from, std::size_t to) {
-        Biquad lowPass = low_;
-        Biquad highPass = bright_;
-        float all = sums_[0];
-        float low = sums_[1];
-        float bright = sums_[2];
+        LowAndHigh filters = filters_;
+        float all = all_;
+        Four parts = parts_;
         const float* left = audio.channels[0].data();
         const float* right = audio.channels.size() > 1 ? audio.channels[1].data() : nullptr;
         for (std::size_t i = from; i < to; ++i) {
             all += left[i] * left[i];
             if (right != nullptr) all += right[i] * right[i];
-            const float l = lowPass.next(both[i]);
-            const float b = highPass.next(both[i]);
-            low += l * l;
-            bright += b * b;
+            const Four y = filters.next(both[i]);
+            parts += y * y;
         }
-        low_ = lowPass;
-        bright_ = highPass;
-        sums_ = {all, low, bright};
+        filters_ = filters;
+        all_ = all;
+        parts_ = parts;
     }
     void close() {
-        for (std::size_t b = 0; b < sums_.size(); ++b)
-            envelope_.levels[b].push_back(std::sqrt(sums_[b] / static_cast<float>(count_)));
-        sums_ = {};
+        const std::array<float, bandsOfEnvelope.size()> sums{all_, parts_[0], parts_[1]};
+        for (std::size_t b = 0; b < sums.size(); ++b)
+            envelope_.levels[b].push_back(std::sqrt(sums[b] / static_cast<float>(count_)));
+        all_ = 0;
+        parts_ = Four{};
         count_ = 0;
     }
     Envelope envelope_;
-    Biquad low_;
-    Biquad bright_;
-    std::array<float, bandsOfEnvelope.size()> sums_{};
+    LowAndHigh filters_;
+    float all_ = 0; // the power of the samples of the cell, so far
+    Four parts_{};  // and of what the filters let through
     std::int64_t count_ = 0;
 };
 
@@ -260,8 +272,7 @@ Result<Measured> measure(const sound::Blocks& blocks, const Wanted& wanted, cons
         if (meter) meter->add(audio);
         both.assign(audio.channels[0].begin(), audio.channels[0].end());
         for (std::size_t c = 1; c < audio.channels.size(); ++c)
-            for (std::size_t i = 0; i < both.size(); ++i)
-                both[i] += audio.channels[c][i];
+            addTo(both, audio.channels[c]);
         envelope.add(audio, both);
         if (listens)
             if (auto added = recorder.addMono(both.data(), audio.frames().value); !added)

@@ -88,6 +88,7 @@ void intoRelatives(Reach& r) {
 std::vector<Command> ruleCommands() {
     const AtPointer rules{OnClip, Among::Fit, words("Time rule")};
     std::vector<Command> list;
+    list.reserve(std::size(project::timeRules));
     for (const project::TimeRuleEntry& entry : project::timeRules)
         list.push_back({QStringLiteral("clipRule-") + entry.word, ruleWord(entry.rule), "", Needs::Clips,
                         [rule = entry.rule](Reach& r) {

@@ -39,6 +39,7 @@ void letClipsFollow(Reach& r) {
 
 std::vector<Command> projectRuleCommands() {
     std::vector<Command> list;
+    list.reserve(std::size(project::timeRules));
     for (const project::TimeRuleEntry& entry : project::timeRules)
         list.push_back({QStringLiteral("projectRule-") + entry.word, ruleWord(entry.rule), "", Needs::Nothing,
                         [rule = entry.rule](Reach& r) {

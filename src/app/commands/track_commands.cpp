@@ -129,6 +129,7 @@ bool isTrackTightened(const Reach& r) {
 std::vector<Command> trackRuleCommands() {
     const AtPointer rules{OnTrack, Among::Fit, words("Time rule")};
     std::vector<Command> list;
+    list.reserve(std::size(project::timeRules));
     for (const project::TimeRuleEntry& entry : project::timeRules)
         list.push_back({QStringLiteral("trackRule-") + entry.word, ruleWord(entry.rule), "", Needs::Track,
                         [rule = entry.rule](Reach& r) { giveTrackRule(r, rule); },
