@@ -323,6 +323,8 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     const bool isSaid = a.ratio || a.beats || a.from || (o.trust && saysTempo(in));
     heeded.ear = !isSaid || (a.tighten && !a.method); // bars count where it is tightened
     heeded.kind = !a.method;                          // it says which method is best
+    // A tape alone goes by no hits; transposed, time is stretched before it is played.
+    heeded.attacks = a.method != stretch::Method::Tape || a.semitones != 0 || a.tighten || o.loop;
     auto imported = project::importFile(in, 0, heeded, {{}, stop});
     if (!imported) return tl::unexpected(imported.error());
     fitted.messages = imported->warnings;

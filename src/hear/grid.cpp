@@ -176,10 +176,18 @@ std::complex<double> phasor(const std::vector<Event>& events, double hz) {
 }
 
 double clarity(const std::vector<Event>& events, double hz, double total) {
-    double sum = 0;
-    for (const auto& [k, weight] : {std::pair{1.0, 1.0}, {2.0, 1.0}, {3.0, 0.6}, {4.0, 1.0}})
-        sum += weight * std::abs(phasor(events, hz * k)) / total;
-    return sum;
+    std::array<std::complex<double>, 4> sums{}; // at hz and at twice, three and four times as many
+    for (const Event& e : events) {
+        const std::complex<double> turn = std::polar(1.0, -2 * std::numbers::pi * hz * e.at);
+        std::complex<double> power = e.strength;
+        for (std::complex<double>& sum : sums)
+            sum += power *= turn;
+    }
+    constexpr std::array weights{1.0, 1.0, 0.6, 1.0};
+    double clear = 0;
+    for (std::size_t k = 0; k < sums.size(); ++k)
+        clear += weights[k] * std::abs(sums[k]) / total;
+    return clear;
 }
 
 // Solves A x = b in place by elimination; A symmetric and positive.

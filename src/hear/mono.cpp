@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <memory>
 #include <numbers>
 
 namespace hear {
@@ -39,21 +40,22 @@ Mono::Mono(const Recording& recording)
 
 void Mono::read(std::int64_t first, std::span<float> out) const {
     const auto half = static_cast<std::int64_t>(filter_.size() / 2);
-    std::vector<float> sum(out.size() * factor_ + 2 * static_cast<std::size_t>(half));
-    recording_.read(first * factor_ - half, sum);
-    for (float& s : sum)
-        s *= gain_;
+    const std::size_t length = out.size() * factor_ + 2 * static_cast<std::size_t>(half);
+    const auto sum = std::make_unique_for_overwrite<float[]>(length);
+    recording_.read(first * factor_ - half, {sum.get(), length});
+    for (std::size_t i = 0; i < length; ++i)
+        sum[i] *= gain_;
     // Sample by sample of each tap's own phase, so that the inner loop runs through memory in a line.
     const auto factor = static_cast<std::size_t>(factor_);
     const std::size_t count = out.size();
-    std::vector<float> phase(count + filter_.size() / factor + 1);
+    const auto phase = std::make_unique_for_overwrite<float[]>(count + filter_.size() / factor + 1);
     std::fill(out.begin(), out.end(), 0.0F);
     for (std::size_t p = 0; p < factor; ++p) {
         std::size_t filled = 0;
-        for (std::size_t i = p; i < sum.size(); i += factor)
+        for (std::size_t i = p; i < length; i += factor)
             phase[filled++] = sum[i];
         for (std::size_t t = p; t < filter_.size(); t += factor)
-            addScaled(phase.data() + t / factor, filter_[t], out.data(), count);
+            addScaled(phase.get() + t / factor, filter_[t], out.data(), count);
     }
 }
 

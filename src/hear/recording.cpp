@@ -68,18 +68,22 @@ struct Recording::Store {
 };
 
 void Recording::read(std::int64_t first, std::span<float> out) const {
-    std::fill(out.begin(), out.end(), 0.0F);
-    const std::int64_t from = std::clamp<std::int64_t>(first, 0, frames_);
-    const std::int64_t to = std::clamp<std::int64_t>(first + static_cast<std::int64_t>(out.size()), from, frames_);
-    float* at = out.data() + (from - first);
-    const auto count = static_cast<std::size_t>(to - from);
+    const auto length = static_cast<std::int64_t>(out.size());
+    const std::int64_t before = std::clamp<std::int64_t>(-first, 0, length);
+    const std::int64_t end = std::clamp<std::int64_t>(frames_ - first, before, length);
+    std::fill(out.begin(), out.begin() + before, 0.0F);
+    std::fill(out.begin() + end, out.end(), 0.0F);
+    const std::int64_t from = first + before;
+    float* at = out.data() + before;
+    const auto count = static_cast<std::size_t>(end - before);
     if (count == 0) return;
     if (store_->file < 0) {
         std::copy_n(store_->samples.begin() + from, count, at);
         return;
     }
     // Our own file, written before: where it cannot be read, silence is the best there is.
-    base::disk::readAllAt(store_->file, at, count * sizeof(float), from * std::int64_t(sizeof(float)));
+    if (!base::disk::readAllAt(store_->file, at, count * sizeof(float), from * std::int64_t(sizeof(float))))
+        std::fill_n(at, count, 0.0F);
 }
 
 struct Recorder::Converter {

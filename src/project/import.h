@@ -22,6 +22,8 @@ struct Witnesses {
     bool ear = true; // Heard and Length
     hear::Window window;
     bool kind = false; // without the ear: the kind of sound, and its key, all the same
+    bool attacks =
+        true; // where hits begin, which methods other than tape go by; without ear and kind it can be spared
 };
 
 // Reads a file, works out outline, attacks and readings, and settles on the

@@ -252,21 +252,25 @@ Result<sound::AudioPtr> convertedAside(const sound::Audio& decoded, int rate, co
     return aside.finished();
 }
 
-// Not into a store: in memory where it is short, else aside. What is listened to is made on the way.
-Result<ReadSource> decodedAside(sound::Begun begun, int rate, const base::Progress& progress) {
+// Not into a store: in memory where it is short, else aside.
+Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, const base::Progress& progress) {
+    const int rate = keeping.rate;
     const fs::path file = begun.reader.path();
     const int own = begun.reader.facts().rate;
     const int channels = begun.reader.facts().channels;
     sound::Aside aside(own, channels);
     aside.expect(begun.reader.likelyFrames());
-    hear::Recorder recorder(own, channels);
-    recorder.expect(Frames(static_cast<std::int64_t>(begun.reader.likelyFrames())));
+    std::optional<hear::Recorder> recorder;
+    if (keeping.listening) {
+        recorder.emplace(own, channels);
+        recorder->expect(Frames(static_cast<std::int64_t>(begun.reader.likelyFrames())));
+    }
     std::vector<float> woven(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
     const auto take = [&](std::int64_t frames) -> Result<void> {
         aside.add(woven.data(), frames);
-        if (auto added = recorder.add(woven.data(), frames); !added)
-            return tl::unexpected(naming(file, added.error()));
-        return {};
+        if (!recorder) return {};
+        auto added = recorder->add(woven.data(), frames);
+        return added ? added : tl::unexpected(naming(file, added.error()));
     };
     for (Frames at(0); at < begun.frames();) {
         const std::int64_t n = std::min(readBlock, (begun.frames() - at).value);
@@ -288,13 +292,15 @@ Result<ReadSource> decodedAside(sound::Begun begun, int rate, const base::Progre
     }
     auto warnings = begun.reader.end();
     if (!warnings) return tl::unexpected(warnings.error());
-    auto recording = recorder.finished();
-    if (!recording) return tl::unexpected(naming(file, recording.error()));
     if (progress.stopped()) return base::cancelled();
     ReadSource out;
     out.file = file;
     out.kept = {rate};
-    out.recording = std::move(*recording);
+    if (recorder) {
+        auto recording = recorder->finished();
+        if (!recording) return tl::unexpected(naming(file, recording.error()));
+        out.recording = std::move(*recording);
+    }
     out.facts = begun.reader.facts();
     out.warnings = std::move(*warnings);
     sound::AudioPtr audio = aside.finished();
@@ -331,7 +337,7 @@ Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const bas
     auto from = opened();
     if (!from) return tl::unexpected(from.error());
     try {
-        return decodedAside(std::move(*from), keeping.rate, progress);
+        return decodedAside(std::move(*from), keeping, progress);
     } catch (const std::bad_alloc&) {
         return base::problem(
             fmt::format("{} could not be read: there is not enough memory for it.", base::shownPath(file)));

@@ -65,6 +65,19 @@ TEST(Settle, WitnessesCanBeLeftOut) {
     EXPECT_NEAR(deaf.beats->meanTempo().value, 97, 1e-9);
 }
 
+TEST(Settle, HitsAreNotLookedForWhereNobodyWantsThem) {
+    const Folder folder;
+    const Source without = imported(folder, "weir_97bpm.wav", loopAt(128), {true, true, false, {}, false, false});
+    EXPECT_TRUE(without.sound->attacks.empty());
+    EXPECT_NEAR(without.beats->meanTempo().value, 97, 1e-9);
+    const Source with = imported(folder, "weir_97bpm.wav", loopAt(128), {true, true, false, {}});
+    EXPECT_FALSE(with.sound->attacks.empty());
+    EXPECT_EQ(without.sound->audio.channels, with.sound->audio.channels);
+    // Who listens goes by them.
+    const Source heard = imported(folder, "weir_97bpm.wav", loopAt(128), {true, true, true, {}, false, false});
+    EXPECT_EQ(heard.sound->attacks, with.sound->attacks);
+}
+
 TEST(Settle, AWindowBringsNamesAndTagsIntoItToo) {
     const Folder folder;
     const Source s = imported(folder, "weir_128bpm.wav", loopAt(128), {true, true, true, {Bpm(50), Bpm(99)}});
