@@ -92,7 +92,8 @@ class Sound {
     const std::vector<Frames> attacks; // where the onsets are
     // Which of them strike, for what stays together with others (sets.h); none: the audio tells.
     const std::optional<std::vector<Frames>> strikes;
-    const base::Key attacksKey; // equal for equal attacks and strikes
+    const stretch::KnownStrikes known; // what the audio tells of them
+    const base::Key attacksKey;        // equal for equal attacks and strikes
 };
 
 // A part of a recording, in its own seconds.

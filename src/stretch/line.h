@@ -47,6 +47,7 @@ struct Passage {
     // far as a method looks.
     bool circle = false;
     std::optional<std::vector<Frames>> strikes = std::nullopt; // which of the attacks are; none: the sound tells
+    const KnownStrikes* known = nullptr; // where that is kept, if `in` is a recording as it is
 
     double sourceAt(double output) const { return map.sourceAt(output + double(before)); }
     double outputAt(double source) const { return map.outputAt(source) - double(before); }

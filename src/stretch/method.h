@@ -8,6 +8,7 @@
 
 #include <array>
 #include <memory>
+#include <mutex>
 #include <optional>
 #include <string>
 #include <vector>
@@ -40,6 +41,17 @@ struct Settings {
     bool operator==(const Settings&) const = default;
 };
 
+// Which of a recording's attacks strike (strikes.h), found when that is first asked and kept: it is the same at
+// every tempo. Of one recording and its attacks, always the same ones. Any thread.
+class KnownStrikes {
+  public:
+    const std::vector<Frames>& of(const Audio& audio, const std::vector<Frames>& attacks) const;
+
+  private:
+    mutable std::once_flag once_;
+    mutable std::vector<Frames> strikes_;
+};
+
 // The sound to be stretched, with what is known of it. Must outlive the call, and a Rendering made of it.
 struct Material {
     const Audio& audio;
@@ -50,6 +62,7 @@ struct Material {
     // Those of the attacks that strike (strikes.h), for material that has to stay together with other material and
     // is therefore not asked itself; null: it is.
     const std::vector<Frames>* strikes = nullptr;
+    const KnownStrikes* known = nullptr; // where what it says of itself is kept; null: nowhere
 };
 
 class Line;

@@ -65,6 +65,7 @@ Result<Passage> passageOf(const Material& material, const TimeMap& map, bool loo
     if (loop) return circleOf(material, map);
     Passage passage{nullptr, {&material.audio, 0}, material.attacks, map, 0, map.outputLength().value, false, {}};
     if (material.strikes != nullptr) passage.strikes = *material.strikes;
+    passage.known = material.known;
     return passage;
 }
 
@@ -233,7 +234,7 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
         if (settings.quiet)
             plan->audible = sound::setAside(quieted(plan->audible ? *plan->audible : material.audio));
         const Material audible{plan->audible ? *plan->audible : material.audio, material.attacks, true,
-                               material.strikes};
+                               material.strikes, plan->audible ? nullptr : material.known};
         if (map.isIdentity() && settings.semitones == 0) {
             plan->line = std::make_unique<Copied>(*passageOf(audible, map, false));
         } else if (settings.semitones == 0) {

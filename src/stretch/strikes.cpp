@@ -1,6 +1,7 @@
 #include "stretch/strikes.h"
 
 #include "sound/fft.h"
+#include "stretch/bins.h"
 
 #include <algorithm>
 #include <cmath>
@@ -16,7 +17,9 @@ constexpr double rise = 2.6;     // dB, the mean over bands a third of an octave
 
 class Looking {
   public:
-    explicit Looking(const Excerpt& in) : in_(in), size_(sizeFor(in.audio->rate)), fft_(size_), shape_(size_) {
+    explicit Looking(const Excerpt& in)
+        : in_(in), size_(sizeFor(in.audio->rate)), fft_(size_), shape_(size_), sum_(fft_.bins() + 2),
+          before_(fft_.bins()), after_(fft_.bins()) {
         for (std::size_t i = 0; i < size_; ++i)
             shape_[i] =
                 static_cast<float>(0.5 - 0.5 * std::cos(2 * std::numbers::pi * (double(i) + 0.5) / double(size_)));
@@ -30,8 +33,10 @@ class Looking {
 
     bool isStrike(std::int64_t at) {
         const auto size = static_cast<std::int64_t>(size_);
-        const std::vector<float> before = power(at - size + size / 8);
-        const std::vector<float> after = power(at);
+        power(at - size + size / 8, before_);
+        power(at, after_);
+        const std::vector<float>& before = before_;
+        const std::vector<float>& after = after_;
         float more = 0;
         float all = 0;
         for (std::size_t b = 1; b < after.size(); ++b) {
@@ -67,28 +72,24 @@ class Looking {
     }
 
     // All channels summed, each bin with its neighbours.
-    std::vector<float> power(std::int64_t from) {
-        std::vector<float> sum(fft_.bins() + 2, 0.0F);
-        const auto time = fft_.time();
+    void power(std::int64_t from, std::vector<float>& to) {
+        const std::size_t bins = fft_.bins();
         for (std::size_t c = 0; c < in_.audio->channels.size(); ++c) {
-            in_.copy(c, {from, from + static_cast<std::int64_t>(size_)}, time.data());
-            for (std::size_t i = 0; i < size_; ++i)
-                time[i] *= shape_[i];
+            in_.shaped(c, from, shape_, fft_.time().data());
             fft_.forward();
-            const auto spectrum = fft_.spectrum();
-            for (std::size_t b = 0; b < fft_.bins(); ++b)
-                sum[b + 1] += std::norm(spectrum[b]);
+            (c == 0 ? setPower : addPower)(fft_.spectrum(), sum_.data() + 1);
         }
-        std::vector<float> smooth(fft_.bins());
-        for (std::size_t b = 0; b < smooth.size(); ++b)
-            smooth[b] = sum[b] + sum[b + 1] + sum[b + 2];
-        return smooth;
+        for (std::size_t b = 0; b < bins; ++b)
+            to[b] = sum_[b] + sum_[b + 1] + sum_[b + 2];
     }
 
     const Excerpt in_;
     std::size_t size_;
     sound::RealFft fft_;
     std::vector<float> shape_;
+    std::vector<float> sum_; // silent on either side
+    std::vector<float> before_;
+    std::vector<float> after_;
     std::vector<Band> bands_;
 };
 
@@ -108,7 +109,14 @@ std::vector<Frames> strikesAmong(const Excerpt& in, const std::vector<Frames>& a
 } // namespace
 
 std::vector<Frames> strikesOf(const Passage& passage) {
-    return passage.strikes ? *passage.strikes : strikesAmong(passage.in, passage.attacks);
+    if (passage.strikes) return *passage.strikes;
+    return passage.known != nullptr ? passage.known->of(*passage.in.audio, passage.attacks)
+                                    : strikesAmong(passage.in, passage.attacks);
+}
+
+const std::vector<Frames>& KnownStrikes::of(const Audio& audio, const std::vector<Frames>& attacks) const {
+    std::call_once(once_, [&] { strikes_ = strikesIn(audio, attacks); });
+    return strikes_;
 }
 
 std::vector<Frames> strikesIn(const Audio& audio, const std::vector<Frames>& attacks) {
