@@ -25,8 +25,11 @@ std::size_t keepBytes() {
 }
 constexpr std::int64_t mostResident = std::int64_t(400) << 20; // bytes of files in memory, with the program itself
 
+// All cores but one, which is the window's; of two both, since the workers give way to whatever else runs.
 int workerCount() {
-    return std::clamp(static_cast<int>(std::thread::hardware_concurrency()), 1, 4);
+    constexpr int most = 8; // each takes some tens of megabytes
+    const int cores = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
+    return std::clamp(cores - 1, std::min(cores, 2), most);
 }
 
 } // namespace
@@ -128,6 +131,7 @@ void Player::take(const project::LaidPtr& laid) {
     }
     cache_.want(wanted);
     drafting_.clear();
+    draftingForJump_.clear();
     if (newTempo && state_.wantsToPlay() && !state_.waitsForClips()) {
         state_.tempoChanged();
         changedAt_ = std::chrono::steady_clock::now();

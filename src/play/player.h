@@ -202,7 +202,10 @@ class Player {
                  std::unordered_map<std::int64_t, HeardClip>& heard);
     static void addSegments(std::vector<Segment>& list, const Window& window, const RenderCache::Answer& answer);
     static void joinSegments(std::vector<Segment>& list);
+    RenderCache::Question soundingFrom(const Window& window, double place) const;
     std::vector<RenderCache::Question> aboutToSound() const;
+    std::vector<RenderCache::Question> soundingAfterJump() const;
+    void addDraftsForJump(std::vector<RenderCache::Answer>& answers) const;
     bool askForDrafts();
     double otherGainDb(const Window& window) const;
     std::pair<std::size_t, std::size_t> windowsOf(project::ClipId id) const;
@@ -264,7 +267,10 @@ class Player {
     std::unordered_map<std::int64_t, std::pair<std::size_t, std::size_t>> places_; // of clips in windows_
     // At heardTempo_: stands in until the new one is ready.
     std::unordered_map<std::int64_t, HeardClip> lastHeard_;
-    std::unordered_map<base::Key, std::chrono::steady_clock::time_point, base::KeyHash> drafting_;
+    using Asked = std::unordered_map<base::Key, std::chrono::steady_clock::time_point, base::KeyHash>;
+    Asked drafting_;        // when what is about to sound was asked for
+    Asked draftingForJump_; // and what a jump will play
+    bool wasJumping_ = false;
     std::optional<Comparison> comparison_;
     bool wantsOther_ = false;
     // What is auditioned: the one that is heard, or heard last, and the one that comes after it.

@@ -21,7 +21,17 @@ double Player::startOf(const Window& w) const {
     return metre::toSeconds(w.clip->time().startFrame + w.part->at - w.part->from, rate_).value;
 }
 
-// What is to be heard of each window from now on; an empty key where that is nothing.
+// What is to be heard of a window from a place on, in seconds; an empty key where that is nothing.
+RenderCache::Question Player::soundingFrom(const Window& w, double place) const {
+    const double start = startOf(w);
+    const Frames begin = std::max(w.part->from - w.before, metre::toFrames(metre::Seconds(place - start), rate_));
+    const Frames end = std::min(w.part->from + w.part->length + w.after,
+                                metre::toFrames(metre::Seconds(place + soon - start), rate_));
+    if (begin >= end) return {{}, Frames(0), Frames(0)};
+    return {w.part->job->key, begin, end};
+}
+
+// Of each window, from now on.
 std::vector<RenderCache::Question> Player::aboutToSound() const {
     std::vector<RenderCache::Question> list;
     list.reserve(windows_.size());
@@ -32,44 +42,68 @@ std::vector<RenderCache::Question> Player::aboutToSound() const {
     const bool wraps = project().view.looping && here < loopEnd && here + soon > loopEnd;
     const double again = wraps ? project().tempo.secondsAt(loop.from).value : 0;
     for (const Window& w : windows_) {
-        const double start = startOf(w);
-        const Frames first = w.part->from - w.before;
-        const Frames last = w.part->from + w.part->length + w.after;
-        RenderCache::Question q{{}, Frames(0), Frames(0)};
-        for (const double from : {here, wraps ? again : here}) {
-            const Frames begin = std::max(first, metre::toFrames(metre::Seconds(from - start), rate_));
-            const Frames end = std::min(last, metre::toFrames(metre::Seconds(from + soon - start), rate_));
-            if (begin >= end) continue;
-            q = {w.part->job->key, begin, end};
-            break;
-        }
+        RenderCache::Question q = soundingFrom(w, here);
+        if (!q.key && wraps) q = soundingFrom(w, again);
         list.push_back(q);
     }
     return list;
 }
 
-// What is about to sound and is not rendered is drafted. Whether all of it can be heard already.
+// Of each window, once the jump is made that is still to come; none where there is none.
+std::vector<RenderCache::Question> Player::soundingAfterJump() const {
+    std::vector<RenderCache::Question> list;
+    if (!engine_.isJumping()) return list;
+    const double there = project().tempo.secondsAt(jumpTo_).value;
+    list.reserve(windows_.size());
+    for (const Window& w : windows_)
+        list.push_back(soundingFrom(w, there));
+    return list;
+}
+
+// What is about to sound and is not rendered is drafted, and what a jump will play. Whether all of the former can
+// be heard already.
 bool Player::askForDrafts() {
-    std::vector<RenderCache::Question> questions = aboutToSound();
-    std::vector<std::size_t> which;
-    for (std::size_t i = 0; i < questions.size(); ++i)
-        if (questions[i].key) which.push_back(i);
-    std::erase_if(questions, [](const auto& q) { return !q.key; });
-    const auto answers = cache_.answers(questions);
     std::vector<WantedRender> needed;
-    bool ready = true;
     const auto now = std::chrono::steady_clock::now();
-    for (std::size_t i = 0; i < questions.size(); ++i) {
-        if (answers[i].has || answers[i].hasDraft || answers[i].failed) continue;
-        ready = false;
-        const auto asked = drafting_.find(questions[i].key);
-        if (asked != drafting_.end() && now - asked->second < std::chrono::milliseconds(200)) continue;
-        drafting_[questions[i].key] = now;
-        const Frames to = questions[i].from + metre::toFrames(metre::Seconds(draftLength), rate_);
-        needed.push_back({windows_[which[i]].part->job, 0, false, questions[i].from - Frames(2 * join), to});
-    }
+    const auto ask = [&](const std::vector<RenderCache::Question>& ofWindows, Asked& asked) {
+        std::vector<RenderCache::Question> questions;
+        std::vector<std::size_t> which;
+        for (std::size_t i = 0; i < ofWindows.size(); ++i) {
+            if (!ofWindows[i].key) continue;
+            questions.push_back(ofWindows[i]);
+            which.push_back(i);
+        }
+        const auto answers = cache_.answers(questions);
+        bool ready = true;
+        for (std::size_t i = 0; i < questions.size(); ++i) {
+            if (answers[i].has || answers[i].hasDraft || answers[i].failed) continue;
+            ready = false;
+            const auto before = asked.find(questions[i].key);
+            if (before != asked.end() && now - before->second < std::chrono::milliseconds(200)) continue;
+            asked[questions[i].key] = now;
+            const Frames to = questions[i].from + metre::toFrames(metre::Seconds(draftLength), rate_);
+            needed.push_back({windows_[which[i]].part->job, 0, false, questions[i].from - Frames(2 * join), to});
+        }
+        return ready;
+    };
+    const bool ready = ask(aboutToSound(), drafting_);
+    ask(soundingAfterJump(), draftingForJump_);
     if (!needed.empty()) cache_.draft(needed);
     return ready;
+}
+
+// Adds the drafts of what a jump will play.
+void Player::addDraftsForJump(std::vector<RenderCache::Answer>& answers) const {
+    std::vector<RenderCache::Question> questions = soundingAfterJump();
+    if (questions.empty()) return;
+    const std::vector<RenderCache::Answer> there = cache_.answers(questions);
+    for (std::size_t i = 0; i < there.size(); ++i)
+        for (const RenderedPiece& draft : there[i].drafts) {
+            auto& all = answers[i].drafts;
+            if (std::none_of(all.begin(), all.end(),
+                             [&](const RenderedPiece& d) { return d.audio == draft.audio; }))
+                all.push_back(draft);
+        }
 }
 
 // The pieces of a window, and drafts where there are none.
@@ -211,7 +245,8 @@ void Player::publish() {
         const project::Part& part = *windows_[i].part; // all of it counts where none of it is about to sound
         questions[i] = {part.job->key, part.from, part.from + part.length};
     }
-    const std::vector<RenderCache::Answer> answers = cache_.answers(questions);
+    std::vector<RenderCache::Answer> answers = cache_.answers(questions);
+    addDraftsForJump(answers);
     std::unordered_map<std::int64_t, HeardClip> heard;
     for (std::size_t i = 0; i < windows_.size();) {
         std::size_t end = i + 1;

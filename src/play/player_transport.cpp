@@ -4,6 +4,7 @@
 #include "metre/snap.h"
 
 #include <chrono>
+#include <utility>
 
 namespace play {
 
@@ -74,6 +75,8 @@ void Player::tick() {
     giveOrders(false);
     tickLed();
     lookAhead(false);
+    if (std::exchange(wasJumping_, engine_.isJumping()) && !wasJumping_)
+        take(withAudition()); // what is urgent has changed
     if (!state_.waitsForClips()) begin();
     const bool ready = !state_.wantsToPlay() || askForDrafts();
     if (state_.waitsForClips()) {

@@ -242,6 +242,36 @@ TEST(Transport, AJumpWaitsForTheBarLine) {
     EXPECT_NEAR(s.player->position().value, 8, 600.0 / 24000) << "at once";
 }
 
+// A recording of eight minutes takes seconds to be rendered, from its beginning on; the jump goes near its end.
+TEST(Transport, WhatAJumpWillPlayIsThereWhenItIsMade) {
+    Stage s;
+    project::Source whole;
+    whole.name = whole.content = "eight minutes";
+    sound::Audio audio = support::sine(220, 480, 48000, 2, 0.3);
+    whole.facts = {48000, 2, audio.frames(), "WAV"};
+    whole.sound = project::soundOf(std::move(audio), std::vector<hear::Onset>());
+    whole.beats = metre::BeatMap(Bpm(100), metre::Seconds(0));
+    const project::Added added = project::addSources(*project::setTempo({}, Bpm(113)), {whole});
+    const auto placed = project::place(added.project, added.ids[0], {}, Beats(0));
+    Project p = *project::setMethod(placed->project, {placed->id}, stretch::Method::Blend);
+    p = *project::setTranspose(p, {placed->id}, 5);
+    s.player->setProject(project::lay(p));
+    s.player->play();
+    s.play(0.4);
+    s.player->jump(Beats(760), false);
+    s.play(p.tempo.secondsAt(Beats(4)).value - p.tempo.secondsAt(s.player->position()).value - 0.05);
+    ASSERT_TRUE(s.player->isJumping());
+    ASSERT_GT(s.player->pendingRenders(), 0U) << "otherwise this tests nothing";
+    const std::int64_t before = s.out->framesPlayed();
+    s.out->advance(9600); // over the bar line, in one go
+    ASSERT_GT(s.player->position(), Beats(760));
+    s.play(1); // and on from there
+    const std::vector<float> all = s.out->taken();
+    const std::vector<float> since(all.end() - 2 * (s.out->framesPlayed() - before), all.end());
+    for (const float level : levels(since))
+        ASSERT_GT(level, 0.1F);
+}
+
 TEST(Transport, TracksHaveMetersBeforeTheOutputGain) {
     Stage s;
     Project p = manyLoops(2);
