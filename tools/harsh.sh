@@ -51,11 +51,8 @@ fi
 
 if wants kills; then
   kills=$((minutes * 200 / 60)); [ "$kills" -lt 20 ] && kills=20
-  PM_KILLS=$kills "$tests/test_harsh" --gtest_filter='Kill.*1:Kill.*2' > "$left/kills-a.log" 2>&1 & first=$!
-  PM_KILLS=$kills "$tests/test_harsh" --gtest_filter='Kill.*3:Kill.*4' > "$left/kills.log" 2>&1; second=$?
-  wait $first; first=$?
-  [ $first -ne 0 ] && cat "$left/kills-a.log" >> "$left/kills.log"
-  verdict kills "the window is killed while a hand works in it" "$kills times" $((first + second))
+  PM_KILLS=$kills tests/harsh/kills.sh "$tests/test_harsh" > "$left/kills.log" 2>&1
+  verdict kills "the window is killed while a hand works in it" "$kills times" $?
 fi
 
 if wants fuzz; then

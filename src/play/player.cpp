@@ -23,7 +23,7 @@ std::size_t keepBytes() {
     return std::clamp(static_cast<std::size_t>(pages) * static_cast<std::size_t>(sound::pageBytes()) / 64, least,
                       most);
 }
-constexpr std::int64_t mostResident = std::int64_t(400) << 20; // bytes of files in memory, with the program itself
+constexpr std::int64_t mostResident = std::int64_t(300) << 20; // bytes of files in memory, with the program itself
 
 // All cores but one, which is the window's; of two both, since the workers give way to whatever else runs.
 int workerCount() {
