@@ -52,21 +52,6 @@ int createLocked(const std::filesystem::path& path) {
     }
 }
 
-void clearAway(const std::filesystem::path& folder) {
-    static std::mutex mutex;
-    static std::set<std::filesystem::path> cleared;
-    {
-        const std::lock_guard lock(mutex);
-        std::error_code ignored;
-        if (!cleared.insert(std::filesystem::absolute(folder, ignored)).second) return;
-    }
-    std::error_code error;
-    for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end; at.increment(error)) {
-        if (at->path().filename().native().rfind(partPrefix, 0) != 0) continue;
-        if (auto left = LockedFile::take(at->path())) left->remove();
-    }
-}
-
 tl::unexpected<Problem> failure(const std::filesystem::path& path, int error) {
     return problem(fmt::format("{} could not be written: {}.", shownPath(path), writeReason(path, error)));
 }
@@ -202,6 +187,21 @@ LockedFile& LockedFile::operator=(LockedFile&& o) noexcept {
     return *this;
 }
 
+void clearParts(const std::filesystem::path& folder) {
+    static std::mutex mutex;
+    static std::set<std::filesystem::path> cleared;
+    {
+        const std::lock_guard lock(mutex);
+        std::error_code ignored;
+        if (!cleared.insert(std::filesystem::absolute(folder, ignored)).second) return;
+    }
+    std::error_code error;
+    for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end; at.increment(error)) {
+        if (at->path().filename().native().rfind(partPrefix, 0) != 0) continue;
+        if (auto left = LockedFile::take(at->path())) left->remove();
+    }
+}
+
 void LockedFile::remove() {
     if (handle_ < 0) return;
     unlink(path_.c_str());
@@ -209,7 +209,7 @@ void LockedFile::remove() {
 }
 
 PartFile::PartFile(const std::filesystem::path& target) : target_(throughLinks(target)) {
-    clearAway(folderOf(target_));
+    clearParts(folderOf(target_));
     part_ = folderOf(target_) / (partPrefix + uniqueWord() + target_.extension().native());
     lock_ = createLocked(part_);
 }

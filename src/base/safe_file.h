@@ -13,6 +13,10 @@ namespace base {
 
 enum class Existing { Refuse, Replace };
 
+// Removes the parts of files that killed processes left behind in a folder (see PartFile): once in the life of a
+// process; not again later. Those of living ones stay. Any thread.
+void clearParts(const std::filesystem::path& folder);
+
 // A file being written beside its final place, under a hidden name of the same ending. Until commit() the
 // final place is untouched; without commit() the part is removed. A final place that is a symbolic link is written
 // through: what it points at is replaced, and the link stays. What is replaced hands on its permissions, its group

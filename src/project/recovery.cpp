@@ -49,6 +49,7 @@ std::vector<Recovery> findRecoveries(const fs::path& recoveryFolder) {
         fs::file_time_type written;
     };
     std::vector<Candidate> found;
+    base::clearParts(recoveryFolder); // of an autosave that was not finished
     std::error_code error;
     for (fs::directory_iterator at(recoveryFolder, error), end; !error && at != end; at.increment(error)) {
         const fs::path file = at->path();

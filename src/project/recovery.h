@@ -41,7 +41,8 @@ struct Recovery {
     Project project;                     // without audio: loadAudio() reads it
 };
 
-// All of them, the newest first; damaged files are passed over and left alone.
+// All of them, the newest first; damaged files are passed over and left alone. What was never finished is cleared
+// away.
 std::vector<Recovery> findRecoveries(const std::filesystem::path& recoveryFolder);
 
 // Removes one that is no longer needed.

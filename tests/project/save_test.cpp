@@ -229,6 +229,20 @@ TEST(Recovery, WhatACrashLeftIsFound) {
     EXPECT_TRUE(std::filesystem::is_empty(folder.path())) << "nor is its lock left";
 }
 
+TEST(Recovery, WhatADeadProcessHadHalfWrittenIsClearedAway) {
+    const Folder folder;
+    const pid_t child = fork();
+    if (child == 0) {
+        const base::PartFile half(folder / "autosave-1.json");
+        _exit(0); // killed while it writes
+    }
+    int status = 0;
+    waitpid(child, &status, 0);
+    ASSERT_FALSE(std::filesystem::is_empty(folder.path()));
+    EXPECT_TRUE(findRecoveries(folder.path()).empty());
+    EXPECT_TRUE(std::filesystem::is_empty(folder.path())) << "by the next one that looks for recoveries";
+}
+
 TEST(Recovery, ARunningApplicationsAutosaveIsNotOffered) {
     const Folder folder;
     {
