@@ -60,6 +60,7 @@ Result<Project> saveProject(const Project& p, const fs::path& folderAsGiven, boo
     if (error)
         return base::problem(fmt::format("{} could not be saved: {}.", base::shownPath(folder),
                                          base::writeReason(folder, error.value())));
+    base::clearParts(audio);
     Project out = p;
     Copies copied;
     std::set<std::string> taken;

@@ -81,6 +81,22 @@ TEST(Save, AudioIsCopiedBitForBitAndTheFolderCanBeMoved) {
     EXPECT_TRUE(loaded->project.sources[0]->sound);
 }
 
+// Also where the next time nothing is left to be copied.
+TEST(Save, WhatAKilledProcessHadHalfCopiedIsClearedAway) {
+    const Folder folder;
+    std::filesystem::create_directories(folder / "audio");
+    const pid_t child = fork();
+    if (child == 0) {
+        const base::PartFile half(folder / "audio" / "winch.mp3");
+        _exit(0); // killed while it copies
+    }
+    int status = 0;
+    waitpid(child, &status, 0);
+    ASSERT_FALSE(std::filesystem::is_empty(folder / "audio"));
+    ASSERT_TRUE(saveProject({}, folder.path(), true));
+    EXPECT_TRUE(std::filesystem::is_empty(folder / "audio"));
+}
+
 TEST(Save, TwoFilesOfOneNameStayTwo) {
     const Folder folder;
     std::filesystem::create_directories(folder / "x");
