@@ -4,6 +4,7 @@
 #include <cmath>
 #include <cstdint>
 #include <cstring>
+#include <utility>
 
 namespace base {
 
@@ -26,6 +27,13 @@ void put(Numbers four, Number* to) {
     std::memcpy(to, &four, sizeof four);
 }
 
+// The first, third, … number of four pairs, and the second, fourth, …: real and imaginary parts of complex numbers.
+// REQUIRES eight numbers there.
+inline std::pair<Four, Four> apart(const float* from) {
+    const Four low = four(from);
+    const Four high = four(from + 4);
+    return {__builtin_shufflevector(low, high, 0, 2, 4, 6), __builtin_shufflevector(low, high, 1, 3, 5, 7)};
+}
 // Rows become columns.
 inline void transpose(Four& a, Four& b, Four& c, Four& d) {
     const Four ab = __builtin_shufflevector(a, b, 0, 4, 1, 5);

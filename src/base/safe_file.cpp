@@ -187,6 +187,12 @@ LockedFile& LockedFile::operator=(LockedFile&& o) noexcept {
     return *this;
 }
 
+void LockedFile::remove() {
+    if (handle_ < 0) return;
+    unlink(path_.c_str());
+    close(std::exchange(handle_, -1));
+}
+
 void clearParts(const std::filesystem::path& folder) {
     static std::mutex mutex;
     static std::set<std::filesystem::path> cleared;
@@ -200,12 +206,6 @@ void clearParts(const std::filesystem::path& folder) {
         if (at->path().filename().native().rfind(partPrefix, 0) != 0) continue;
         if (auto left = LockedFile::take(at->path())) left->remove();
     }
-}
-
-void LockedFile::remove() {
-    if (handle_ < 0) return;
-    unlink(path_.c_str());
-    close(std::exchange(handle_, -1));
 }
 
 PartFile::PartFile(const std::filesystem::path& target) : target_(throughLinks(target)) {

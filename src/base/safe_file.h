@@ -13,8 +13,8 @@ namespace base {
 
 enum class Existing { Refuse, Replace };
 
-// Removes the parts of files that killed processes left behind in a folder (see PartFile): once in the life of a
-// process; not again later. Those of living ones stay. Any thread.
+// Removes the parts of files that killed processes left behind in a folder (see PartFile), once in the life of a
+// process. Those of living ones stay. Any thread.
 void clearParts(const std::filesystem::path& folder);
 
 // A file being written beside its final place, under a hidden name of the same ending. Until commit() the

@@ -141,18 +141,11 @@ Result<ImportedSource> settledOf(const std::filesystem::path& file, ReadSource& 
     return out;
 }
 
-namespace {
-
-Result<ReadSource> decoded(const std::filesystem::path& file, Keeping keeping, const base::Progress& progress) {
-    return decodeSource(file, keeping, progress);
-}
-
-} // namespace
-
 Result<ImportedSource> importFile(const std::filesystem::path& file, Keeping keeping, Witnesses heeded,
                                   const base::Progress& progress) {
     keeping.listening = heeded.attacks || heeded.ear || heeded.kind;
-    auto read = (keeping.listening ? readSource : decoded)(file, keeping, progress.part(0, 0.6));
+    const base::Progress reading = progress.part(0, 0.6);
+    auto read = keeping.listening ? readSource(file, keeping, reading) : decodeSource(file, keeping, reading);
     if (!read) return tl::unexpected(read.error());
     auto out = settledOf(file, *read, heeded, progress.part(0.6, 1.0));
     if (out) out->source.sound = std::move(read->sound);

@@ -11,10 +11,7 @@ using base::four;
 
 // The powers of four bins.
 Four powersOf(const float* x) {
-    const Four low = four(x);
-    const Four high = four(x + 4);
-    const Four real = __builtin_shufflevector(low, high, 0, 2, 4, 6);
-    const Four imaginary = __builtin_shufflevector(low, high, 1, 3, 5, 7);
+    const auto [real, imaginary] = base::apart(x);
     return real * real + imaginary * imaginary;
 }
 

@@ -22,7 +22,7 @@ class Regions {
     explicit Regions(std::size_t bins) : bins_(bins), turns_(bins + 4), places_(bins + 1) {}
 
     // From the power of every bin: a peak is higher than two bins on either side, and regions meet where the power
-    // is lowest between peaks. REQUIRES as many bins as it was made for.
+    // is lowest between peaks. REQUIRES at least as many bins as it was made for.
     void find(std::span<const float> power);
 
     // Those that were found last, ascending, without gaps from offsetEnd() to the last bin.

@@ -2,7 +2,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <utility>
 
 namespace stretch {
 
@@ -11,12 +10,6 @@ namespace {
 using base::Four;
 using base::four;
 
-// The real and the imaginary parts of four.
-std::pair<Four, Four> apart(const float* x) {
-    const Four low = four(x);
-    const Four high = four(x + 4);
-    return {__builtin_shufflevector(low, high, 0, 2, 4, 6), __builtin_shufflevector(low, high, 1, 3, 5, 7)};
-}
 void add(Four x, float* to) {
     base::put(four(to) + x, to);
 }
@@ -99,8 +92,8 @@ void Turning::compare(std::size_t channel, std::span<const std::complex<float>> 
     const auto over = [&](auto write) {
         std::size_t i = 0;
         for (; i + 4 <= bins_; i += 4) {
-            const auto [ar, ai] = apart(a + 2 * i);
-            const auto [br, bi] = apart(b + 2 * i);
+            const auto [ar, ai] = base::apart(a + 2 * i);
+            const auto [br, bi] = base::apart(b + 2 * i);
             write(&crossReal_[i], ar * br + ai * bi);
             write(&crossImaginary_[i], ai * br - ar * bi);
             write(&past_[i], br * br + bi * bi);

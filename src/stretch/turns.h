@@ -20,7 +20,7 @@ class Turns {
 
     // Phases as they are recorded.
     void none();
-    // In the bins for which there is not 0. REQUIRES as many numbers as bins, and room for whole fours.
+    // The same in those bins whose number is not 0. REQUIRES as many numbers as bins, and room for whole fours.
     void none(std::span<const std::int32_t> bins);
     // Takes the levels out of the factors.
     void flatten();
@@ -65,7 +65,7 @@ class Turning {
     void judge(std::size_t regions);
 
     std::size_t bins_;
-    std::vector<float> crossReal_; // the last frame times what lay one hop before's conjugate, over all channels
+    std::vector<float> crossReal_; // the last frame times the conjugate of past_'s, over all channels
     std::vector<float> crossImaginary_;
     std::vector<float> past_; // the power of what lay one hop before
     // By bin: the same product as the last frame was turned (real, imaginary), the power one hop before, and that

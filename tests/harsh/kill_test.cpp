@@ -103,7 +103,11 @@ void killAndLook(unsigned seed) {
     int owed = 0; // half a second before the end
     for (const Edit& edit : edits)
         if (edit.at <= killed - 500'000) owed = edit.number;
-    const auto found = project::findRecoveries(folder / "data" / "recovery");
+    // In a copy: whoever looks for recoveries clears away as well, and that is the next start's to do.
+    const Folder copied;
+    if (fs::exists(folder / "data" / "recovery"))
+        fs::copy(folder / "data" / "recovery", copied.path(), fs::copy_options::recursive);
+    const auto found = project::findRecoveries(copied.path());
     ASSERT_LE(found.size(), 1U);
     const int recovered = found.empty() ? 0 : harsh::editOf(found.front().project);
     const int saved = savedEdit(place.journey());
