@@ -64,6 +64,11 @@ int syncPath(const std::filesystem::path& path, int flags) {
     return error;
 }
 
+// The names in it; some file systems cannot, and need not.
+void syncFolderOf(const std::filesystem::path& file) {
+    syncPath(folderOf(file), O_RDONLY | O_DIRECTORY);
+}
+
 // The access list (system.posix_acl_access) and what users attach (user.*) of one file to another; what the file
 // system does not know or this user may not set is left.
 void handOnAttributes(const std::filesystem::path& from, int to) {
@@ -219,23 +224,32 @@ PartFile::~PartFile() {
     if (lock_ >= 0) close(lock_);
 }
 
-Result<void> PartFile::commit(Existing existing) {
-    if (const int error = syncPath(part_, O_RDONLY); error != 0) return failure(target_, error);
+Result<void> PartFile::commit(Existing existing, Sync sync) {
+    if (sync == Sync::Now)
+        if (const int error = syncPath(part_, O_RDONLY); error != 0) return failure(target_, error);
     if (existing == Existing::Replace) handOnPermissions(target_, part_); // it may then be no longer ours to open
     const int renamed =
         existing == Existing::Refuse ? disk::renameNew(part_, target_) : disk::rename(part_, target_);
     if (renamed != 0) return failure(target_, errno);
     part_.clear();
-    syncPath(folderOf(target_), O_RDONLY | O_DIRECTORY); // the name itself; some file systems cannot, and need not
+    if (sync == Sync::Now) syncFolderOf(target_);
     return {};
 }
 
-Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing) {
+Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing, Sync sync) {
     PartFile part(path);
     disk::Handle out(disk::open(part.path(), O_WRONLY | O_CREAT | O_TRUNC));
     if (!out.isOpen() || !disk::writeAll(out.get(), text.data(), text.size())) return failure(path, errno);
     if (const int error = out.close(); error != 0) return failure(path, error);
-    return part.commit(existing);
+    return part.commit(existing, sync);
+}
+
+Result<void> syncFile(const std::filesystem::path& path) {
+    const int error = syncPath(path, O_RDONLY);
+    if (error == ENOENT) return {};
+    if (error != 0) return failure(path, error);
+    syncFolderOf(path);
+    return {};
 }
 
 Result<std::string> readText(const std::filesystem::path& path) {

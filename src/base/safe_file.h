@@ -12,6 +12,9 @@
 namespace base {
 
 enum class Existing { Refuse, Replace };
+// Whether a file is brought to disk before it has its name, so that no power cut can leave half of it there, or is
+// written without waiting: then the end of this process harms it no more, and syncFile() does the rest.
+enum class Sync { Now, Later };
 
 // Removes the parts of files that killed processes left behind in a folder (see PartFile), once in the life of a
 // process. Those of living ones stay. Any thread.
@@ -32,9 +35,9 @@ class PartFile {
 
     // There already, and empty, unless the folder refused it; then writing to it fails with the reason.
     const std::filesystem::path& path() const { return part_; }
-    // Brings the part to disk and gives it its final name. Fails, naming the file and the reason, when the disk
-    // refuses, or when something stands there and may not be replaced.
-    Result<void> commit(Existing existing);
+    // Brings the part to disk (Sync::Now) and gives it its final name. Fails, naming the file and the reason, when
+    // the disk refuses, or when something stands there and may not be replaced.
+    Result<void> commit(Existing existing, Sync sync = Sync::Now);
 
   private:
     std::filesystem::path target_;
@@ -82,7 +85,12 @@ std::string otherNamesNote(const std::filesystem::path& path);
 int namelessFile();
 
 // Writes text to a file, whole or not at all.
-Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing);
+Result<void> writeText(const std::filesystem::path& path, std::string_view text, Existing existing,
+                       Sync sync = Sync::Now);
+
+// Brings a file and its name to disk: afterwards a power cut leaves it whole. Takes as long as the disk does, which
+// may be a second where others write. Fails in words; does nothing where the file has gone. Any thread.
+Result<void> syncFile(const std::filesystem::path& path);
 
 // Reads a text file of at most mostText bytes.
 inline constexpr std::int64_t mostText = std::int64_t(64) << 20;

@@ -1,3 +1,4 @@
+#include "base/disk.h"
 #include "base/utf8.h"
 #include "project/describe.h"
 #include "project/edit_clips.h"
@@ -230,7 +231,8 @@ TEST(Recovery, WhatACrashLeftIsFound) {
     const pid_t child = fork();
     if (child == 0) {
         auto mine = Autosave::begin(folder.path());
-        (void)mine->write(p, "/somewhere/journey");
+        (void)(*mine)->write({}, {});
+        (void)(*mine)->write(p, "/somewhere/journey");
         _exit(0);
     }
     int status = 0;
@@ -259,19 +261,69 @@ TEST(Recovery, WhatADeadProcessHadHalfWrittenIsClearedAway) {
     EXPECT_TRUE(std::filesystem::is_empty(folder.path())) << "by the next one that looks for recoveries";
 }
 
+TEST(Recovery, WhatWasWrittenIsFoundThoughTheDiskDoesNotHaveItYet) {
+    const Folder folder;
+    const Project p = *setTempo({}, Bpm(97));
+    {
+        auto autosave = Autosave::begin(folder.path());
+        ASSERT_TRUE(autosave);
+        base::disk::setGate([](base::disk::Step step) { return step == base::disk::Step::Sync ? EIO : 0; });
+        const auto written = (*autosave)->write(p, {});
+        const auto synced = (*autosave)->sync();
+        base::disk::setGate(nullptr);
+        EXPECT_TRUE(written) << written.error().text;
+        ASSERT_FALSE(synced);
+        EXPECT_NE(synced.error().text.find("autosave-"), std::string::npos) << synced.error().text;
+    }
+    const auto found = findRecoveries(folder.path());
+    ASSERT_EQ(found.size(), 1U);
+    EXPECT_EQ(toJson(found[0].project, {}), toJson(p, {}));
+}
+
+TEST(Recovery, WhatTheDiskHasStaysUntilItHasSomethingNewer) {
+    const Folder folder;
+    const auto documents = [&] {
+        int count = 0;
+        for (const auto& entry : std::filesystem::directory_iterator(folder.path()))
+            count += entry.path().extension() == ".json" ? 1 : 0;
+        return count;
+    };
+    const auto at = [](double bpm) { return *setTempo({}, Bpm(bpm)); };
+    {
+        auto begun = Autosave::begin(folder.path());
+        ASSERT_TRUE(begun);
+        Autosave& autosave = **begun;
+        ASSERT_TRUE(autosave.sync()) << "nothing to do";
+        ASSERT_TRUE(autosave.write(at(91), {}));
+        ASSERT_TRUE(autosave.sync());
+        ASSERT_TRUE(autosave.write(at(92), {}));
+        ASSERT_TRUE(autosave.write(at(93), {}));
+        EXPECT_EQ(documents(), 2) << "the one on the disk, and the newest";
+        ASSERT_TRUE(autosave.sync());
+        EXPECT_EQ(documents(), 1);
+        ASSERT_TRUE(autosave.write(at(94), {}));
+        support::writeBytes(autosave.file(), ""); // as a power cut leaves what the disk had not taken
+    }
+    const auto found = findRecoveries(folder.path());
+    ASSERT_EQ(found.size(), 1U);
+    EXPECT_EQ(toJson(found[0].project, {}), toJson(at(93), {}));
+    removeRecovery(found[0].file);
+    EXPECT_TRUE(std::filesystem::is_empty(folder.path())) << "all that its process left";
+}
+
 TEST(Recovery, ARunningApplicationsAutosaveIsNotOffered) {
     const Folder folder;
     {
         auto first = Autosave::begin(folder.path());
         auto second = Autosave::begin(folder.path());
         ASSERT_TRUE(first && second);
-        ASSERT_TRUE(first->write({}, {}));
-        ASSERT_TRUE(second->write({}, {}));
-        EXPECT_NE(first->file(), second->file()) << "each has its own, even in one process";
+        ASSERT_TRUE((*first)->write({}, {}));
+        ASSERT_TRUE((*second)->write({}, {}));
+        EXPECT_NE((*first)->file(), (*second)->file()) << "each has its own, even in one process";
         EXPECT_TRUE(findRecoveries(folder.path()).empty());
-        first->end();
-        EXPECT_FALSE(std::filesystem::exists(first->file()));
-        EXPECT_TRUE(std::filesystem::exists(second->file()));
+        (*first)->end();
+        EXPECT_FALSE(std::filesystem::exists((*first)->file()));
+        EXPECT_TRUE(std::filesystem::exists((*second)->file()));
     }
     // A process with any id may live: only the lock counts.
     support::writeBytes(folder / ("autosave-" + std::to_string(getpid()) + ".json"), "\n" + toJson({}, {}));

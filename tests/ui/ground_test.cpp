@@ -3,6 +3,7 @@
 
 #include "app/commands/commands.h"
 #include "app/widgets/figure.h"
+#include "base/disk.h"
 #include "base/user_folders.h"
 #include "project/recovery.h"
 #include "project/save.h"
@@ -18,6 +19,7 @@
 #include <QPlainTextEdit>
 #include <QPushButton>
 #include <QWheelEvent>
+#include <mutex>
 #include <sndfile.h>
 
 namespace {
@@ -253,6 +255,35 @@ TEST(Autosave, FollowsAlsoWhatUndoLeavesAlone) {
             found = support::readBytes(e.path()).find("\"click\": true") != std::string::npos;
     EXPECT_TRUE(found);
     EXPECT_TRUE(project::findRecoveries(base::recoveryFolder()).empty()) << "its owner lives";
+}
+
+// What waits for the disk waits until it is let go.
+std::mutex busy;
+int waitsForTheDisk(base::disk::Step step) {
+    if (step == base::disk::Step::Sync) const std::lock_guard wait(busy);
+    return 0;
+}
+
+TEST(Autosave, DoesNotWaitForADiskThatIsBusy) {
+    Window w;
+    w.settle();
+    base::disk::setGate(waitsForTheDisk);
+    {
+        const std::lock_guard until(busy);
+        for (const double bpm : {71.0, 72.0, 73.0}) {
+            w.session().edit("Tempo", project::setTempo(w.now(), Bpm(bpm)));
+            ASSERT_TRUE(waitFor([&] { return w.session().autosave().isUpToDate(); }));
+        }
+        // As a killed process leaves it: nobody holds its lock.
+        const support::Folder copied;
+        std::filesystem::copy(base::recoveryFolder(), copied.path());
+        const auto found = project::findRecoveries(copied.path());
+        ASSERT_EQ(found.size(), 1U);
+        EXPECT_EQ(found[0].project.tempo.points()[0].bpm, Bpm(73));
+    }
+    w.window.reset();
+    base::disk::setGate(nullptr);
+    EXPECT_TRUE(std::filesystem::is_empty(base::recoveryFolder()));
 }
 
 TEST(Autosave, NothingIsLeftAtACleanEnd) {

@@ -4,11 +4,13 @@
 #include "base/user_folders.h"
 
 #include <exception>
+#include <utility>
 
 namespace app {
 
 namespace {
-// At most half a second of work is lost with the power: these, and the time that writing takes.
+// At most half a second of work is lost when the program is killed: these, and the time that writing takes. With
+// the power goes what the disk has not taken yet.
 constexpr int pause = 100;     // milliseconds without a change
 constexpr int longest = 250;   // a wheel that turns on and on is written now and then
 constexpr int another = 10000; // after a failure
@@ -21,10 +23,11 @@ Autosave::Autosave(Document& document, QObject* parent)
     connect(&soon_, &QTimer::timeout, this, &Autosave::write);
     connect(&latest_, &QTimer::timeout, this, &Autosave::write);
     connect(&document_, &Document::changed, this, &Autosave::changed);
-    thread_ = std::jthread([this](const std::stop_token& end) { work(end); });
+    writing_ = std::jthread([this](const std::stop_token& end) { writeOrders(end); });
+    bringing_ = std::jthread([this](const std::stop_token& end) { bringToDisk(end); });
 }
 
-Autosave::~Autosave() = default; // the thread takes away what it wrote when it ends
+Autosave::~Autosave() = default; // the thread that writes takes away what it wrote when it ends
 
 void Autosave::changed() {
     if (isUpToDate()) return;
@@ -41,11 +44,10 @@ void Autosave::write() {
     wake_.notify_all();
 }
 
-void Autosave::work(const std::stop_token& end) {
-    std::optional<project::Autosave> file;
+void Autosave::writeOrders(const std::stop_token& end) {
     std::unique_lock lock(mutex_);
     while (wake_.wait(lock, end, [&] { return order_ || remove_; })) {
-        if (remove_ && file) file->remove();
+        if (remove_ && file_) file_->remove();
         remove_ = false;
         if (!order_) continue;
         const ToWrite order = std::move(*order_);
@@ -53,33 +55,54 @@ void Autosave::work(const std::stop_token& end) {
         lock.unlock();
         std::string problem;
         try {
-            if (!file) {
+            if (!file_) { // only this thread makes it
                 auto begun = project::Autosave::begin(base::recoveryFolder());
+                const std::lock_guard made(mutex_);
                 if (begun)
-                    file = std::move(*begun);
+                    file_ = std::move(*begun);
                 else
                     problem = begun.error().text;
             }
-            if (file)
-                if (const auto done = file->write(order.project, order.folder); !done) problem = done.error().text;
+            if (file_)
+                if (const auto done = file_->write(order.project, order.folder); !done) problem = done.error().text;
         } catch (const std::exception& e) {
             problem = e.what();
         }
-        mailbox_.post(
-            [this, revision = order.revision, problem = translated(problem)] { ended(revision, problem); });
+        mailbox_.post([this, revision = order.revision, problem = translated(problem)] {
+            if (!problem.isEmpty()) return failedWith(problem);
+            written_ = std::max(written_, revision);
+        });
         lock.lock();
+        if (!problem.empty()) continue;
+        toBringToDisk_ = order.revision;
+        wake_.notify_all();
     }
-    if (file) file->end();
+    if (file_) file_->end();
 }
 
-void Autosave::ended(std::int64_t revision, const QString& problem) {
-    if (!problem.isEmpty()) {
-        emit failed(tr("The autosave failed, and is tried again. %1").arg(problem));
-        soon_.start(another);
-        return;
+void Autosave::bringToDisk(const std::stop_token& end) {
+    std::unique_lock lock(mutex_);
+    while (wake_.wait(lock, end, [&] { return toBringToDisk_.has_value(); })) {
+        const std::int64_t revision = *std::exchange(toBringToDisk_, std::nullopt);
+        lock.unlock();
+        std::string problem;
+        try {
+            if (const auto done = file_->sync(); !done) problem = done.error().text;
+        } catch (const std::exception& e) {
+            problem = e.what();
+        }
+        mailbox_.post([this, revision, problem = translated(problem)] {
+            if (!problem.isEmpty()) return failedWith(problem);
+            if (revision == document_.revision()) removeSuperseded();
+        });
+        lock.lock();
     }
-    written_ = std::max(written_, revision);
-    if (isUpToDate()) removeSuperseded();
+}
+
+void Autosave::failedWith(const QString& problem) {
+    emit failed(tr("The autosave failed, and is tried again. %1").arg(problem));
+    written_ = -1; // also where it was written, and the disk would not have it
+    soon_.start(another);
 }
 
 void Autosave::supersedes(const std::filesystem::path& recovered) {

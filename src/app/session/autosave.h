@@ -8,14 +8,16 @@
 #include <QObject>
 #include <QTimer>
 #include <condition_variable>
+#include <memory>
 #include <mutex>
 #include <optional>
 #include <thread>
 
 namespace app {
 
-// Writes a little after each change, on a thread of its own. What it wrote is removed once something newer is safe:
-// the document was saved as it is, or the program ends as it should.
+// Writes a little after each change, on a thread of its own; another brings what was written to disk, so that no
+// edit waits for a disk that is busy. What was written is removed once something newer is safe: the document was
+// saved as it is, or the program ends as it should.
 class Autosave : public QObject {
     Q_OBJECT
   public:
@@ -40,8 +42,9 @@ class Autosave : public QObject {
     };
     void changed();
     void write();
-    void work(const std::stop_token& end);
-    void ended(std::int64_t revision, const QString& problem);
+    void writeOrders(const std::stop_token& end);
+    void bringToDisk(const std::stop_token& end);
+    void failedWith(const QString& problem);
     void removeSuperseded();
 
     Document& document_;
@@ -55,7 +58,10 @@ class Autosave : public QObject {
     std::condition_variable_any wake_;
     std::optional<ToWrite> order_;
     bool remove_ = false;
-    std::jthread thread_; // last: ends first
+    std::unique_ptr<project::Autosave> file_;   // once there is one, it stays
+    std::optional<std::int64_t> toBringToDisk_; // the revision that was written
+    std::jthread writing_;
+    std::jthread bringing_; // last: ends first
 };
 
 } // namespace app
