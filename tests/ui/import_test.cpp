@@ -178,7 +178,7 @@ TEST(BringingIn, WhatMayBeCountedTwiceAsFastGoesByTheTemposOneWorksAt) {
     };
     EXPECT_NEAR(heardAt("45 to 90 BPM"), 85, 0.1);
     EXPECT_NEAR(heardAt("100 to 200 BPM"), 170, 0.1);
-    EXPECT_EQ(app::loadPreferences().worksFrom, Bpm(100)) << "which is kept";
+    EXPECT_TRUE(waitFor([] { return app::loadPreferences().worksFrom == Bpm(100); })) << "which is kept";
     w.session().prefer({});
     w.settle();
 }

@@ -150,8 +150,10 @@ void expectRoomOnEveryPage(const char* language) {
     ui::Window w;
     w.import({ui::hands(), ui::bass(), ui::shaker()});
     const auto clips = project::allClips(w.now());
-    // Of several clips most figures differ, and say so.
+    // Of several clips most figures differ, and say so; the list of them says most once they are proven.
     w.session().document().select(clips);
+    EXPECT_TRUE(
+        ui::waitFor([&] { return w.session().proofs().of(clips[0]) && w.session().proofs().of(clips[1]); }));
     expectRoom(*w.window, QStringLiteral("several clips in %1").arg(language));
     w.session().document().select({clips.front()});
     for (const QSize size : {QSize(1280, 800), QSize(1600, 1000)}) {
@@ -302,9 +304,16 @@ TEST(Labels, HaveRoomInTheBenchWhereAllOfItIsOpen) {
     w.import({ui::hands(), ui::bass()});
     w.openBench();
     const auto clips = project::allClips(w.now());
-    // Of several clips most figures differ, and say so.
+    // Of several clips most figures differ, and say so; the list of them says most once they are proven.
     w.session().document().select(clips);
+    EXPECT_TRUE(
+        ui::waitFor([&] { return w.session().proofs().of(clips[0]) && w.session().proofs().of(clips[1]); }));
     expectRoom(*w.window, "several clips");
+    auto* list = w.child<QTreeWidget>("selectionList");
+    list->resize(240, list->height());
+    EXPECT_TRUE(ui::waitFor([&] { return list->header()->length() > 240; }))
+        << "it is scrolled, in place of its names";
+    EXPECT_GE(list->header()->sectionSize(0), 100);
     w.session().document().select({clips.front()});
     for (const QSize size : {QSize(1280, 800), QSize(1100, 700)}) {
         w.window->resize(size);

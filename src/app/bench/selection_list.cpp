@@ -27,6 +27,23 @@ SelectionList::SelectionList(QWidget* parent) : QTreeWidget(parent) {
     header()->setStretchLastSection(false);
     for (int c = 1; c < columnCount(); ++c)
         header()->setSectionResizeMode(c, QHeaderView::ResizeToContents);
+    connect(header(), &QHeaderView::sectionResized, this, [this](int section) {
+        if (section != 0) shareWidth();
+    });
+}
+
+void SelectionList::resizeEvent(QResizeEvent* event) {
+    QTreeWidget::resizeEvent(event);
+    shareWidth();
+}
+
+// The name takes what the figures leave, but never so little that it could not be read.
+void SelectionList::shareWidth() {
+    constexpr int least = 120;
+    const int figures = header()->length() - header()->sectionSize(0);
+    const bool fits = viewport()->width() - figures >= least;
+    header()->setSectionResizeMode(0, fits ? QHeaderView::Stretch : QHeaderView::Interactive);
+    if (!fits) header()->resizeSection(0, least);
 }
 
 void SelectionList::show(const Session& session) {

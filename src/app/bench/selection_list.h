@@ -14,6 +14,12 @@ class SelectionList : public QTreeWidget {
     void show(const Session& session);
 
     static constexpr int most = 500; // rows; more are counted in the last
+
+  protected:
+    void resizeEvent(QResizeEvent* event) override;
+
+  private:
+    void shareWidth();
 };
 
 } // namespace app

@@ -131,7 +131,7 @@ void Session::watchRenders() {
 void Session::prefer(const Preferences& preferences) {
     const bool otherOutput = !(preferences.output == preferences_.output);
     preferences_ = preferences;
-    savePreferences(preferences_);
+    keeper_.keep(preferences_);
     proofs_->setTolerance(preferences_.tolerance);
     if (otherOutput) device_->take();
     together_->take();

@@ -7,6 +7,7 @@
 #include "app/session/importing.h"
 #include "app/session/levels.h"
 #include "app/session/listening.h"
+#include "app/session/preference_keeper.h"
 #include "app/session/sounds.h"
 #include "app/session/tempo_taking.h"
 #include "app/session/together.h"
@@ -89,6 +90,7 @@ class Session : public QObject {
     Mailbox mailbox_;                          // outlives the player and the jobs
     std::unique_ptr<sound::AudioStore> store_; // and so does this
     Preferences preferences_;
+    PreferenceKeeper keeper_;
     Voice voice_;
     QTimer timer_;
     std::size_t lastPending_ = 0;
