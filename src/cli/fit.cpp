@@ -325,7 +325,9 @@ Result<Fitted> fitOne(const std::filesystem::path& in, Target& target, const Fit
     heeded.kind = !a.method;                          // it says which method is best
     // A tape alone goes by no hits; transposed, time is stretched before it is played.
     heeded.attacks = a.method != stretch::Method::Tape || a.semitones != 0 || a.tighten || o.loop;
-    auto imported = project::importFile(in, 0, heeded, {{}, stop});
+    project::Keeping keeping(0);
+    keeping.outlined = false;
+    auto imported = project::importFile(in, keeping, heeded, {{}, stop});
     if (!imported) return tl::unexpected(imported.error());
     fitted.messages = imported->warnings;
     project::Source source = std::move(imported->source);

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <future>
 #include <numbers>
 #include <optional>
 #include <span>
@@ -16,8 +17,9 @@ namespace {
 constexpr std::size_t window = 1024; // 23 ms
 constexpr std::size_t hop = window / 4;
 
-// The flux of every hop; hop h looks at the window centred on frame h × hop.
-std::vector<float> spectralFlux(const Recording& recording, const base::Progress& progress) {
+// The flux of some hops; hop h looks at the window centred on frame h × hop.
+void spectralFlux(const Recording& recording, std::size_t first, std::span<float> flux,
+                  const base::Progress& progress) {
     const std::vector<Band> bands =
         semitoneBands(Recording::rate, window, 40, std::min(16000.0, Recording::rate * 0.48));
     sound::RealFft fft(window);
@@ -25,20 +27,20 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
     // The logarithm below must not depend on how loud the file is.
     const float gain = 1.0F / std::max(recording.peak(), 1e-9F);
 
-    const std::size_t hops = static_cast<std::size_t>(recording.frames()) / hop + 1;
     constexpr std::size_t lag = 2;
     std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
-    std::vector<float> flux(hops, 0.0F);
     std::vector<float> magnitude(fft.bins());
     std::vector<float> piece(window + 65536);
     std::int64_t from = 0;
-    for (std::size_t h = 0; h < hops; ++h) {
+    const std::size_t begin = first - std::min(first, lag);
+    for (std::size_t h = begin; h < first + flux.size(); ++h) {
         if (h % 64 == 0) {
-            if (progress.stopped()) return flux;
-            progress.at(double(h) / double(hops));
+            if (progress.stopped()) return;
+            progress.at(double(h - begin) / double(flux.size()));
         }
         const auto start = static_cast<std::int64_t>(h * hop) - static_cast<std::int64_t>(window / 2);
-        if (h == 0 || start + static_cast<std::int64_t>(window) > from + static_cast<std::int64_t>(piece.size())) {
+        if (h == begin ||
+            start + static_cast<std::int64_t>(window) > from + static_cast<std::int64_t>(piece.size())) {
             from = start;
             recording.read(from, piece);
         }
@@ -52,7 +54,7 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
             magnitude[b] = std::sqrt(std::norm(spectrum[b]));
         std::vector<float>& now = history[h % (lag + 1)];
         bandLevels(bands, magnitude, 2, now);
-        if (h < 1) continue;
+        if (h < std::max<std::size_t>(1, first)) continue;
         const std::vector<float>& then = history[(h + 1) % (lag + 1)]; // `lag` hops ago
         float rise = 0;
         for (std::size_t b = 0; b < bands.size(); ++b) {
@@ -61,8 +63,25 @@ std::vector<float> spectralFlux(const Recording& recording, const base::Progress
             if (b + 1 < bands.size()) before = std::max(before, then[b + 1]);
             rise += std::max(0.0F, now[b] - before);
         }
-        flux[h] = rise / static_cast<float>(bands.size());
+        flux[h - first] = rise / static_cast<float>(bands.size());
     }
+}
+
+// The flux of every hop. A long recording is looked at from two places at once.
+std::vector<float> spectralFlux(const Recording& recording, const base::Progress& progress) {
+    constexpr std::size_t isLong = std::size_t(20) * Recording::rate / hop;
+    const std::size_t hops = static_cast<std::size_t>(recording.frames()) / hop + 1;
+    std::vector<float> flux(hops, 0.0F);
+    if (hops < isLong) {
+        spectralFlux(recording, 0, flux, progress);
+        return flux;
+    }
+    const std::span<float> all(flux);
+    const std::size_t half = hops / 2;
+    const auto later = std::async(std::launch::async, [&] {
+        spectralFlux(recording, half, all.subspan(half), {{}, progress.stop});
+    });
+    spectralFlux(recording, 0, all.first(half), progress);
     return flux;
 }
 

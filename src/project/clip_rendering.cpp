@@ -1,6 +1,8 @@
 #include "project/clip_rendering.h"
 
 #include <algorithm>
+#include <deque>
+#include <future>
 #include <thread>
 #include <unordered_map>
 
@@ -75,11 +77,10 @@ Result<sound::Audio> ClipRendering::span(std::size_t part, Frames from, Frames t
     const Frames first = std::clamp(from + shift, Frames(0), plan.length());
     const Frames last = std::clamp(to + shift, first, plan.length());
     const sound::Audio& material = parts_[part].job->sound->audio;
-    const int threads = std::max(1, static_cast<int>(std::thread::hardware_concurrency()));
-    if (first < last && last - first == to - from) return plan.piece(first, last, {{}, stop}, threads);
+    if (first < last && last - first == to - from) return plan.piece(first, last, {{}, stop});
     sound::Audio made(material.rate, material.channelCount(), to - from);
     if (first == last) return made;
-    const auto piece = plan.piece(first, last, {{}, stop}, threads);
+    const auto piece = plan.piece(first, last, {{}, stop});
     if (!piece) return piece;
     for (std::size_t c = 0; c < made.channels.size(); ++c)
         std::copy(piece->channels[c].begin(), piece->channels[c].end(),
@@ -103,48 +104,77 @@ sound::AudioPtr ClipRendering::thereFrom(std::size_t part, Frames from, Frames t
     return view;
 }
 
-sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) const {
-    const auto next = [this, gain, stop](Frames from) -> Result<sound::AudioPtr> {
-        // The part that sounds there alone or begins to cross over into the next.
-        std::size_t i = 0;
-        while (i + 1 < parts_.size() && from >= parts_[i + 1].at + Frames(parts_[i + 1].cross.value / 2))
-            ++i;
-        const bool last = i + 1 == parts_.size();
-        const Frames cross = last ? Frames(0) : parts_[i + 1].cross;
-        const Frames crossFrom = last ? length_ : parts_[i + 1].at - Frames(cross.value / 2);
-        if (gain == 1 && from < crossFrom && plans_[i] == nullptr) return thereFrom(i, from, crossFrom);
-        Result<sound::Audio> made = base::cancelled();
-        if (from < crossFrom) {
-            const Frames minute(std::int64_t(60) * rate());
-            Frames to = crossFrom;
-            if (plans_[i] == nullptr) {
-                to = std::min(to, from + minute);
-            } else {
-                const auto cuts = plans_[i]->cuts();
-                const Frames shift = parts_[i].from - parts_[i].at;
-                const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + shift + minute);
-                if (cut != cuts.end()) to = std::min(to, *cut - shift);
+ClipRendering::Block ClipRendering::blockFrom(Frames from) const {
+    // The part that sounds there alone or begins to cross over into the next.
+    std::size_t i = 0;
+    while (i + 1 < parts_.size() && from >= parts_[i + 1].at + Frames(parts_[i + 1].cross.value / 2))
+        ++i;
+    const bool last = i + 1 == parts_.size();
+    const Frames cross = last ? Frames(0) : parts_[i + 1].cross;
+    const Frames crossFrom = last ? length_ : parts_[i + 1].at - Frames(cross.value / 2);
+    if (from >= crossFrom) return {i, from, crossFrom + cross, true, true};
+    const Frames shortest(std::int64_t(2) * rate());
+    const Frames longest(std::int64_t(60) * rate());
+    Frames to = crossFrom;
+    if (plans_[i] == nullptr) {
+        to = std::min(to, from + longest);
+    } else {
+        const auto cuts = plans_[i]->cuts();
+        const Frames shift = parts_[i].from - parts_[i].at;
+        const auto cut = std::lower_bound(cuts.begin(), cuts.end(), from + shift + shortest);
+        if (cut != cuts.end()) to = std::min(to, *cut - shift);
+    }
+    return {i, from, to, false, plans_[i] != nullptr};
+}
+
+Result<sound::AudioPtr> ClipRendering::made(const Block& block, float gain, const std::stop_token& stop) const {
+    if (gain == 1 && !block.isRendered) return thereFrom(block.part, block.from, block.to);
+    auto made = span(block.part, block.from, block.to, stop);
+    if (!made) return tl::unexpected(made.error());
+    if (block.crosses) {
+        const auto rising = span(block.part + 1, block.from, block.to, stop);
+        if (!rising) return tl::unexpected(rising.error());
+        const auto cross = static_cast<float>((block.to - block.from).value);
+        for (std::size_t c = 0; c < made->channels.size(); ++c)
+            for (std::size_t k = 0; k < made->channels[c].size(); ++k) {
+                const auto x = (static_cast<float>(k) + 0.5F) / cross;
+                float& s = made->channels[c][k];
+                s += x * (rising->channels[c][k] - s);
             }
-            made = span(i, from, to, stop);
-        } else {
-            const Frames to = crossFrom + cross;
-            made = span(i, from, to, stop);
-            const auto rising = span(i + 1, from, to, stop);
-            if (!rising) return tl::unexpected(rising.error());
-            if (made)
-                for (std::size_t c = 0; c < made->channels.size(); ++c)
-                    for (std::size_t k = 0; k < made->channels[c].size(); ++k) {
-                        const auto x = (static_cast<float>(k) + 0.5F) / static_cast<float>(cross.value);
-                        float& s = made->channels[c][k];
-                        s += x * (rising->channels[c][k] - s);
-                    }
+    }
+    if (gain != 1)
+        for (auto& samples : made->channels)
+            for (float& s : samples)
+                s *= gain;
+    return std::make_shared<const sound::Audio>(std::move(*made));
+}
+
+sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) const {
+    struct Ahead {
+        Frames from;
+        std::future<Result<sound::AudioPtr>> block;
+    };
+    const std::size_t most = std::max(1U, std::thread::hardware_concurrency());
+    const auto next = [this, gain, stop, most, ahead = std::make_shared<std::deque<Ahead>>(),
+                       until = Frames(0)](Frames from) mutable -> Result<sound::AudioPtr> {
+        if (ahead->empty() || ahead->front().from != from) {
+            ahead->clear();
+            const Block first = blockFrom(from);
+            // What takes no time, or has nothing behind it, is not worth a thread.
+            if (first.to >= length_ || !first.isRendered) return made(first, gain, stop);
+            until = from;
         }
-        if (!made) return tl::unexpected(made.error());
-        if (gain != 1)
-            for (auto& samples : made->channels)
-                for (float& s : samples)
-                    s *= gain;
-        return std::make_shared<const sound::Audio>(std::move(*made));
+        while (ahead->size() <= most && until < length_) {
+            const Block block = blockFrom(until);
+            if (!block.isRendered) break;
+            ahead->push_back({block.from, std::async(std::launch::async, [this, block, gain, stop] {
+                                  return made(block, gain, stop);
+                              })});
+            until = block.to;
+        }
+        auto block = ahead->front().block.get();
+        ahead->pop_front();
+        return block;
     };
     const sound::Audio& material = parts_.front().job->sound->audio;
     return {material.rate, material.channelCount(), length_, next};

@@ -28,14 +28,25 @@ class ClipRendering {
 
     Frames length() const { return length_; }
     int rate() const { return parts_.front().job->sound->audio.rate; }
-    // Renders while it is written, a minute or so at a time, on all of the machine's cores. `gain`: a factor. This
-    // must outlive what is returned.
+    // Rendered ahead of whoever writes it, a few seconds at a time, on all of the machine's cores. `gain`: a
+    // factor. This must outlive what is returned.
     sound::Blocks blocks(float gain, const std::stop_token& stop) const;
 
   private:
     ClipRendering() = default;
     const RenderedSpan* thereAt(std::size_t part, Frames at) const;
     bool isThere(std::size_t part) const;
+    // Frames of the clip that are made at once.
+    struct Block {
+        std::size_t part = 0;
+        Frames from;
+        Frames to;
+        bool crosses = false;    // into the next part
+        bool isRendered = false; // else all of it is there
+    };
+    Block blockFrom(Frames from) const;
+    // A block, or its beginning where it is there.
+    Result<sound::AudioPtr> made(const Block& block, float gain, const std::stop_token& stop) const;
     Result<sound::Audio> span(std::size_t part, Frames from, Frames to, const std::stop_token& stop) const;
     sound::AudioPtr thereFrom(std::size_t part, Frames from, Frames to) const;
 

@@ -11,6 +11,7 @@
 
 #include <charconv>
 #include <fmt/format.h>
+#include <future>
 #include <new>
 #include <sstream>
 #include <sys/stat.h>
@@ -252,6 +253,35 @@ Result<sound::AudioPtr> convertedAside(const sound::Audio& decoded, int rate, co
     return aside.finished();
 }
 
+// Listens to blocks while the next ones are decoded. Fails where the recorder does, a block later.
+class ListeningBehind {
+  public:
+    ListeningBehind(int rate, int channels, std::size_t likelyFrames)
+        : recorder_(rate, channels), isLong_(likelyFrames > std::size_t(10) * static_cast<std::size_t>(rate)) {
+        recorder_.expect(Frames(static_cast<std::int64_t>(likelyFrames)));
+    }
+    // The samples must stay as they are until this is called again, or finished() is.
+    base::Result<void> add(const float* samples, std::int64_t frames) {
+        if (!isLong_) return recorder_.add(samples, frames);
+        auto before = done();
+        if (before)
+            running_ =
+                std::async(std::launch::async, [this, samples, frames] { return recorder_.add(samples, frames); });
+        return before;
+    }
+    base::Result<hear::Recording> finished() {
+        if (auto before = done(); !before) return tl::unexpected(before.error());
+        return recorder_.finished();
+    }
+
+  private:
+    base::Result<void> done() { return running_.valid() ? running_.get() : base::Result<void>(); }
+
+    hear::Recorder recorder_;
+    bool isLong_;                             // a short one is not worth a thread
+    std::future<base::Result<void>> running_; // last: ends first
+};
+
 // Not into a store: in memory where it is short, else aside.
 Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, const base::Progress& progress) {
     const int rate = keeping.rate;
@@ -260,16 +290,16 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
     const int channels = begun.reader.facts().channels;
     sound::Aside aside(own, channels);
     aside.expect(begun.reader.likelyFrames());
-    std::optional<hear::Recorder> recorder;
-    if (keeping.listening) {
-        recorder.emplace(own, channels);
-        recorder->expect(Frames(static_cast<std::int64_t>(begun.reader.likelyFrames())));
-    }
-    std::vector<float> woven(static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels));
+    const std::size_t blockSamples = static_cast<std::size_t>(readBlock) * static_cast<std::size_t>(channels);
+    std::vector<float> woven(blockSamples);
+    std::vector<float> heard(blockSamples);   // the block before, which is listened to
+    std::optional<ListeningBehind> listening; // ends before what it listens to
+    if (keeping.listening) listening.emplace(own, channels, begun.reader.likelyFrames());
     const auto take = [&](std::int64_t frames) -> Result<void> {
+        Result<void> added;
+        if (listening) added = listening->add(woven.data(), frames);
         aside.add(woven.data(), frames);
-        if (!recorder) return {};
-        auto added = recorder->add(woven.data(), frames);
+        std::swap(woven, heard);
         return added ? added : tl::unexpected(naming(file, added.error()));
     };
     for (Frames at(0); at < begun.frames();) {
@@ -296,8 +326,8 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
     ReadSource out;
     out.file = file;
     out.kept = {rate};
-    if (recorder) {
-        auto recording = recorder->finished();
+    if (listening) {
+        auto recording = listening->finished();
         if (!recording) return tl::unexpected(naming(file, recording.error()));
         out.recording = std::move(*recording);
     }
@@ -310,7 +340,8 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
         if (!converted) return tl::unexpected(naming(file, converted.error()));
         audio = std::move(*converted);
     }
-    out.sound = std::make_shared<const Sound>(std::move(audio), nullptr, std::vector<hear::Onset>());
+    const auto outline = keeping.outlined ? nullptr : std::make_shared<const sound::Peaks>();
+    out.sound = std::make_shared<const Sound>(std::move(audio), outline, std::vector<hear::Onset>());
     return out;
 }
 

@@ -20,6 +20,20 @@ TEST(Onsets, StrokesAreFoundToTheMillisecond) {
     }
 }
 
+// A long recording is looked at from two places at once.
+TEST(Onsets, NoneIsLostInTheMiddleOfALongRecording) {
+    constexpr int rate = 44100;
+    for (const std::int64_t later : {0, 64, 128, 200}) { // where the hops lie to the strokes
+        std::vector<std::int64_t> at;
+        for (int i = 0; i < 100; ++i)
+            at.push_back(rate / 10 + later + i * (rate * 3 / 10));
+        const auto found = hear::onsets(support::strokes(at, 30.2, rate));
+        ASSERT_EQ(found.size(), at.size()) << later;
+        for (std::size_t i = 0; i < at.size(); ++i)
+            EXPECT_NEAR(double(found[i].at.value - at[i]) / rate, 0, 0.001) << later << ", stroke " << i;
+    }
+}
+
 TEST(Onsets, AStrokeOnTheFirstFrameIsFound) {
     const auto found = hear::onsets(support::strokes({0, 24000}, 1.0));
     ASSERT_EQ(found.size(), 2U);

@@ -11,6 +11,7 @@
 #include "project/timing.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/whole.h"
 
 #include <cmath>
 #include <gtest/gtest.h>
@@ -63,14 +64,8 @@ std::vector<float> heard(const Project& p, ClipId id) {
     const LaidPtr laid = lay(p);
     const auto rendering = ClipRendering::plan(laid->find(id)->time());
     EXPECT_TRUE(rendering) << rendering.error().text;
-    const sound::Blocks blocks = rendering->blocks(1, {});
-    std::vector<float> all;
-    while (static_cast<std::int64_t>(all.size()) < blocks.length.value) {
-        const auto block = blocks.next(Frames(static_cast<std::int64_t>(all.size())));
-        EXPECT_TRUE(block);
-        all.insert(all.end(), (*block)->channels[0].begin(), (*block)->channels[0].end());
-    }
-    return all;
+    const sound::Audio all = support::wholeOf(rendering->blocks(1, {}));
+    return {all.channels[0].begin(), all.channels[0].end()};
 }
 
 // Clips of a project mixed down one after the other, each at its place, from the first frame of all on.

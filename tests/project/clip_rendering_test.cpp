@@ -6,6 +6,7 @@
 #include "project/import.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/whole.h"
 
 #include <gtest/gtest.h>
 
@@ -23,16 +24,8 @@ LaidPtr fitted() {
 }
 
 std::vector<float> whole(const ClipRendering& rendering) {
-    std::vector<float> all;
-    const sound::Blocks blocks = rendering.blocks(1, {});
-    for (Frames at(0); at < blocks.length;) {
-        const auto block = blocks.next(at);
-        EXPECT_TRUE(block);
-        const auto& samples = (*block)->channels[0];
-        all.insert(all.end(), samples.begin(), samples.end());
-        at += (*block)->frames();
-    }
-    return all;
+    const sound::Audio all = support::wholeOf(rendering.blocks(1, {}));
+    return {all.channels[0].begin(), all.channels[0].end()};
 }
 
 // The rendering in pieces, as playing makes them; `but`: without that piece.
@@ -79,6 +72,40 @@ TEST(ClipRendering, WhereAPieceIsMissingAllOfItIsRendered) {
     for (const std::size_t but : {std::size_t(0), std::size_t(2), std::size_t(4)})
         EXPECT_EQ(whole(*ClipRendering::plan(timing, std::make_shared<Renderings>(inPieces(timing, 5, but)))), anew)
             << "without piece " << but;
+}
+
+// Eight bars at a slow tempo: several blocks, which are made ahead of whoever asks for them.
+LaidPtr slow() {
+    const Project p = *setTempo({}, Bpm(60));
+    auto added = addSources(p, {importFile(support::demoAudio("winch_hands_112bpm.wav"), 48000)->source});
+    return lay(placeSources(added.project, added.ids, {}, Beats(0))->project);
+}
+
+TEST(ClipRendering, BlocksMayBeAskedForAnew) {
+    const LaidPtr laid = slow();
+    const auto rendering = ClipRendering::plan(laid->clips().front().time());
+    ASSERT_TRUE(rendering);
+    const sound::Blocks blocks = rendering->blocks(1, {});
+    const sound::Audio first = **blocks.next(Frames(0));
+    ASSERT_LT(first.frames(), blocks.length) << "there is more than one";
+    const sound::Audio second = **blocks.next(first.frames());
+    EXPECT_EQ((*blocks.next(Frames(0)))->channels, first.channels) << "from the beginning";
+    EXPECT_EQ((*blocks.next(first.frames()))->channels, second.channels);
+    EXPECT_EQ((*blocks.next(first.frames()))->channels, second.channels) << "the same again";
+    const auto whole = planOf(*laid->clips().front().time().job())->whole();
+    ASSERT_TRUE(whole);
+    EXPECT_EQ(support::wholeOf(blocks).channels, whole->channels);
+}
+
+TEST(ClipRendering, StoppedNoBlockIsMade) {
+    const LaidPtr laid = slow();
+    const auto rendering = ClipRendering::plan(laid->clips().front().time());
+    std::stop_source stop;
+    const sound::Blocks blocks = rendering->blocks(1, stop.get_token());
+    stop.request_stop();
+    const auto next = blocks.next(Frames(0));
+    ASSERT_FALSE(next);
+    EXPECT_TRUE(next.error().cancelled);
 }
 
 } // namespace

@@ -13,6 +13,7 @@
 #include "project/save.h"
 #include "support/audio.h"
 #include "support/files.h"
+#include "support/whole.h"
 
 #include <cmath>
 #include <fstream>
@@ -75,9 +76,7 @@ OnPage onPage(const Source& source, double at) {
 }
 
 sound::Audio rendered(const LaidClip& clip) {
-    const auto plan = ClipRendering::plan(clip.time());
-    const auto blocks = plan->blocks(1, {});
-    return **blocks.next(Frames(0));
+    return support::wholeOf(ClipRendering::plan(clip.time())->blocks(1, {}));
 }
 
 // By how much the hits of what came out lie off a grid, in seconds: the share of them given.

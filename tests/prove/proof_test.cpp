@@ -12,6 +12,7 @@
 #include "prove/own_place.h"
 #include "stretch/method.h"
 #include "support/audio.h"
+#include "support/whole.h"
 
 #include <cmath>
 #include <functional>
@@ -51,20 +52,7 @@ Placed placed(const Source& source, double projectBpm, stretch::Method method = 
 }
 
 sound::Audio rendered(const LaidClip& clip) {
-    const auto plan = ClipRendering::plan(clip.time());
-    const auto blocks = plan->blocks(1, {});
-    sound::Audio all(blocks.rate, blocks.channels, Frames(0));
-    for (Frames at(0); at < blocks.length;) {
-        const auto block = *blocks.next(at);
-        for (std::size_t c = 0; c < all.channels.size(); ++c) {
-            auto& to = all.channels[c];
-            const std::size_t had = to.size();
-            to.resize(had + block->channels[c].size());
-            std::copy(block->channels[c].begin(), block->channels[c].end(), to.begin() + std::ptrdiff_t(had));
-        }
-        at += block->frames();
-    }
-    return all;
+    return support::wholeOf(ClipRendering::plan(clip.time())->blocks(1, {}));
 }
 
 prove::Proof proofOf(const Placed& p, const sound::Audio& cameOut) {

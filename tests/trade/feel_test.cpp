@@ -8,6 +8,7 @@
 #include "project/tighten.h"
 #include "support/audio.h"
 #include "support/hearing_references.h"
+#include "support/whole.h"
 
 #include <algorithm>
 #include <cmath>
@@ -73,8 +74,7 @@ TEST(Tightened, LoopsAreTightByAReferencesOnsetsToo) {
         ASSERT_TRUE(tight) << tight.error().text;
         const LaidPtr laid = lay(*tight);
         const auto plan = ClipRendering::plan(laid->find(with->id)->time());
-        const auto blocks = plan->blocks(1, {});
-        const sound::Audio out = **blocks.next(Frames(0));
+        const sound::Audio out = support::wholeOf(plan->blocks(1, {}));
         spreads.push_back(spreadBy(reference::aubioOnsets(out), tempo));
         byQmDsp.push_back(spreadBy(reference::qmDspOnsets(out), tempo));
     }
@@ -159,7 +159,7 @@ TEST(Tightened, LoopsSoundAsGoodAsAtTheSameTempoUntightened) {
         t.grid = hear::FeelGrid::Eighths;
         const LaidPtr laid = lay(*setTighten(with->project, {with->id}, t));
         const auto plan = ClipRendering::plan(laid->find(with->id)->time());
-        return sound::Audio(**plan->blocks(1, {}).next(Frames(0)));
+        return support::wholeOf(plan->blocks(1, {}));
     };
     const double length = 32 * 60 / tempo;
     const Attacks loose = compared(renderedBy(0), performed(looselyAt, length), looselyAt);

@@ -92,8 +92,8 @@ QVariant preferenceOf(const Preferences& preferences, const QString& key);
 // A value that makes no sense is brought within the limits, or leaves it as it is.
 void setPreference(Preferences& preferences, const QString& key, const QVariant& value);
 
-// preferences.ini in the data folder. What is missing or makes no sense has its first value. Any thread; saving takes
-// as long as the disk does (see PreferenceKeeper).
+// preferences.ini in the data folder. What is missing or makes no sense has its first value. Any thread; saving
+// takes as long as the disk does (see PreferenceKeeper).
 Preferences loadPreferences();
 // Whole or not at all; a folder that cannot be written to keeps nothing, and that is no error.
 void savePreferences(const Preferences& preferences);
