@@ -36,11 +36,17 @@ bool isWholeNumbers(int format) {
 // Theoretical Survey", JAES 1992, from memory).
 class Dither {
   public:
-    // Another sequence for every name, so that the noises of stems do not add up as one.
-    explicit Dither(const std::string& name) : state_(base::KeyMaker().add(std::string_view(name)).key().low) {}
+    // Another sequence for every name and channel, so that the noises of stems do not add up as one.
+    Dither(const std::string& name, std::size_t channel) : state_(seed(name, channel)) {}
     double next() { return even() - even(); }
 
   private:
+    static std::uint64_t seed(const std::string& name, std::size_t channel) {
+        base::KeyMaker maker;
+        maker.add(std::string_view(name));
+        if (channel > 0) maker.add(std::uint64_t(channel));
+        return maker.key().low;
+    }
     double even() {
         state_ = state_ * 6364136223846793005ULL + 1442695040888963407ULL;
         return double(state_ >> 11) * 0x1p-53;
@@ -128,12 +134,15 @@ struct Writer::State {
     base::PartFile part;
     std::unique_ptr<SndIo> io;
     Written written;
-    Dither dither;
+    std::vector<Dither> dithers; // of each channel
     std::vector<std::int32_t> whole;
     std::vector<std::int32_t> channel;
     std::vector<float> floats;
 
-    explicit State(const std::filesystem::path& to) : path(to), part(to), dither(to.filename().native()) {}
+    State(const std::filesystem::path& to, int channelCount) : path(to), channels(channelCount), part(to) {
+        for (std::size_t c = 0; c < static_cast<std::size_t>(channels); ++c)
+            dithers.emplace_back(to.filename().native(), c);
+    }
     State(const State&) = delete;
     State& operator=(const State&) = delete;
     tl::unexpected<base::Problem> fail(const std::string& reason) const {
@@ -202,10 +211,9 @@ Result<Writer> Writer::open(const std::filesystem::path& path, int rate, int cha
     if (as.existing == base::Existing::Refuse && std::filesystem::exists(path, ignored))
         return fail("a file of that name is there already");
     if (const std::string reason = rateReason(*kind, rate); !reason.empty()) return fail(reason);
-    auto state = std::make_unique<State>(path);
+    auto state = std::make_unique<State>(path, channels);
     state->kind = *kind;
     state->format = format;
-    state->channels = channels;
     state->rate = rate;
     state->length = length.value;
     state->as = as;
@@ -252,7 +260,7 @@ Result<void> Writer::add(const Audio& audio) {
             std::int32_t clipped = 0;
             if (dithers)
                 for (std::size_t i = 0; i < s.channel.size(); ++i)
-                    s.channel[i] = quantised(from[i], bits, s.dither.next(), clipped);
+                    s.channel[i] = quantised(from[i], bits, s.dithers[c].next(), clipped);
             else
                 quantise(from, s.channel.data(), s.channel.size(), bits, clipped);
             s.written.clipped += static_cast<std::size_t>(clipped);

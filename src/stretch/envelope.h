@@ -10,7 +10,8 @@
 namespace stretch {
 
 // The envelope of a frame by its cepstrum, raised to the peaks in a few rounds: Röbel & Rodet, "Efficient Spectral
-// Envelope Estimation and its Application to Pitch Shifting and Envelope Preservation", DAFx 2005 (from memory).
+// Envelope Estimation and its Application to Pitch Shifting and Envelope Preservation", DAFx 2005 (from memory),
+// which also lowers the resolution of the spectrum first.
 class Envelope {
   public:
     // `against`: the factor by which the pitch will be multiplied afterwards; 1 moves nothing.
@@ -21,11 +22,17 @@ class Envelope {
     void move(std::span<std::complex<float>> spectrum);
 
   private:
+    void takeLevels(std::span<const std::complex<float>> spectrum);
+    void smooth();
+
     double against_;
-    std::size_t keep_; // quefrencies, in frames
+    std::size_t keep_;     // quefrencies, in frames
+    std::size_t together_; // bins of a frame to one of those that follow
     sound::RealFft cepstrum_;
     std::vector<float> logs_;
     std::vector<float> smooth_;
+    std::vector<float> gains_;
+    bool silent_ = false;
 };
 
 } // namespace stretch

@@ -291,6 +291,40 @@ TEST(Write, EverySampleIsRoundedAsOneByOne) {
     }
 }
 
+TEST(Write, DitherIsTheSameHoweverItIsMade) {
+    const Folder folder;
+    const Audio a = support::noise(2, 44100, 2);
+    WriteAs as;
+    as.depth = Depth::Int16;
+    as.dither = true;
+    as.existing = base::Existing::Replace;
+    const auto inBlocksOf = [&](std::int64_t most) {
+        const Blocks blocks{a.rate, a.channelCount(), a.frames(), [&a, most](Frames from) {
+                                const Frames n = std::min(Frames(most), a.frames() - from);
+                                Audio block(a.rate, a.channelCount(), n);
+                                for (std::size_t c = 0; c < block.channels.size(); ++c)
+                                    std::copy_n(a.channels[c].begin() + from.value, n.value,
+                                                block.channels[c].begin());
+                                return std::make_shared<const Audio>(std::move(block));
+                            }};
+        EXPECT_TRUE(write(folder / "same name.wav", blocks, as));
+        return support::readBytes(folder / "same name.wav");
+    };
+    const std::string whole = inBlocksOf(a.frames().value);
+    EXPECT_TRUE(inBlocksOf(1000) == whole);
+    EXPECT_TRUE(inBlocksOf(50001) == whole);
+    // Each channel has a noise of its own.
+    Audio equal(44100, 2, Frames(1000));
+    for (auto& samples : equal.channels)
+        std::fill(samples.begin(), samples.end(), 0.3F / 32768);
+    ASSERT_TRUE(
+        write(folder / "equal.wav",
+              Blocks{44100, 2, equal.frames(), [&](Frames) { return std::make_shared<const Audio>(equal); }}, as));
+    const auto back = read(folder / "equal.wav", 0);
+    ASSERT_TRUE(back);
+    EXPECT_NE(back->audio.channels[0], back->audio.channels[1]);
+}
+
 TEST(Write, CountsWhatIsOverFullScale) {
     const Folder folder;
     Audio a(48000, 1, Frames(10));
