@@ -39,6 +39,18 @@ Mono::Mono(const Recording& recording)
       gain_(recording.peak() > 0 ? 1 / recording.peak() : 0), filter_(lowPass(factor_)) {}
 
 void Mono::read(std::int64_t first, std::span<float> out) const {
+    // What the filter reaches nothing of is silent.
+    const auto half = static_cast<std::int64_t>(filter_.size() / 2);
+    const auto length = static_cast<std::int64_t>(out.size());
+    const std::int64_t begin = std::clamp<std::int64_t>(-half / factor_ - first, 0, length);
+    const std::int64_t end = std::clamp((recording_.frames() - 1 + half) / factor_ + 1 - first, begin, length);
+    std::fill(out.begin(), out.begin() + begin, 0.0F);
+    std::fill(out.begin() + end, out.end(), 0.0F);
+    if (begin < end)
+        lower(first + begin, out.subspan(static_cast<std::size_t>(begin), static_cast<std::size_t>(end - begin)));
+}
+
+void Mono::lower(std::int64_t first, std::span<float> out) const {
     const auto half = static_cast<std::int64_t>(filter_.size() / 2);
     const std::size_t length = out.size() * factor_ + 2 * static_cast<std::size_t>(half);
     const auto sum = std::make_unique_for_overwrite<float[]>(length);

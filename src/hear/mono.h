@@ -22,6 +22,8 @@ class Mono {
     float peak() const { return recording_.peak(); }
 
   private:
+    void lower(std::int64_t first, std::span<float> out) const;
+
     static constexpr int factor_ = 2;
     const Recording& recording_;
     int rate_ = Recording::rate / factor_;

@@ -30,7 +30,7 @@ void spectralFlux(const Recording& recording, std::size_t first, std::span<float
     constexpr std::size_t lag = 2;
     std::vector<std::vector<float>> history(lag + 1, std::vector<float>(bands.size(), 0.0F));
     std::vector<float> magnitude(fft.bins());
-    std::vector<float> piece(window + 65536);
+    std::vector<float> piece(window + std::min<std::size_t>(65536, flux.size() * hop));
     std::int64_t from = 0;
     const std::size_t begin = first - std::min(first, lag);
     for (std::size_t h = begin; h < first + flux.size(); ++h) {

@@ -62,14 +62,11 @@ class Periodicity {
             }
             if (sum < 1e-6) continue;
             weights += sum;
+            const std::vector<float> back = likenessOf(time.first(length));
             fft.forward();
-            auto spectrum = fft.spectrum();
-            for (std::size_t b = 0; b < magnitude_.size(); ++b) {
+            const auto spectrum = fft.spectrum();
+            for (std::size_t b = 0; b < magnitude_.size(); ++b)
                 magnitude_[b] += std::sqrt(std::norm(spectrum[b])); // weighted by the window's sum
-                spectrum[b] = std::norm(spectrum[b]);
-            }
-            fft.inverse();
-            const auto back = fft.time();
             const float own = back[0];
             for (std::size_t lag = 0; lag + 1 < length && lag < likeness_.size(); ++lag)
                 likeness_[lag] += static_cast<float>(sum) * back[lag] / own * static_cast<float>(length) /
@@ -102,6 +99,21 @@ class Periodicity {
 
   private:
     static constexpr std::size_t size = 32768;
+
+    // A piece's products with itself, so many hops later each; for as many lags as it has hops at least.
+    static std::vector<float> likenessOf(std::span<const float> piece) {
+        std::size_t room = 64; // twice the piece, so that its end does not meet its beginning
+        while (room < 2 * piece.size())
+            room *= 2;
+        sound::RealFft fft(room);
+        const auto time = fft.time();
+        std::fill(std::copy(piece.begin(), piece.end(), time.begin()), time.end(), 0.0F);
+        fft.forward();
+        for (auto& x : fft.spectrum())
+            x = std::norm(x);
+        fft.inverse();
+        return {time.begin(), time.end()};
+    }
 
     static std::vector<float> sharpened(const std::vector<float>& curve, std::size_t from, std::size_t to) {
         constexpr std::size_t reach = 40;

@@ -125,7 +125,7 @@ base::Result<void> Recorder::convert(const float* mono, std::size_t n, bool last
     if (converter_->soxr == nullptr)
         return base::problem(
             fmt::format("The sample rate of {} Hz could not be converted for listening.", sampleRate_));
-    made_.resize(std::size_t(1) << 16);
+    made_.resize(std::size_t(1) << 14);
     for (std::size_t given = 0; given < n || last;) {
         std::size_t used = 0;
         std::size_t made = 0;

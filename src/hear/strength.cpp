@@ -264,7 +264,8 @@ Curves curves(const Mono& mono, const base::Progress& progress) {
     // Pieces overlap by the longest window; what does not lie within one does within the next. The first windows
     // lie half before the beginning, the last half beyond the end.
     const auto longest = static_cast<std::int64_t>(std::max(strength.window(), pitch.window()));
-    constexpr std::int64_t step = 65536;
+    const std::int64_t step =
+        std::min<std::int64_t>(65536, mono.frames() + longest + 1); // a short one is one piece
     std::vector<float> samples(static_cast<std::size_t>(step + longest));
     for (std::int64_t at = -longest; at <= mono.frames(); at += step) {
         if (progress.stopped()) break;

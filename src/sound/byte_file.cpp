@@ -25,7 +25,7 @@ std::span<const unsigned char> ByteFile::at(std::int64_t at, std::size_t n) {
     const auto end = blockAt_ + static_cast<std::int64_t>(block_.size());
     const auto wanted = std::min(at + static_cast<std::int64_t>(n), size_);
     if (at < blockAt_ || wanted > end) {
-        block_.resize(blockSize);
+        block_.resize(static_cast<std::size_t>(std::min<std::int64_t>(blockSize, size_ - at)));
         std::size_t got = 0;
         while (got < block_.size()) {
             const ssize_t part = base::disk::pread(handle_, block_.data() + got, block_.size() - got,
