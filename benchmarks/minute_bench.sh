@@ -1,7 +1,7 @@
 #!/usr/bin/env bash
 # A minute of stereo at 48 kHz fitted by each method as a whole process, beside the rubberband (finer engine) and
-# soundstretch programs in the same run: benchmarks/minute_bench.sh [PMETRE…]. Least of five each (rubberband: of two), by the clock and in
-# processor seconds. Needs rubberband-cli, soundstretch and sox.
+# soundstretch programs in the same run: benchmarks/minute_bench.sh [PMETRE…]. Least of five each (rubberband: of
+# two), by the clock and in processor seconds. Needs rubberband-cli, soundstretch and sox.
 set -euo pipefail
 cd "$(dirname "$0")/.."
 programs=("${@:-$PWD/build/release/src/pmetre}")

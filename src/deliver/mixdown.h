@@ -32,8 +32,8 @@ using TakeMixed = std::function<Result<void>(const Mixed&)>;
 
 // Renders and mixes all that is heard, block by block, each clip once. What cannot be heard at all (its file is
 // missing, say) is named in `problems`, and the others are mixed all the same; what fails on the way makes its
-// track broken. Memory: about a minute of every clip that sounds at once. Fails when cancelled, when rendering
-// does, and as `take` does. Any thread; takes time.
+// track broken. Memory: some ten seconds for each core, of every clip that sounds at once. Fails when cancelled,
+// when rendering does, and as `take` does. Any thread; takes time.
 Result<void> mixDown(const project::LaidPtr& laid, const Span& span, std::vector<std::string>& problems,
                      const TakeMixed& take, const base::Progress& progress = {},
                      const project::RenderingsPtr& there = {});

@@ -150,30 +150,35 @@ Result<sound::AudioPtr> ClipRendering::made(const Block& block, float gain, cons
 }
 
 sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) const {
-    struct Ahead {
+    struct Coming {
         Frames from;
         std::future<Result<sound::AudioPtr>> block;
     };
+    struct Ahead {
+        std::deque<Coming> blocks;
+        Frames until; // up to which they reach
+    };
     const std::size_t most = std::max(1U, std::thread::hardware_concurrency());
-    const auto next = [this, gain, stop, most, ahead = std::make_shared<std::deque<Ahead>>(),
-                       until = Frames(0)](Frames from) mutable -> Result<sound::AudioPtr> {
-        if (ahead->empty() || ahead->front().from != from) {
-            ahead->clear();
+    const auto next = [this, gain, stop, most,
+                       ahead = std::make_shared<Ahead>()](Frames from) -> Result<sound::AudioPtr> {
+        auto& [coming, until] = *ahead;
+        if (coming.empty() || coming.front().from != from) {
+            coming.clear();
             const Block first = blockFrom(from);
             // What takes no time, or has nothing behind it, is not worth a thread.
             if (first.to >= length_ || !first.isRendered) return made(first, gain, stop);
             until = from;
         }
-        while (ahead->size() <= most && until < length_) {
+        while (coming.size() <= most && until < length_) {
             const Block block = blockFrom(until);
             if (!block.isRendered) break;
-            ahead->push_back({block.from, std::async(std::launch::async, [this, block, gain, stop] {
+            coming.push_back({block.from, std::async(std::launch::async, [this, block, gain, stop] {
                                   return made(block, gain, stop);
                               })});
             until = block.to;
         }
-        auto block = ahead->front().block.get();
-        ahead->pop_front();
+        auto block = coming.front().block.get();
+        coming.pop_front();
         return block;
     };
     const sound::Audio& material = parts_.front().job->sound->audio;

@@ -88,12 +88,12 @@ class Rendering {
     Frames length() const;
     // Frames, ascending, from which a piece may begin without rendering much that comes before.
     std::vector<Frames> cuts() const;
-    // Output frames from `from` up to, not including, `to`, on so many threads side by side. Memory besides the
-    // result does not grow with it. Takes time. REQUIRES 0 <= from < to <= length(). Fails when memory does not
+    // Output frames from `from` up to, not including, `to`; several pieces may be made side by side. Memory besides
+    // the result does not grow with it. Takes time. REQUIRES 0 <= from < to <= length(). Fails when memory does not
     // reach, and when cancelled.
-    Result<Audio> piece(Frames from, Frames to, const Progress& progress = {}, int threads = 1) const;
+    Result<Audio> piece(Frames from, Frames to, const Progress& progress = {}) const;
     // All of it. Fails as piece() does; absurd lengths are refused before they are tried.
-    Result<Audio> whole(const Progress& progress = {}, int threads = 1) const;
+    Result<Audio> whole(const Progress& progress = {}) const;
 
   private:
     struct Plan;
@@ -103,7 +103,7 @@ class Rendering {
 
 // Plans and renders the whole.
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
-                     const Progress& progress = {}, int threads = 1);
+                     const Progress& progress = {});
 
 // How long a rendering may be, and how much memory its result may take at once.
 constexpr double greatestHours = 48;

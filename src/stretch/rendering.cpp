@@ -11,12 +11,9 @@
 #include "stretch/transposed.h"
 
 #include <algorithm>
-#include <atomic>
 #include <cmath>
 #include <fmt/format.h>
-#include <mutex>
 #include <new>
-#include <thread>
 
 namespace stretch {
 
@@ -120,59 +117,6 @@ Audio withoutNonNumbers(Audio audio) {
     return audio;
 }
 
-// Pieces side by side: each thread takes the next that is left.
-class SideBySide {
-  public:
-    SideBySide(const Line& line, std::vector<Span> pieces, const Progress& progress)
-        : line_(line), pieces_(std::move(pieces)), progress_(progress) {}
-
-    Result<Audio> run(int threads, Audio out) {
-        out_ = std::move(out);
-        {
-            std::vector<std::jthread> others;
-            for (int i = 1; i < threads; ++i)
-                others.emplace_back([this] { work(); });
-            work();
-        }
-        if (failure_) return tl::unexpected(*failure_);
-        return std::move(out_);
-    }
-
-  private:
-    void work() {
-        for (std::size_t i = next_++; i < pieces_.size(); i = next_++) {
-            const Span span = pieces_[i];
-            Result<Audio> made = base::cancelled();
-            try {
-                made = line_.piece(span, {{}, progress_.stop});
-            } catch (const std::bad_alloc&) {
-                made = base::problem(tooLittleMemory);
-            }
-            if (made)
-                for (std::size_t c = 0; c < out_.channels.size(); ++c)
-                    std::copy(made->channels[c].begin(), made->channels[c].end(),
-                              out_.channels[c].begin() + (span.from - pieces_.front().from));
-            const std::lock_guard lock(mutex_);
-            if (!made) {
-                failure_ = made.error();
-                next_ = pieces_.size();
-                return;
-            }
-            done_ += span.length();
-            progress_.at(double(done_) / double(out_.frames().value));
-        }
-    }
-
-    const Line& line_;
-    const std::vector<Span> pieces_;
-    const Progress& progress_;
-    Audio out_; // each thread writes its own pieces' frames
-    std::atomic<std::size_t> next_{0};
-    std::mutex mutex_; // guards all below
-    std::optional<base::Problem> failure_;
-    std::int64_t done_ = 0;
-};
-
 } // namespace
 
 struct Rendering::Plan {
@@ -253,44 +197,30 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
     }
 }
 
-Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress, int threads) const {
+Result<Audio> Rendering::piece(Frames from, Frames to, const Progress& progress) const {
     if (progress.stopped()) return base::cancelled();
     try {
-        std::vector<Span> parts;
-        Span part{from.value, to.value};
-        if (threads > 1) {
-            const std::int64_t least = std::int64_t(2) * plan_->rate;
-            for (const std::int64_t cut : plan_->line->cuts())
-                if (cut >= part.from + least && cut < to.value) {
-                    parts.push_back({part.from, cut});
-                    part.from = cut;
-                }
-        }
-        parts.push_back(part);
-        if (parts.size() == 1) return plan_->line->piece(part, progress);
-        Audio out(plan_->rate, plan_->channels, to - from);
-        threads = std::min(threads, static_cast<int>(parts.size()));
-        return SideBySide(*plan_->line, std::move(parts), progress).run(threads, std::move(out));
+        return plan_->line->piece({from.value, to.value}, progress);
     } catch (const std::bad_alloc&) {
         return base::problem(tooLittleMemory);
     }
 }
 
-Result<Audio> Rendering::whole(const Progress& progress, int threads) const {
+Result<Audio> Rendering::whole(const Progress& progress) const {
     if (auto problem = tooLong(plan_->length, plan_->channels, plan_->rate))
         return tl::unexpected(std::move(*problem));
-    return piece(Frames(0), length(), progress, threads);
+    return piece(Frames(0), length(), progress);
 }
 
 Result<Audio> render(const Material& material, const TimeMap& map, const Settings& settings,
-                     const Progress& progress, int threads) {
+                     const Progress& progress) {
     if (progress.stopped()) return base::cancelled();
     if (auto problem =
             tooLong(map.outputLength().value, material.audio.channelCount(), std::max(1, material.audio.rate)))
         return tl::unexpected(std::move(*problem));
     const auto rendering = Rendering::plan(material, map, settings);
     if (!rendering) return tl::unexpected(rendering.error());
-    return rendering->whole(progress, threads);
+    return rendering->whole(progress);
 }
 
 } // namespace stretch

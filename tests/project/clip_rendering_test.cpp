@@ -37,7 +37,7 @@ Renderings inPieces(const Timing& timing, std::size_t pieces, std::optional<std:
         if (i == but) continue;
         const Frames from(plan->length().value * std::int64_t(i) / std::int64_t(pieces));
         const Frames to(plan->length().value * std::int64_t(i + 1) / std::int64_t(pieces));
-        all[part.job->key].push_back({from, std::make_shared<const sound::Audio>(*plan->piece(from, to, {}, 1))});
+        all[part.job->key].push_back({from, std::make_shared<const sound::Audio>(*plan->piece(from, to))});
     }
     return all;
 }

@@ -3,6 +3,7 @@
 #include "support/audio.h"
 
 #include <cmath>
+#include <future>
 #include <gtest/gtest.h>
 #include <limits>
 #include <random>
@@ -100,9 +101,24 @@ TEST_P(InPieces, AnyPieceIsThatOfTheWhole) {
         ASSERT_EQ(piece->frames().value, to - from);
         expectSame(*whole, *piece, from, "a piece");
     }
-    const auto side = rendering->whole({}, 3);
-    ASSERT_TRUE(side);
-    expectSame(*whole, *side, 0, "on three threads");
+    // All pieces between cuts, side by side.
+    std::vector<Frames> ends = rendering->cuts();
+    ends.push_back(Frames(n));
+    std::vector<std::future<Result<Audio>>> side;
+    Frames from(0);
+    for (const Frames to : ends) {
+        if (from < to)
+            side.push_back(std::async(std::launch::async, [&, from, to] { return rendering->piece(from, to); }));
+        from = to;
+    }
+    std::int64_t at = 0;
+    for (auto& made : side) {
+        const auto piece = made.get();
+        ASSERT_TRUE(piece);
+        expectSame(*whole, *piece, at, "side by side");
+        at += piece->frames().value;
+    }
+    EXPECT_EQ(at, n);
 }
 
 TEST_P(InPieces, ManyCutsAndFewFramesBeforeThem) {
@@ -146,14 +162,19 @@ TEST(Rendering, CancelsAtAnyMomentOnSeveralThreads) {
     const TimeMap map = bentMap(s.audio);
     for (const double moment : {0.0, 0.2, 0.6}) {
         std::stop_source stop;
-        const auto r = render({s.audio, s.attacks}, map, {Method::Held},
-                              {[&](double f) {
-                                   if (f >= moment) stop.request_stop();
-                               },
-                               stop.get_token()},
-                              2);
-        ASSERT_FALSE(r);
-        EXPECT_TRUE(r.error().cancelled);
+        const auto rendering = Rendering::plan({s.audio, s.attacks}, map, {Method::Held});
+        ASSERT_TRUE(rendering);
+        const auto work = [&] {
+            return rendering->whole({[&](double f) {
+                                         if (f >= moment) stop.request_stop();
+                                     },
+                                     stop.get_token()});
+        };
+        auto other = std::async(std::launch::async, work);
+        for (const auto& r : {work(), other.get()}) {
+            ASSERT_FALSE(r);
+            EXPECT_TRUE(r.error().cancelled);
+        }
     }
 }
 

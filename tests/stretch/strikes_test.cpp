@@ -30,7 +30,7 @@ support::Audio rendered(Method method, bool loop, const stretch::KnownStrikes* k
     settings.loop = loop;
     const auto plan = stretch::Rendering::plan({strokes(), attacks(), true, nullptr, known}, *map, settings);
     EXPECT_TRUE(plan);
-    auto out = plan->piece(metre::Frames(0), plan->length(), {}, 1);
+    auto out = plan->piece(metre::Frames(0), plan->length());
     EXPECT_TRUE(out);
     return std::move(*out);
 }

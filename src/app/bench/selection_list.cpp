@@ -3,6 +3,7 @@
 #include "app/session/session.h"
 #include "app/session/standing.h"
 #include "app/widgets/landing_mark.h"
+#include "app/widgets/name_column.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -37,13 +38,8 @@ void SelectionList::resizeEvent(QResizeEvent* event) {
     shareWidth();
 }
 
-// The name takes what the figures leave, but never so little that it could not be read.
 void SelectionList::shareWidth() {
-    constexpr int least = 120;
-    const int figures = header()->length() - header()->sectionSize(0);
-    const bool fits = viewport()->width() - figures >= least;
-    header()->setSectionResizeMode(0, fits ? QHeaderView::Stretch : QHeaderView::Interactive);
-    if (!fits) header()->resizeSection(0, least);
+    giveNamesTheRest(*header(), 0, viewport()->width(), 120);
 }
 
 void SelectionList::show(const Session& session) {

@@ -92,7 +92,10 @@ void Autosave::bringToDisk(const std::stop_token& end) {
             problem = e.what();
         }
         mailbox_.post([this, revision, problem = translated(problem)] {
-            if (!problem.isEmpty()) return failedWith(problem);
+            if (!problem.isEmpty()) {
+                written_ = -1; // what the disk would not have is written anew
+                return failedWith(problem);
+            }
             if (revision == document_.revision()) removeSuperseded();
         });
         lock.lock();
@@ -101,7 +104,6 @@ void Autosave::bringToDisk(const std::stop_token& end) {
 
 void Autosave::failedWith(const QString& problem) {
     emit failed(tr("The autosave failed, and is tried again. %1").arg(problem));
-    written_ = -1; // also where it was written, and the disk would not have it
     soon_.start(another);
 }
 
@@ -124,6 +126,7 @@ void Autosave::nothingToKeep() {
     removeSuperseded();
     const std::lock_guard lock(mutex_);
     order_.reset();
+    toBringToDisk_.reset();
     remove_ = true;
     wake_.notify_all();
 }

@@ -6,6 +6,7 @@
 #include "app/sources/sources_model.h"
 #include "app/sources/write_into_files.h"
 #include "app/widgets/controls.h"
+#include "app/widgets/name_column.h"
 #include "app/widgets/text.h"
 #include "app/widgets/tokens.h"
 #include "app/widgets/words.h"
@@ -299,14 +300,8 @@ void SourcesPage::resizeEvent(QResizeEvent* event) {
     shareWidth();
 }
 
-// The name takes what the figures leave, but never so little that it could not be read.
 void SourcesPage::shareWidth() {
-    constexpr int least = 176;
-    QHeaderView* header = table_->horizontalHeader();
-    const int figures = header->length() - header->sectionSize(nameColumn);
-    const bool fits = width() - figures >= least;
-    header->setSectionResizeMode(nameColumn, fits ? QHeaderView::Stretch : QHeaderView::Interactive);
-    if (!fits) header->resizeSection(nameColumn, least);
+    giveNamesTheRest(*table_->horizontalHeader(), nameColumn, width(), 176);
 }
 
 // Where nothing was said by hand the others have its room. Looked at when the page is shown, or another document
