@@ -27,6 +27,15 @@ namespace {
 
 constexpr const char* partPrefix = ".patient-metre-part-";
 
+bool isPart(const std::filesystem::path& file) {
+    return file.filename().native().rfind(partPrefix, 0) == 0;
+}
+
+// Where living processes say which parts they write: a locked file of each part with its path.
+std::filesystem::path notesFolder() {
+    return cacheFolder() / "unfinished";
+}
+
 // Unique among processes and within one.
 std::string uniqueWord() {
     static std::atomic<unsigned> counter{0};
@@ -54,6 +63,18 @@ int createLocked(const std::filesystem::path& path) {
 
 tl::unexpected<Problem> failure(const std::filesystem::path& path, int error) {
     return problem(fmt::format("{} could not be written: {}.", shownPath(path), writeReason(path, error)));
+}
+
+// None where that cannot be written: then the part goes with the next writing in its folder.
+std::optional<LockedFile> noteOf(const std::filesystem::path& part) {
+    std::error_code error;
+    const std::string path = std::filesystem::absolute(part, error).native();
+    auto note = LockedFile::make(notesFolder(), "part-", "");
+    if (error || !note) return std::nullopt;
+    disk::Handle out(disk::open(note->path(), O_WRONLY | O_TRUNC));
+    if (out.isOpen() && disk::writeAll(out.get(), path.data(), path.size())) return std::move(*note);
+    note->remove();
+    return std::nullopt;
 }
 
 int syncPath(const std::filesystem::path& path, int flags) {
@@ -198,6 +219,19 @@ void LockedFile::remove() {
     close(std::exchange(handle_, -1));
 }
 
+void clearUnfinished() {
+    std::error_code error;
+    for (std::filesystem::directory_iterator at(notesFolder(), error), end; !error && at != end;
+         at.increment(error)) {
+        auto note = LockedFile::take(at->path());
+        if (!note) continue; // its process lives
+        const auto part = readText(note->path());
+        if (part && isPart(*part))
+            if (auto left = LockedFile::take(*part)) left->remove();
+        note->remove();
+    }
+}
+
 void clearParts(const std::filesystem::path& folder) {
     static std::mutex mutex;
     static std::set<std::filesystem::path> cleared;
@@ -208,20 +242,24 @@ void clearParts(const std::filesystem::path& folder) {
     }
     std::error_code error;
     for (std::filesystem::directory_iterator at(folder, error), end; !error && at != end; at.increment(error)) {
-        if (at->path().filename().native().rfind(partPrefix, 0) != 0) continue;
+        if (!isPart(at->path())) continue;
         if (auto left = LockedFile::take(at->path())) left->remove();
     }
 }
 
 PartFile::PartFile(const std::filesystem::path& target) : target_(throughLinks(target)) {
+    static std::once_flag first;
+    std::call_once(first, clearUnfinished);
     clearParts(folderOf(target_));
     part_ = folderOf(target_) / (partPrefix + uniqueWord() + target_.extension().native());
+    note_ = noteOf(part_);
     lock_ = createLocked(part_);
 }
 
 PartFile::~PartFile() {
     if (!part_.empty()) unlink(part_.c_str());
     if (lock_ >= 0) close(lock_);
+    if (note_) note_->remove();
 }
 
 Result<void> PartFile::commit(Existing existing, Sync sync) {

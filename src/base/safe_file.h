@@ -20,30 +20,9 @@ enum class Sync { Now, Later };
 // process. Those of living ones stay. Any thread.
 void clearParts(const std::filesystem::path& folder);
 
-// A file being written beside its final place, under a hidden name of the same ending. Until commit() the
-// final place is untouched; without commit() the part is removed. A final place that is a symbolic link is written
-// through: what it points at is replaced, and the link stays. What is replaced hands on its permissions, its group
-// and its access list, as far as this user may set them; other names of it (hard links) keep what it was, which
-// otherNamesNote() says in words. The part is locked while its process lives; parts that a killed process left
-// behind in the same folder are removed when the first part of a process is made there.
-class PartFile {
-  public:
-    explicit PartFile(const std::filesystem::path& target);
-    ~PartFile();
-    PartFile(const PartFile&) = delete;
-    PartFile& operator=(const PartFile&) = delete;
-
-    // There already, and empty, unless the folder refused it; then writing to it fails with the reason.
-    const std::filesystem::path& path() const { return part_; }
-    // Brings the part to disk (Sync::Now) and gives it its final name. Fails, naming the file and the reason, when
-    // the disk refuses, or when something stands there and may not be replaced.
-    Result<void> commit(Existing existing, Sync sync = Sync::Now);
-
-  private:
-    std::filesystem::path target_;
-    std::filesystem::path part_;
-    int lock_ = -1; // the part, open and locked
-};
+// Removes all parts that killed processes of this user left behind, wherever they lie: each living one says in
+// cacheFolder()/unfinished where its parts are. Any thread.
+void clearUnfinished();
 
 // A file that one living process has to itself: created under a name of its own, and locked until the process ends,
 // however it ends.
@@ -65,6 +44,33 @@ class LockedFile {
     LockedFile(std::filesystem::path path, int handle) : path_(std::move(path)), handle_(handle) {}
     std::filesystem::path path_;
     int handle_ = -1;
+};
+
+// A file being written beside its final place, under a hidden name of the same ending. Until commit() the
+// final place is untouched; without commit() the part is removed. A final place that is a symbolic link is written
+// through: what it points at is replaced, and the link stays. What is replaced hands on its permissions, its group
+// and its access list, as far as this user may set them; other names of it (hard links) keep what it was, which
+// otherNamesNote() says in words. The part is locked while its process lives. What a killed process left behind is
+// removed when the next one makes its first part (clearUnfinished()), and in the same folder also where it was
+// another user's process, or on another machine.
+class PartFile {
+  public:
+    explicit PartFile(const std::filesystem::path& target);
+    ~PartFile();
+    PartFile(const PartFile&) = delete;
+    PartFile& operator=(const PartFile&) = delete;
+
+    // There already, and empty, unless the folder refused it; then writing to it fails with the reason.
+    const std::filesystem::path& path() const { return part_; }
+    // Brings the part to disk (Sync::Now) and gives it its final name. Fails, naming the file and the reason, when
+    // the disk refuses, or when something stands there and may not be replaced.
+    Result<void> commit(Existing existing, Sync sync = Sync::Now);
+
+  private:
+    std::filesystem::path target_;
+    std::filesystem::path part_;
+    std::optional<LockedFile> note_; // says where the part is, should this process be killed
+    int lock_ = -1;                  // the part, open and locked
 };
 
 // Where writing to a path ends up: symbolic links followed, also one that points at nothing yet.

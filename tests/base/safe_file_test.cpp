@@ -49,6 +49,54 @@ TEST(SafeFile, WhatAKilledProcessLeftBehindIsClearedAway) {
     EXPECT_EQ(support::readBytes(folder / ".part-of-somebody-else.wav"), "theirs");
 }
 
+TEST(SafeFile, WhatAKilledProcessLeftIsClearedAwayWhereNobodyWritesAgain) {
+    const Folder data;
+    setenv("PATIENT_METRE_DATA", data.path().c_str(), 1);
+    const Folder folder;
+    const base::PartFile living(folder / "mine.wav");
+    const pid_t child = fork();
+    if (child == 0) {
+        fs::current_path(folder.path());
+        const base::PartFile part("loop.wav");
+        raise(SIGKILL);
+    }
+    waitpid(child, nullptr, 0);
+    ASSERT_EQ(filesIn(folder.path()), 2U);
+    base::clearUnfinished();
+    EXPECT_EQ(filesIn(folder.path()), 1U) << "of the killed process";
+    EXPECT_TRUE(fs::exists(living.path())) << "of this one";
+    EXPECT_EQ(filesIn(data / "cache" / "unfinished"), 1U);
+}
+
+TEST(SafeFile, NoNoteOfAPartStaysWhenItIsWritten) {
+    const Folder data;
+    setenv("PATIENT_METRE_DATA", data.path().c_str(), 1);
+    const Folder folder;
+    ASSERT_TRUE(base::writeText(folder / "a.txt", "whole", Existing::Refuse));
+    ASSERT_FALSE(base::writeText(folder / "a.txt", "again", Existing::Refuse));
+    EXPECT_EQ(filesIn(data / "cache" / "unfinished"), 0U);
+}
+
+TEST(SafeFile, ANoteThatNamesNoPartRemovesNothing) {
+    const Folder data;
+    setenv("PATIENT_METRE_DATA", data.path().c_str(), 1);
+    fs::create_directories(data / "cache" / "unfinished");
+    support::writeBytes(data / "precious.wav", "theirs");
+    support::writeBytes(data / "cache" / "unfinished" / "part-1", (data / "precious.wav").native());
+    support::writeBytes(data / "cache" / "unfinished" / "part-2", "");
+    base::clearUnfinished();
+    EXPECT_EQ(support::readBytes(data / "precious.wav"), "theirs");
+    EXPECT_EQ(filesIn(data / "cache" / "unfinished"), 0U);
+}
+
+TEST(SafeFile, AFolderOfNotesThatCannotBeMadeHindersNoWriting) {
+    const Folder data;
+    support::writeBytes(data / "cache", "a file where the folder would be");
+    setenv("PATIENT_METRE_DATA", data.path().c_str(), 1);
+    ASSERT_TRUE(base::writeText(data / "a.txt", "whole", Existing::Refuse));
+    EXPECT_EQ(support::readBytes(data / "a.txt"), "whole");
+}
+
 TEST(SafeFile, APartThatIsBeingWrittenStays) {
     const Folder folder;
     const base::PartFile part(folder / "mine.txt");

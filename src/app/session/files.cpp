@@ -64,7 +64,10 @@ void Files::open(const fs::path& path, As as) {
 void Files::lookForRecovery() {
     jobs_.start<std::vector<project::Recovery>>(
         Lane::Files, tr("Looking for unsaved work"),
-        [](const base::Progress&) { return project::findRecoveries(base::recoveryFolder()); },
+        [](const base::Progress&) {
+            base::clearUnfinished();
+            return project::findRecoveries(base::recoveryFolder());
+        },
         [this](const std::vector<project::Recovery>& found) {
             if (found.empty()) return;
             const project::Recovery& r = found.front();

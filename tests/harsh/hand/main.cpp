@@ -4,7 +4,6 @@
 #include "app/widgets/tokens.h"
 #include "harsh/hand/work.h"
 #include "play/simulated_output.h"
-#include "project/edit_clips.h"
 
 #include <QApplication>
 #include <QPushButton>
@@ -57,15 +56,12 @@ int look(const harsh::Place& place) {
         if (!until([&] { return harsh::editOf(session.now()) != unedited; })) return 3;
     }
     say("offered %lld %lld\n", offer != nullptr ? 1 : 0, offer != nullptr ? harsh::editOf(session.now()) : 0);
-    if (offer == nullptr && std::filesystem::exists(place.journey() / "project.json"))
+    if (offer == nullptr) {
+        if (!std::filesystem::exists(place.journey() / "project.json")) return 0;
         session.files().open(place.journey());
+    }
     if (!until([&] { return !session.jobs().isBusy(); })) return 3;
     session.files().save(place.journey());
-    // Where nothing was recovered there is nothing to deliver, and nobody would write in that folder.
-    if (project::allClips(session.now()).empty()) {
-        harsh::bringIn(*window, place, 0);
-        if (!until([&] { return !session.jobs().isBusy() && !project::allClips(session.now()).empty(); })) return 3;
-    }
     harsh::workOnce(*window, place, 7 + 13); // delivers
     if (!until([&] { return !session.jobs().isBusy(); })) return 3;
     session.files().save(place.journey());

@@ -34,22 +34,17 @@ void deliverTo(app::Session& session, const std::filesystem::path& folder) {
 
 } // namespace
 
-void bringIn(app::MainWindow& window, const Place& place, int edit) {
-    const auto files = filesIn(place.loops());
-    window.session().importing().bringIn({files[static_cast<std::size_t>(edit) % files.size()]}, {},
-                                         metre::Beats(4.0 * (edit % 16)));
-}
-
 void workOnce(app::MainWindow& window, const Place& place, int edit) {
     app::Session& session = window.session();
     const auto act = [&](const char* command) {
         if (auto* action = window.findChild<QAction*>(command)) action->trigger();
     };
     session.edit("Tempo", project::setTempo(session.now(), tempoOf(edit)));
+    const auto files = filesIn(place.loops());
     const auto& sources = session.now().sources;
     const auto round = static_cast<std::size_t>(edit);
     if (edit % 11 == 5 && !session.jobs().isBusy(app::Lane::Import) && sources.size() < 12)
-        bringIn(window, place, edit);
+        session.importing().bringIn({files[round % files.size()]}, {}, metre::Beats(4.0 * (edit % 16)));
     if (edit % 5 == 2 && !sources.empty()) {
         const project::SourcePtr s = sources[round % sources.size()];
         if (s->beats)

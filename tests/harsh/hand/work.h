@@ -6,9 +6,6 @@
 
 namespace harsh {
 
-// Brings one of the loops in, another for another number.
-void bringIn(app::MainWindow& window, const Place& place, int edit);
-
 // One edit, and now and then what goes with it: import, pins, saving, delivering, taking back, playing. Called on
 // the interface thread.
 void workOnce(app::MainWindow& window, const Place& place, int edit);
