@@ -73,9 +73,10 @@ std::vector<Pitches::Peak> peaksAt(const MonoView& sound, Frames middle, sound::
     auto time = fft.time();
     for (std::size_t i = 0; i < size; ++i)
         time[i] = near[i] * window[i];
+    std::fill(time.begin() + static_cast<std::ptrdiff_t>(size), time.end(), 0.0F);
     fft.forward();
     const auto spectrum = fft.spectrum();
-    const double binHz = double(sound.rate) / double(size);
+    const double binHz = double(sound.rate) / double(fft.size());
     const auto lowest = static_cast<std::size_t>(50 / binHz);
     const auto highest = std::min(fft.bins() - 2, static_cast<std::size_t>(5000 / binHz));
     std::vector<double> magnitude(highest + 2);
@@ -106,11 +107,23 @@ std::vector<Pitches::Peak> peaksAt(const MonoView& sound, Frames middle, sound::
     return peaks;
 }
 
+// The next even number without prime factors above 5, which a transform is quick for.
+std::size_t quickSize(std::size_t atLeast) {
+    for (std::size_t size = atLeast + atLeast % 2;; size += 2) {
+        std::size_t left = size;
+        for (const std::size_t factor : {2U, 3U, 5U})
+            while (left % factor == 0)
+                left /= factor;
+        if (left == 1) return size;
+    }
+}
+
 std::vector<Pitches> pitchesOf(const MonoView& sound, const std::vector<Frames>& moments, int rate) {
-    constexpr std::size_t size = 8192; // 0.19 s
     std::vector<Pitches> list;
     if (moments.empty()) return list;
-    sound::RealFft fft(size);
+    // As long at every rate, so that what went in and what came out are seen through the same window.
+    const std::size_t size = 2 * static_cast<std::size_t>(std::lround(pitchWindow.value / 2 * sound.rate));
+    sound::RealFft fft(quickSize(size));
     // A Gauss window's peak is a parabola in logarithms; this one is cut where it is 1/270.
     std::vector<float> window(size);
     for (std::size_t i = 0; i < size; ++i) {

@@ -37,13 +37,14 @@ struct Envelope {
     double at(double frame, Band band = Band::All) const;
 };
 
-// The pitches that sound at a moment.
+// The pitches that sound at a moment, as they show in a window as long at every rate.
+inline constexpr Seconds pitchWindow{8192.0 / 44100};
 struct Pitches {
     struct Peak {
         double hz = 0;
         double weight = 0; // square root of its magnitude, relative to the loudest of the moment: 0 to 1
     };
-    Frames at; // the middle of the window, of 0.19 s
+    Frames at; // the middle of the window
     std::vector<Peak> peaks;
 };
 
