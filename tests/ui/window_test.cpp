@@ -470,6 +470,19 @@ TEST(Document, ADamagedProjectIsRefusedAndTheOneThatIsOpenStays) {
     EXPECT_TRUE(w.child<QPlainTextEdit>("messageLines")->toPlainText().contains("damaged"));
 }
 
+TEST(Document, APartThatACrashLeftInAFolderDeliveredToIsClearedAway) {
+    const support::Folder delivered;
+    const auto part = delivered / ".patient-metre-part-abc-1.wav";
+    support::writeBytes(part, "half of a file");
+    const auto notes = base::cacheFolder() / "unfinished";
+    std::filesystem::create_directories(notes);
+    support::writeBytes(notes / "part-abc-2", part.native());
+    Window w;
+    w.settle();
+    EXPECT_FALSE(std::filesystem::exists(part));
+    EXPECT_FALSE(std::filesystem::exists(notes / "part-abc-2"));
+}
+
 TEST(Document, WhatACrashLeftIsOffered) {
     const auto recovery = base::recoveryFolder();
     std::filesystem::create_directories(recovery);
