@@ -38,5 +38,7 @@ class Peaks {
 
 // Least and greatest sample of [from, to), exact, read from the samples themselves: for close views.
 Extent exactExtent(const Audio& audio, Frames from, Frames to);
+// The same, sooner, with the audio's own peaks.
+Extent exactExtent(const Audio& audio, const Peaks& peaks, Frames from, Frames to);
 
 } // namespace sound

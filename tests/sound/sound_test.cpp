@@ -400,6 +400,28 @@ TEST(Peaks, MatchTheSamples) {
     EXPECT_EQ(peaks.over(Frames(-500), Frames(0)), Extent{});
 }
 
+TEST(Peaks, TellTheExtentOfFewSamplesExactly) {
+    const Audio a = support::noise(1.0, 8000, 2);
+    const Peaks peaks(a);
+    for (int from = -70; from < 8070; from += 13)
+        for (const int length : {0, 1, 3, 63, 64, 65, 128, 200, 256}) {
+            float low = 0;
+            float high = 0;
+            bool any = false;
+            for (int i = std::max(0, from); i < std::min(8000, from + length); ++i)
+                for (const auto& samples : a.channels) {
+                    const float s = samples[static_cast<std::size_t>(i)];
+                    low = any ? std::min(low, s) : s;
+                    high = any ? std::max(high, s) : s;
+                    any = true;
+                }
+            const Extent expected{low, high};
+            ASSERT_EQ(exactExtent(a, Frames(from), Frames(from + length)), expected) << from << " " << length;
+            ASSERT_EQ(exactExtent(a, peaks, Frames(from), Frames(from + length)), expected)
+                << from << " " << length;
+        }
+}
+
 TEST(Fft, GoesThereAndBack) {
     RealFft fft(256);
     const Audio a = support::noise(0.1, 48000);

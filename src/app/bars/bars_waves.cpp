@@ -46,31 +46,38 @@ WaveColumns WaveCache::columns(const Session& session, const project::LaidClip& 
     const std::int64_t changes = session.player().renderChanges();
     const bool holds =
         known.timing == clip.timing && known.perBeat == perBeat && (known.whole || known.changes == changes);
+    held_ -= known.columns.size();
     if (!holds) {
-        held_ -= known.columns.size();
         known.timing = clip.timing;
         known.perBeat = perBeat;
         known.whole = session.player().isRendered(clip.id());
         known.changes = changes;
-        known.columns = workedOut(session, clip, perBeat, 0, width);
-        held_ += known.columns.size();
-        if (held_ > most) { // rarely: what is in view is worked out again
-            Known kept = std::move(known);
-            known_.clear();
-            held_ = kept.columns.size();
-            known_[clip.id().value] = std::move(kept);
-        }
+        known.columns.clear();
     }
-    const std::vector<sound::Extent>& all = known_[clip.id().value].columns;
-    const auto first = std::min(static_cast<std::size_t>(std::max(0, from)), all.size());
-    const auto last = std::min(static_cast<std::size_t>(to), all.size());
-    if (last - first < static_cast<std::size_t>(to - from)) {
-        once_.assign(all.begin() + static_cast<std::ptrdiff_t>(first),
-                     all.begin() + static_cast<std::ptrdiff_t>(last));
-        once_.resize(static_cast<std::size_t>(to - from));
-        return once_;
+    // What has come into view is added to what was; zooming works out no more than is seen.
+    if (known.columns.empty()) {
+        known.first = from;
+        known.columns = workedOut(session, clip, perBeat, from, to);
     }
-    return WaveColumns(all).subspan(first, last - first);
+    if (from < known.first) {
+        const auto before = workedOut(session, clip, perBeat, from, known.first);
+        known.columns.insert(known.columns.begin(), before.begin(), before.end());
+        known.first = from;
+    }
+    if (const int end = known.first + static_cast<int>(known.columns.size()); to > end) {
+        const auto after = workedOut(session, clip, perBeat, end, to);
+        known.columns.insert(known.columns.end(), after.begin(), after.end());
+    }
+    held_ += known.columns.size();
+    if (held_ > most) { // rarely: what is in view is worked out again
+        auto kept = known_.extract(clip.id().value);
+        known_.clear();
+        held_ = kept.mapped().columns.size();
+        known_.insert(std::move(kept));
+    }
+    return WaveColumns(known_[clip.id().value].columns)
+        .subspan(static_cast<std::size_t>(from - known_[clip.id().value].first),
+                 static_cast<std::size_t>(to - from));
 }
 
 } // namespace app

@@ -29,6 +29,7 @@ class WaveCache {
         double perBeat = 0;
         std::int64_t changes = 0; // of the renderings, while it is not rendered whole
         bool whole = false;
+        int first = 0; // the column that is the first of those known
         std::vector<sound::Extent> columns;
     };
     static constexpr int widest = 4096;                       // pixels of a clip that are remembered

@@ -7,7 +7,7 @@ namespace app {
 
 sound::Extent extentOver(const sound::Audio& audio, const sound::Peaks& peaks, metre::Frames from,
                          metre::Frames to) {
-    return (to - from).value > 256 ? peaks.over(from, to) : sound::exactExtent(audio, from, to);
+    return (to - from).value > 256 ? peaks.over(from, to) : sound::exactExtent(audio, peaks, from, to);
 }
 
 namespace {
