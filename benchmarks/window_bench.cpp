@@ -12,6 +12,7 @@
 #include <QElapsedTimer>
 #include <QKeyEvent>
 #include <QMouseEvent>
+#include <QTimer>
 #include <algorithm>
 #include <fmt/format.h>
 #include <fstream>
@@ -46,9 +47,12 @@ int main(int argc, char** argv) {
     window.grab();
     fmt::print("the empty window painted after {} ms\n", clock.elapsed());
     window.session().files().open(std::filesystem::path(PM_SOURCE_DIR) / "demo" / "canal_journey");
+    // As it waits for its user: asleep, but for a look every few milliseconds.
     const auto spin = [&](const std::function<bool()>& until) {
+        QTimer looking;
+        looking.start(2);
         while (!until())
-            QApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
+            QApplication::processEvents(QEventLoop::WaitForMoreEvents);
     };
     spin([&] { return !window.session().jobs().isBusy(); });
     window.grab();
@@ -166,6 +170,8 @@ int main(int argc, char** argv) {
                     ->project;
         const auto folder = std::filesystem::temp_directory_path() / "patient-metre-bench";
         std::filesystem::remove_all(folder);
+        // What was asked for above is over.
+        spin([&] { return window.session().player().pendingRenders() == 0; });
         if (project::saveProject(p, folder, true)) {
             // The second time its recordings are known.
             for (const char* time : {"first", "second"}) {

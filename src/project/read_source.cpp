@@ -194,8 +194,23 @@ Result<std::optional<sound::AudioStore::Kept>> convertedInto(sound::AudioStore& 
     return fits ? Kept(store.finish(room, under, length)) : Kept();
 }
 
+// What a store calls a file: by its place and time, and by its bytes, where they could be read.
+struct FileKeys {
+    base::Key place;
+    std::optional<base::Key> bytes;
+};
+
+// A copy of what was kept before counts as that; what there was to warn of names the other file.
+std::optional<ReadSource> keptOfBytes(const fs::path& file, const Keeping& keeping, const FileKeys& keys) {
+    if (!keys.bytes) return std::nullopt;
+    auto kept = keptBefore(file, keeping, *keys.bytes);
+    if (!kept || !kept->warnings.empty()) return std::nullopt;
+    keeping.store->setNote(keys.place, noteOfFile(*kept));
+    return kept;
+}
+
 // Into the store, block by block. None where the store has no room; then nothing of it is left there.
-Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping& keeping, base::Key key,
+Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping& keeping, const FileKeys& keys,
                                               const base::Progress& progress) {
     const fs::path file = begun.reader.path();
     sound::AudioStore& store = *keeping.store;
@@ -220,7 +235,8 @@ Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping&
     out.warnings = std::move(*warnings);
     const sound::AudioPtr decoded = own->view(Frames(0), **length);
     out.content = sound::contentOf(*decoded);
-    store.setNote(key, noteOfFile(out));
+    store.setNote(keys.place, noteOfFile(out));
+    if (keys.bytes) store.setNote(*keys.bytes, noteOfFile(out));
     if (takeKept(out)) return std::optional<ReadSource>(std::move(out)); // the same in another file
     const base::Key under = keyOfContent(out.content, converts ? keeping.rate : rate);
     sound::AudioStore::Kept kept;
@@ -350,8 +366,12 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
 Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const base::Progress& progress,
                                 std::optional<sound::Begun> begun) {
     const auto key = keeping.store != nullptr ? keyOfFile(file) : std::nullopt;
-    if (key)
+    FileKeys keys;
+    if (key) {
         if (auto kept = keptBefore(file, keeping, *key)) return std::move(*kept);
+        keys = {*key, sound::keyOfBytes(file, progress.part(0, 0.1))};
+        if (auto kept = keptOfBytes(file, keeping, keys)) return std::move(*kept);
+    }
     const auto opened = [&]() -> Result<sound::Begun> {
         if (!begun) return sound::begin(file, keeping.rate);
         auto out = std::move(*begun);
@@ -361,7 +381,7 @@ Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const bas
     if (key) {
         auto from = opened();
         if (!from) return tl::unexpected(from.error());
-        auto stored = decodedInto(std::move(*from), keeping, *key, progress);
+        auto stored = decodedInto(std::move(*from), keeping, keys, progress.part(0.1, 1));
         if (!stored) return tl::unexpected(stored.error());
         if (*stored) return std::move(**stored);
     }

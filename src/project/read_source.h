@@ -13,8 +13,8 @@ class AudioStore;
 namespace project {
 
 // Where what is decoded is kept, and at which rate: in a store as far as that has room for it, or aside (in memory
-// where it is short, sound/scratch.h). A file
-// that was kept there before, and was not altered since, is not decoded again, nor listened to for its onsets.
+// where it is short, sound/scratch.h). A file that was kept there before, and was not altered since, is not decoded
+// again, nor listened to for its onsets; a copy of it neither.
 struct Keeping {
     int rate = 0; // 0: the file's own
     sound::AudioStore* store = nullptr;

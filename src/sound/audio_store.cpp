@@ -182,6 +182,10 @@ fs::path AudioStore::noteFile(base::Key key) const {
 }
 
 std::optional<AudioStore::Kept> AudioStore::find(base::Key key) {
+    {
+        const std::lock_guard lock(mutex_);
+        if (const auto found = finished_.find(key); found != finished_.end()) return found->second;
+    }
     const fs::path path = audioFile(key);
     const int handle = base::disk::open(path, O_RDONLY | O_NOFOLLOW);
     if (handle < 0) return std::nullopt;
@@ -276,7 +280,11 @@ AudioStore::Kept AudioStore::finish(const std::shared_ptr<StoreDraft>& draft, ba
                                     PeaksPtr peaks) {
     Kept kept{draft->view(Frames(0), length), std::move(peaks)};
     if (!kept.peaks) kept.peaks = std::make_shared<const Peaks>(*kept.audio);
-    later([this, draft, key, length, outline = kept.peaks] {
+    {
+        const std::lock_guard lock(mutex_);
+        finished_[key] = kept;
+    }
+    later([this, draft, key, length, kept] {
         const std::int64_t stride = wholePages(draft->mostFrames_.value * std::int64_t(sizeof(float)));
         Head head;
         head.magic = magic;
@@ -289,13 +297,16 @@ AudioStore::Kept AudioStore::finish(const std::shared_ptr<StoreDraft>& draft, ba
             channelAt(stride, draft->channels_.size() - 1) + wholePages(length.value * std::int64_t(sizeof(float)));
         head.rate = draft->rate_;
         head.channels = draft->channelCount();
-        const auto& base = outline->base();
+        const auto& base = kept.peaks->base();
         // Under its name it is whole, also after the power went: it comes to disk first.
         if (base::disk::writeAllAt(draft->handle_, base.data(), base.size() * sizeof(Extent), head.peaksAt) &&
             base::disk::writeAllAt(draft->handle_, &head, sizeof head, 0) &&
             base::disk::sync(draft->handle_) == 0 && base::disk::rename(draft->file_.path(), audioFile(key)) == 0)
             draft->taken_ = true;
         makeRoom(0);
+        const std::lock_guard lock(mutex_);
+        if (const auto found = finished_.find(key); found != finished_.end() && found->second.audio == kept.audio)
+            finished_.erase(found);
     });
     return kept;
 }

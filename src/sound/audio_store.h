@@ -87,8 +87,8 @@ class AudioStore {
         return begin(rate, channels, frames, frames);
     }
     // All that was written, `length` frames, under a key, with its outline (worked out here if it is not given). It
-    // is there for others, and for later, once it has come to disk, which goes on behind. REQUIRES 0 < length <=
-    // mostFrames.
+    // is found from now on; by other processes, and later, once it has come to disk, which goes on behind. REQUIRES
+    // 0 < length <= mostFrames.
     Kept finish(const std::shared_ptr<StoreDraft>& draft, base::Key key, Frames length, PeaksPtr peaks = nullptr);
 
     // How much of the disk it takes.
@@ -118,7 +118,8 @@ class AudioStore {
         std::chrono::steady_clock::time_point since;
     };
     std::deque<Task> todo_;
-    std::unordered_map<base::Key, std::string, base::KeyHash> notes_; // on their way to disk
+    std::unordered_map<base::Key, Kept, base::KeyHash> finished_;     // on their way to disk
+    std::unordered_map<base::Key, std::string, base::KeyHash> notes_; // likewise
     bool busy_ = false;
     int settling_ = 0;                              // how many wait for it
     std::chrono::steady_clock::time_point begunAt_; // the last draft

@@ -1,11 +1,15 @@
 #include "sound/content.h"
 
-#include "base/hash.h"
+#include "base/disk.h"
 #include "base/utf8.h"
 #include "sound/read.h"
 
+#include <algorithm>
+#include <array>
 #include <bit>
 #include <cstdint>
+#include <cstring>
+#include <fcntl.h>
 #include <fmt/format.h>
 #include <optional>
 
@@ -78,6 +82,44 @@ base::Result<std::string> contentOfFile(const std::filesystem::path& file, Frame
         maker->end();
     }
     return maker->text();
+}
+
+std::optional<base::Key> keyOfBytes(const std::filesystem::path& file, const base::Progress& progress) {
+    const base::disk::Handle in(base::disk::open(file, O_RDONLY));
+    if (!in.isOpen()) return std::nullopt;
+    std::array<base::KeyMaker, 4> lanes; // side by side, so that the processor can work on them at once
+    std::vector<std::uint64_t> block(std::size_t(1) << 15);
+    const auto blockBytes = static_cast<std::int64_t>(block.size() * sizeof block[0]);
+    std::error_code error;
+    const auto size = static_cast<double>(std::filesystem::file_size(file, error));
+    std::int64_t bytes = 0;
+    while (true) {
+        if (progress.stopped()) return std::nullopt;
+        if (!error && size > 0) progress.at(std::min(1.0, double(bytes) / size));
+        std::int64_t filled = 0;
+        while (filled < blockBytes) {
+            const ssize_t got = base::disk::read(in.get(), reinterpret_cast<char*>(block.data()) + filled,
+                                                 static_cast<std::size_t>(blockBytes - filled));
+            if (got < 0) return std::nullopt;
+            if (got == 0) break;
+            filled += got;
+        }
+        if (filled == 0) break;
+        bytes += filled;
+        // What the last block does not fill counts as zeros; how many bytes there are is added in the end.
+        std::memset(reinterpret_cast<char*>(block.data()) + filled, 0,
+                    static_cast<std::size_t>(blockBytes - filled));
+        const auto words = static_cast<std::size_t>((filled + 31) / 32 * 4);
+        for (std::size_t i = 0; i < words; i += 4)
+            for (std::size_t lane = 0; lane < 4; ++lane)
+                lanes[lane].add(block[i + lane]);
+        if (filled < blockBytes) break;
+    }
+    base::KeyMaker all;
+    all.add(static_cast<std::uint64_t>(bytes)).add(file.extension().native());
+    for (const base::KeyMaker& lane : lanes)
+        all.add(lane.key().high).add(lane.key().low);
+    return all.key();
 }
 
 } // namespace sound

@@ -1,11 +1,13 @@
 // Recognising audio by what it holds, whatever its file is called and however it is tagged.
 #pragma once
 
+#include "base/hash.h"
 #include "base/progress.h"
 #include "base/result.h"
 #include "sound/audio.h"
 
 #include <filesystem>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -20,5 +22,9 @@ std::string contentOf(const std::vector<float>& interleaved, int channels, int r
 // are too long to be kept in memory. Fails, naming the file, when it has become another meanwhile, or when stopped.
 base::Result<std::string> contentOfFile(const std::filesystem::path& file, Frames frames,
                                         const base::Progress& progress = {});
+
+// Recognising a file by its bytes, whatever it is called: from all of them and the ending of its name, by which
+// decoders go as well. None where it cannot be read, or when stopped. Any thread; as fast as it comes from disk.
+std::optional<base::Key> keyOfBytes(const std::filesystem::path& file, const base::Progress& progress = {});
 
 } // namespace sound

@@ -167,6 +167,33 @@ TEST_F(Stored, ASavedCopyCountsAsTheFileItIsACopyOf) {
     EXPECT_TRUE(loaded->project.sources[0]->sound->audio.channels[0].isView());
 }
 
+TEST_F(Stored, ACopyOfAFileThatIsKnownIsNotDecoded) {
+    const fs::path file = loopFile("towpath.wav");
+    const auto first = readSource(file, {48000, store.get()});
+    ASSERT_TRUE(first);
+    fs::create_directory(folder / "elsewhere");
+    const fs::path copy = folder / "elsewhere" / "copied.wav";
+    fs::copy_file(file, copy);
+    double furthest = 0; // decoding begins where its bytes were looked at
+    const base::Progress progress{[&](double f) { furthest = std::max(furthest, f); }, {}};
+    const auto second = decodeSource(copy, {48000, store.get()}, progress);
+    ASSERT_TRUE(second);
+    EXPECT_LE(furthest, 0.1);
+    EXPECT_EQ(second->file, copy);
+    EXPECT_EQ(second->content, first->content);
+    EXPECT_EQ(second->facts, first->facts);
+    EXPECT_EQ(second->onsets, first->onsets);
+    EXPECT_EQ(second->sound->audio.channels, first->sound->audio.channels);
+    // A part of it is another, far from both ends.
+    const fs::path other = folder / "other.wav";
+    fs::copy_file(file, other);
+    alterUnseen(other);
+    const auto third = decodeSource(other, {48000, store.get()}, progress);
+    ASSERT_TRUE(third);
+    EXPECT_GT(furthest, 0.1);
+    EXPECT_NE(third->content, first->content);
+}
+
 TEST_F(Stored, TheSameRecordingInTwoFilesIsKeptOnce) {
     const fs::path file = loopFile("towpath.wav");
     fs::copy_file(file, folder / "again.wav");

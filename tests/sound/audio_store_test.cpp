@@ -77,6 +77,21 @@ TEST(AudioStore, GivesBackWhatWasWrittenInAnyOrderToTheBitAndLater) {
     EXPECT_FALSE(again.find({7, 12}));
 }
 
+TEST(AudioStore, WhatIsFinishedIsFoundBeforeTheDiskHasIt) {
+    const Folder folder;
+    AudioStore store(folder.path(), plenty);
+    const Audio audio = tone(10'000);
+    const auto draft = store.begin(48000, 2, audio.frames());
+    ASSERT_TRUE(draft);
+    ASSERT_TRUE(draft->write(Frames(0), audio));
+    store.finish(draft, someKey, audio.frames());
+    const auto found = store.find(someKey);
+    ASSERT_TRUE(found);
+    EXPECT_EQ(found->audio->channels[1], audio.channels[1]);
+    store.settle();
+    EXPECT_TRUE(store.find(someKey)) << "from the disk now";
+}
+
 TEST(AudioStore, TakesLessThanItMadeRoomForAndNoMore) {
     const Folder folder;
     AudioStore store(folder.path(), plenty);
