@@ -1,8 +1,7 @@
 #include "sound/peaks.h"
 
-#include "base/four.h"
-
 #include <algorithm>
+#include <array>
 
 namespace sound {
 
@@ -18,24 +17,27 @@ Extent exactExtent(const Audio& audio, Frames from, Frames to) {
     const std::int64_t begin = std::clamp<std::int64_t>(from.value, 0, audio.frames().value);
     const std::int64_t end = std::clamp<std::int64_t>(to.value, begin, audio.frames().value);
     if (begin == end) return {};
+    // Several side by side, so that the processor can work on them at once.
+    constexpr std::int64_t lanes = 16;
     const float first = audio.channels[0][static_cast<std::size_t>(begin)];
-    Extent all{first, first};
-    base::Four low{first, first, first, first};
-    base::Four high = low;
+    std::array<float, lanes> low{};
+    std::array<float, lanes> high{};
+    low.fill(first);
+    high.fill(first);
+    const auto take = [&](std::size_t lane, float s) {
+        low[lane] = std::min(low[lane], s);
+        high[lane] = std::max(high[lane], s);
+    };
     for (const auto& samples : audio.channels) {
         const float* at = samples.data();
         std::int64_t i = begin;
-        for (; i + 4 <= end; i += 4) {
-            const base::Four now = base::four(at + i);
-            low = base::least(now, low);
-            high = base::most(now, high);
-        }
+        for (; i + lanes <= end; i += lanes)
+            for (std::size_t k = 0; k < lanes; ++k)
+                take(k, at[i + static_cast<std::int64_t>(k)]);
         for (; i < end; ++i)
-            all = joined(all, {at[i], at[i]});
+            take(0, at[i]);
     }
-    for (int k = 0; k < 4; ++k)
-        all = joined(all, {low[k], high[k]});
-    return all;
+    return {*std::min_element(low.begin(), low.end()), *std::max_element(high.begin(), high.end())};
 }
 
 Extent exactExtent(const Audio& audio, const Peaks& peaks, Frames from, Frames to) {
