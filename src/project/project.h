@@ -54,14 +54,15 @@ class Sound {
         : Sound(std::make_shared<const sound::Audio>(std::move(of)), nullptr, std::move(heard)) {}
     // Of audio that is shared, with its outline where that is known.
     Sound(sound::AudioPtr of, std::shared_ptr<const sound::Peaks> outline, std::vector<hear::Onset> heard,
-          std::optional<std::vector<Frames>> striking = {})
+          std::optional<std::vector<Frames>> striking = {},
+          std::shared_ptr<const stretch::KnownParts> keptParts = nullptr)
         : whole_(std::move(of)),
           outline_(outline ? std::move(outline) : std::make_shared<const sound::Peaks>(*whole_)), audio(*whole_),
           peaks(*outline_), onsets(std::move(heard)), attacks(placesOf(onsets)), strikes(std::move(striking)),
-          attacksKey(keyOf(attacks, strikes)) {}
+          parts(std::move(keptParts)), attacksKey(keyOf(attacks, strikes)) {}
     // The same, of which other onsets are known, and which of them strike.
     Sound(const Sound& same, std::vector<hear::Onset> heard, std::optional<std::vector<Frames>> striking = {})
-        : Sound(same.whole_, same.outline_, std::move(heard), std::move(striking)) {}
+        : Sound(same.whole_, same.outline_, std::move(heard), std::move(striking), same.parts) {}
 
     const sound::AudioPtr& shared() const { return whole_; }
 
@@ -92,8 +93,9 @@ class Sound {
     const std::vector<Frames> attacks; // where the onsets are
     // Which of them strike, for what stays together with others (sets.h); none: the audio tells.
     const std::optional<std::vector<Frames>> strikes;
-    const stretch::KnownStrikes known; // what the audio tells of them
-    const base::Key attacksKey;        // equal for equal attacks and strikes
+    const stretch::KnownStrikes known;                      // what the audio tells of them
+    const std::shared_ptr<const stretch::KnownParts> parts; // null where the audio lies in no store
+    const base::Key attacksKey;                             // equal for equal attacks and strikes
 };
 
 // A part of a recording, in its own seconds.

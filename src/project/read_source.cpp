@@ -8,6 +8,7 @@
 #include "sound/content.h"
 #include "sound/resample.h"
 #include "sound/scratch.h"
+#include "stretch/known_parts.h"
 
 #include <charconv>
 #include <fmt/format.h>
@@ -126,6 +127,17 @@ std::optional<KnownOnsets> onsetsIn(const std::string& note) {
 
 namespace {
 
+constexpr std::int64_t partsFrom = 20; // seconds: what is shorter is parted again sooner than it is read
+
+// What lies in a store under a key; its parts are kept there as well, where that saves time.
+std::shared_ptr<const Sound> storedSound(sound::AudioStore& store, base::Key key, sound::AudioStore::Kept kept,
+                                         std::vector<hear::Onset> attacks) {
+    const bool keeps = kept.audio->frames().value >= partsFrom * kept.audio->rate;
+    auto parts = keeps ? std::make_shared<const stretch::KnownParts>(store, key) : nullptr;
+    return std::make_shared<const Sound>(std::move(kept.audio), std::move(kept.peaks), std::move(attacks),
+                                         std::nullopt, std::move(parts));
+}
+
 // What is kept of a recording; `read` says which. False where nothing is.
 bool takeKept(ReadSource& read) {
     const base::Key key = keyOfContent(read.content, read.kept.rate > 0 ? read.kept.rate : read.facts.rate);
@@ -137,7 +149,7 @@ bool takeKept(ReadSource& read) {
             read.onsets = std::move(known->heard);
             attacks = std::move(known->attacks);
         }
-    read.sound = std::make_shared<const Sound>(std::move(kept->audio), std::move(kept->peaks), std::move(attacks));
+    read.sound = storedSound(*read.kept.store, key, std::move(*kept), std::move(attacks));
     return true;
 }
 
@@ -249,8 +261,7 @@ Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping&
     } else {
         kept = store.finish(own, under, **length);
     }
-    out.sound =
-        std::make_shared<const Sound>(std::move(kept.audio), std::move(kept.peaks), std::vector<hear::Onset>());
+    out.sound = storedSound(store, under, std::move(kept), {});
     return std::optional<ReadSource>(std::move(out));
 }
 

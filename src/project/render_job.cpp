@@ -62,9 +62,9 @@ Result<stretch::Rendering> planOf(const RenderJob& job) {
         return stretch::Rendering::plan({job.sound->audio, starts, true}, job.map, job.settings);
     }
     const auto& strikes = job.sound->strikes;
-    return stretch::Rendering::plan(
-        {job.sound->audio, job.sound->attacks, true, strikes ? &*strikes : nullptr, &job.sound->known}, job.map,
-        job.settings);
+    return stretch::Rendering::plan({job.sound->audio, job.sound->attacks, true, strikes ? &*strikes : nullptr,
+                                     &job.sound->known, job.sound->parts.get()},
+                                    job.map, job.settings);
 }
 
 sound::Audio draftOf(const RenderJob& job, Frames from, Frames to) {

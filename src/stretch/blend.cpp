@@ -1,7 +1,7 @@
 #include "stretch/blend.h"
 
+#include "stretch/known_parts.h"
 #include "stretch/loop.h"
-#include "stretch/parts.h"
 #include "stretch/struck.h"
 #include "stretch/vocoder.h"
 
@@ -39,7 +39,8 @@ class BlendLine : public Line {
             const Span also = struck_.sourceOf(struck);
             source = {std::min(source.from, also.from), std::max(source.to, also.to)};
         }
-        const Parts parts = parted(passage_, source, progress.part(0, 0.4));
+        const Parts parts = passage_.parts != nullptr ? passage_.parts->of(passage_, source, progress.part(0, 0.4))
+                                                      : parted(passage_, source, progress.part(0, 0.4));
         if (progress.stopped()) return base::cancelled();
         auto out = vocoder_.piece(span, {&parts.lasting, source.from}, progress.part(0.4, 0.8));
         if (!out) return out;

@@ -48,6 +48,7 @@ struct Passage {
     bool circle = false;
     std::optional<std::vector<Frames>> strikes = std::nullopt; // which of the attacks are; none: the sound tells
     const KnownStrikes* known = nullptr; // where that is kept, if `in` is a recording as it is
+    const KnownParts* parts = nullptr;   // where its parts are kept, also where it is unrolled
 
     double sourceAt(double output) const { return map.sourceAt(output + double(before)); }
     double outputAt(double source) const { return map.outputAt(source) - double(before); }

@@ -69,6 +69,7 @@ Result<Passage> circleOf(const Material& material, const TimeMap& map) {
                     length,
                     true,
                     {}};
+    passage.parts = material.parts;
     if (material.strikes != nullptr) passage.strikes = everyLap(*material.strikes);
     return passage;
 }

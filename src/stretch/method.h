@@ -52,6 +52,8 @@ class KnownStrikes {
     mutable std::vector<Frames> strikes_;
 };
 
+class KnownParts; // known_parts.h
+
 // The sound to be stretched, with what is known of it. Must outlive the call, and a Rendering made of it.
 struct Material {
     const Audio& audio;
@@ -63,6 +65,7 @@ struct Material {
     // is therefore not asked itself; null: it is.
     const std::vector<Frames>* strikes = nullptr;
     const KnownStrikes* known = nullptr; // where what it says of itself is kept; null: nowhere
+    const KnownParts* parts = nullptr;   // likewise, what lasts in it
 };
 
 class Line;

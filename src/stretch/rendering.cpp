@@ -63,6 +63,7 @@ Result<Passage> passageOf(const Material& material, const TimeMap& map, bool loo
     Passage passage{nullptr, {&material.audio, 0}, material.attacks, map, 0, map.outputLength().value, false, {}};
     if (material.strikes != nullptr) passage.strikes = *material.strikes;
     passage.known = material.known;
+    passage.parts = material.parts;
     return passage;
 }
 
@@ -177,8 +178,12 @@ Result<Rendering> Rendering::plan(const Material& material, const TimeMap& map, 
             plan->audible = sound::setAside(withoutNonNumbers(material.audio));
         if (settings.quiet)
             plan->audible = sound::setAside(quieted(plan->audible ? *plan->audible : material.audio));
-        const Material audible{plan->audible ? *plan->audible : material.audio, material.attacks, true,
-                               material.strikes, plan->audible ? nullptr : material.known};
+        const Material audible{plan->audible ? *plan->audible : material.audio,
+                               material.attacks,
+                               true,
+                               material.strikes,
+                               plan->audible ? nullptr : material.known,
+                               plan->audible ? nullptr : material.parts};
         if (map.isIdentity() && settings.semitones == 0) {
             plan->line = std::make_unique<Copied>(*passageOf(audible, map, false));
         } else if (settings.semitones == 0) {
