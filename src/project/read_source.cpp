@@ -248,7 +248,8 @@ Result<std::optional<ReadSource>> decodedInto(sound::Begun begun, const Keeping&
     const sound::AudioPtr decoded = own->view(Frames(0), **length);
     out.content = sound::contentOf(*decoded);
     store.setNote(keys.place, noteOfFile(out));
-    if (keys.bytes) store.setNote(*keys.bytes, noteOfFile(out));
+    // What was altered meanwhile says nothing of the bytes that were looked at before.
+    if (keys.bytes && keyOfFile(file) == keys.place) store.setNote(*keys.bytes, noteOfFile(out));
     if (takeKept(out)) return std::optional<ReadSource>(std::move(out)); // the same in another file
     const base::Key under = keyOfContent(out.content, converts ? keeping.rate : rate);
     sound::AudioStore::Kept kept;

@@ -194,6 +194,22 @@ TEST_F(Stored, ACopyOfAFileThatIsKnownIsNotDecoded) {
     EXPECT_NE(third->content, first->content);
 }
 
+TEST_F(Stored, AFileThatIsAlteredWhileItIsReadSaysNothingOfCopiesOfWhatItWas) {
+    const fs::path file = loopFile("towpath.wav");
+    const fs::path copy = folder / "as_it_was.wav";
+    fs::copy_file(file, copy);
+    bool altered = false;
+    const base::Progress progress{[&](double f) {
+                                      if (f < 0.05 || std::exchange(altered, true)) return;
+                                      std::fstream bytes(file, std::ios::in | std::ios::out | std::ios::binary);
+                                      bytes.seekp(20'000) << std::string(3'000, '\x35');
+                                  },
+                                  {}};
+    ASSERT_TRUE(decodeSource(file, {48000, store.get()}, progress));
+    ASSERT_TRUE(altered);
+    EXPECT_EQ(decodeSource(copy, {48000, store.get()})->content, decodeSource(copy, 48000)->content);
+}
+
 TEST_F(Stored, TheSameRecordingInTwoFilesIsKeptOnce) {
     const fs::path file = loopFile("towpath.wav");
     fs::copy_file(file, folder / "again.wav");

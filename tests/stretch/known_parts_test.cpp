@@ -4,7 +4,6 @@
 #include "sound/audio_store.h"
 #include "support/audio.h"
 #include "support/files.h"
-#include "support/whole.h"
 
 #include <gtest/gtest.h>
 
@@ -101,7 +100,6 @@ TEST_F(KnownParts, WithoutRoomNothingIsKeptAndAllIsTheSame) {
 
 TEST_F(KnownParts, WhatIsStoppedIsNotKept) {
     const stretch::KnownParts parts(*store, {3, 5});
-    stretch::Material material{mixed(), {}, true};
     const stretch::Passage passage{
         nullptr, {&mixed(), 0},
         {},      *metre::TimeMap::make({{Frames(0), Frames(0)}, {mixed().frames(), Frames(400000)}}),

@@ -75,9 +75,9 @@ WaveColumns WaveCache::columns(const Session& session, const project::LaidClip& 
         held_ = kept.mapped().columns.size();
         known_.insert(std::move(kept));
     }
-    return WaveColumns(known_[clip.id().value].columns)
-        .subspan(static_cast<std::size_t>(from - known_[clip.id().value].first),
-                 static_cast<std::size_t>(to - from));
+    // Where it lies it stays, also when the others go.
+    return WaveColumns(known.columns)
+        .subspan(static_cast<std::size_t>(from - known.first), static_cast<std::size_t>(to - from));
 }
 
 } // namespace app
