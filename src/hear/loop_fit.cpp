@@ -1,12 +1,14 @@
 #include "hear/loop_fit.h"
 
 #include "hear/loop_weights.h"
+#include "hear/many.h"
 #include "hear/net.h"
 
 #include <algorithm>
 #include <array>
 #include <cmath>
 #include <complex>
+#include <cstdint>
 #include <numbers>
 #include <unordered_map>
 
@@ -35,6 +37,10 @@ class Nearness {
                 std::pow(e.strength, 0.25) * (e.attack ? 1.0 : std::clamp(0.0036 / e.blur, 0.3, 1.0));
             marks_.push_back({e.at, e.strength, sigma, sigma * sigma, weight});
         }
+        for (auto* list : {&angles_, &cosines_, &sines_, &nears_, &logs_})
+            list->resize(marks_.size());
+        offs_.resize(marks_.size());
+        slots_.resize(marks_.size());
     }
 
     // Logarithm of the likelihood, up to a constant.
@@ -66,33 +72,35 @@ class Nearness {
 
     // `division`: that of the grid; dividing by a number that is known is many times quicker.
     template <int division>
-    double workedOut(double period) const {
+    double workedOut(double period) {
         const double line = period / division;
+        for (std::size_t i = 0; i < marks_.size(); ++i) {
+            const double turns = marks_[i].at / line;
+            angles_[i] = static_cast<float>(2 * std::numbers::pi * (rounded(turns) - turns));
+        }
+        cosinesAndSines(angles_, cosines_, sines_);
         std::complex<double> sum = 1e-12;
-        for (const Mark& m : marks_)
-            sum += std::polar(m.strength, -2 * std::numbers::pi * m.at / line);
+        for (std::size_t i = 0; i < marks_.size(); ++i)
+            sum += marks_[i].strength * std::complex<double>(double(cosines_[i]), double(sines_[i]));
         double phase = -std::arg(sum) / (2 * std::numbers::pi) * line;
         std::array<double, 4> lags{};
         double best = -1e300;
         for (int round = 0; round < 4; ++round) {
+            place<division>(line, phase, lags);
             std::array<double, 4> offs{};
             std::array<double, 4> weights{};
             double whole = 0;
             double wholeWeight = 1e-9;
             double log = 0;
-            for (const Mark& m : marks_) {
-                const double place = (m.at - phase) / line;
-                const double n = rounded(place);
-                const auto k = static_cast<int>(n); // of lines of a grid: hours of them
-                const auto slot = static_cast<std::size_t>(((k % division) + division) % division);
-                const double off = (place - n) * line;
-                const double u = (off - lags[slot]) / m.sigma;
-                const double near = std::exp(-0.5 * u * u);
-                log += m.weight * std::log(near + 0.03);
-                const double w = m.weight * near / (near + 0.03) / m.squared;
-                offs[slot] += w * off;
+            for (std::size_t i = 0; i < marks_.size(); ++i) {
+                const Mark& m = marks_[i];
+                const auto near = double(nears_[i]);
+                log += m.weight * double(logs_[i]);
+                const double w = m.weight * near / (near + farOff) / m.squared;
+                const std::size_t slot = slots_[i];
+                offs[slot] += w * offs_[i];
                 weights[slot] += w;
-                whole += w * (off - lags[slot]);
+                whole += w * (offs_[i] - lags[slot]);
                 wholeWeight += w;
             }
             // Lags are small unless many say so.
@@ -106,8 +114,37 @@ class Nearness {
         return best;
     }
 
+    // How far each event lies off the grid, in which place of a beat, and how near that is.
+    template <int division>
+    void place(double line, double phase, const std::array<double, 4>& lags) {
+        for (std::size_t i = 0; i < marks_.size(); ++i) {
+            const Mark& m = marks_[i];
+            const double place = (m.at - phase) / line;
+            const double n = rounded(place);
+            const auto k = static_cast<int>(n); // of lines of a grid: hours of them
+            slots_[i] = static_cast<std::uint8_t>(((k % division) + division) % division);
+            offs_[i] = (place - n) * line;
+            const double u = (offs_[i] - lags[slots_[i]]) / m.sigma;
+            nears_[i] = static_cast<float>(-0.5 * u * u);
+        }
+        exponentials(nears_);
+        for (std::size_t i = 0; i < nears_.size(); ++i)
+            logs_[i] = nears_[i] + static_cast<float>(farOff);
+        logarithms(logs_);
+    }
+
+    static constexpr double farOff = 0.03; // added to every nearness
+
     std::vector<Mark> marks_;
     int division_;
+    // Of each event, for one tempo.
+    std::vector<float> angles_;
+    std::vector<float> cosines_;
+    std::vector<float> sines_;
+    std::vector<double> offs_;
+    std::vector<std::uint8_t> slots_;
+    std::vector<float> nears_;
+    std::vector<float> logs_;
     std::unordered_map<double, double> known_; // by period
 };
 

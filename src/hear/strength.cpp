@@ -1,12 +1,14 @@
 #include "hear/strength.h"
 
 #include "hear/bands.h"
+#include "hear/many.h"
 #include "hear/turns.h"
 #include "sound/fft.h"
 
 #include <algorithm>
 #include <cmath>
 #include <numbers>
+#include <numeric>
 
 namespace hear {
 
@@ -62,11 +64,18 @@ class StrengthPass {
     StrengthPass(const Mono& mono, Strength& s)
         : s_(s), steps_(mono, 0.046, 0.005),
           bands_(semitoneBands(mono.rate(), steps_.window, 30, std::min(11000.0, mono.rate() * 0.47))),
-          shape_(hannWindow(steps_.window)), fft_(steps_.window), magnitude_(fft_.bins()) {
+          shape_(hannWindow(steps_.window)), fft_(steps_.window), magnitude_(fft_.bins()), rises_(bands_.size()) {
         s.hop = double(steps_.hop) / mono.rate();
         for (auto* curve : {&s.flux, &s.low, &s.mid, &s.high, &s.level})
             curve->assign(steps_.count, 0.0F);
         history_.fill(std::vector<float>(bands_.size(), 0.0F));
+        const auto from = [this](double hz) {
+            const auto band =
+                std::find_if(bands_.begin(), bands_.end(), [hz](const Band& b) { return b.centreHz >= hz; });
+            return static_cast<std::size_t>(band - bands_.begin());
+        };
+        mid_ = from(180);
+        high_ = from(2500);
     }
 
     std::size_t window() const { return steps_.window; }
@@ -90,16 +99,22 @@ class StrengthPass {
         std::vector<float>& now = history_[h % (lag + 1)];
         bandLevels(bands_, magnitude_, 1000, now);
         const std::vector<float>& then = history_[(h + 1) % (lag + 1)]; // `lag` hops ago; silence before the first
-        float low = 0;
-        float mid = 0;
-        float high = 0;
-        for (std::size_t b = 0; b < bands_.size(); ++b) {
-            float before = then[b];
-            if (b > 0) before = std::max(before, then[b - 1]);
-            if (b + 1 < bands_.size()) before = std::max(before, then[b + 1]);
-            const float rise = std::max(0.0F, now[b] - before);
-            (bands_[b].centreHz < 180 ? low : bands_[b].centreHz < 2500 ? mid : high) += rise;
+        // By how much each band is louder than the loudest of those about it was.
+        const std::size_t last = bands_.size() - 1;
+        for (std::size_t b = 0; b <= last; ++b) {
+            const float below = then[b > 0 ? b - 1 : 0];
+            const float above = then[b < last ? b + 1 : last];
+            const float most = below > above ? below : above;
+            const float rise = now[b] - (then[b] > most ? then[b] : most);
+            rises_[b] = rise > 0 ? rise : 0;
         }
+        const auto sum = [&](std::size_t from, std::size_t to) {
+            return std::accumulate(rises_.begin() + std::ptrdiff_t(from), rises_.begin() + std::ptrdiff_t(to),
+                                   0.0F);
+        };
+        const float low = sum(0, mid_);
+        const float mid = sum(mid_, high_);
+        const float high = sum(high_, bands_.size());
         const auto n = static_cast<float>(bands_.size());
         s_.low[h] = low / n;
         s_.mid[h] = mid / n;
@@ -114,6 +129,9 @@ class StrengthPass {
     sound::RealFft fft_;
     std::vector<float> magnitude_;
     std::array<std::vector<float>, lag + 1> history_;
+    std::vector<float> rises_;
+    std::size_t mid_ = 0;  // the first band of 180 Hz and more
+    std::size_t high_ = 0; // and of 2.5 kHz
 };
 
 // Magnitudes on semitones, and how far the recording is tuned off 440 Hz: the spectral peaks' mean distance from
@@ -157,25 +175,60 @@ class PitchPass {
         bandLevels(semitones_, magnitude_, 1000, all);
         sound_.add(all);
         Profile out{};
-        for (std::size_t b = 2; b <= top_; ++b) {
-            const float m = magnitude_[b];
-            if (m < 1e-4F || m < magnitude_[b - 1] || m < magnitude_[b + 1]) continue;
-            // The peak by a parabola through the logarithms.
-            const double l = std::log(double(magnitude_[b - 1]) + 1e-9);
-            const double c = std::log(double(m) + 1e-9);
-            const double r = std::log(double(magnitude_[b + 1]) + 1e-9);
-            const double bend = l - 2 * c + r;
-            const double shift = bend < -1e-9 ? std::clamp(0.5 * (l - r) / bend, -0.5, 0.5) : 0.0;
-            const double hz = (double(b) + shift) * binHz_;
-            const double note = 69 + 12 * std::log2(hz / 440);
-            if (hz > 150) lean_ += std::polar(double(m), 2 * std::numbers::pi * note);
-            const auto band = static_cast<int>(std::lround(note)) - Pitches::lowest;
+        findPeaks();
+        for (std::size_t i = 0; i < peaks_.size(); ++i) {
+            const Peak& peak = peaks_[i];
+            if (peak.hz > 150)
+                lean_ += double(peak.magnitude) * std::complex<double>(double(cosines_[i]), double(sines_[i]));
+            const auto band = static_cast<int>(std::lround(peak.note)) - Pitches::lowest;
             if (band < 0 || band >= profileBands) continue;
             auto& o = out[static_cast<std::size_t>(band)];
-            o = std::max(o, std::sqrt(m));
+            o = std::max(o, std::sqrt(peak.magnitude));
         }
         p_.loudness.add(out);
     }
+
+    // The spectrum's peaks, by a parabola through the logarithms, and how far each is off its semitone, as an
+    // angle.
+    void findPeaks() {
+        peaks_.clear();
+        logs_.clear();
+        for (std::size_t b = 2; b <= top_; ++b) {
+            const float m = magnitude_[b];
+            if (m < 1e-4F || m < magnitude_[b - 1] || m < magnitude_[b + 1]) continue;
+            peaks_.push_back({b, m});
+            for (const std::size_t k : {b - 1, b, b + 1})
+                logs_.push_back(magnitude_[k] + 1e-9F);
+        }
+        logarithms(logs_);
+        for (std::size_t i = 0; i < peaks_.size(); ++i) {
+            const double l = double(logs_[3 * i]);
+            const double r = double(logs_[3 * i + 2]);
+            const double bend = l - 2 * double(logs_[3 * i + 1]) + r;
+            const double shift = bend < -1e-9 ? std::clamp(0.5 * (l - r) / bend, -0.5, 0.5) : 0.0;
+            peaks_[i].hz = (double(peaks_[i].bin) + shift) * binHz_;
+        }
+        logs_.resize(peaks_.size());
+        angles_.resize(peaks_.size());
+        cosines_.resize(peaks_.size());
+        sines_.resize(peaks_.size());
+        for (std::size_t i = 0; i < peaks_.size(); ++i)
+            logs_[i] = static_cast<float>(peaks_[i].hz / 440);
+        logarithms(logs_);
+        for (std::size_t i = 0; i < peaks_.size(); ++i) {
+            const double note = 69 + 12 / std::numbers::ln2 * double(logs_[i]);
+            peaks_[i].note = note;
+            angles_[i] = static_cast<float>(2 * std::numbers::pi * (note - std::round(note)));
+        }
+        cosinesAndSines(angles_, cosines_, sines_);
+    }
+
+    struct Peak {
+        std::size_t bin;
+        float magnitude;
+        double hz = 0;
+        double note = 0; // 69 is 440 Hz
+    };
 
     Pitches& p_;
     Profiles& sound_; // of all that sounds: see turnsOf()
@@ -187,6 +240,11 @@ class PitchPass {
     std::size_t top_;
     std::vector<Band> semitones_; // each with all its bins whole
     std::complex<double> lean_ = 0;
+    std::vector<Peak> peaks_; // of one spectrum
+    std::vector<float> logs_;
+    std::vector<float> angles_;
+    std::vector<float> cosines_;
+    std::vector<float> sines_;
 };
 
 // A curve over profiles, brought to the moments of the strength.

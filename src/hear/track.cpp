@@ -155,7 +155,7 @@ class BestPath {
 
   private:
     void makeCosts() {
-        straying_.resize(static_cast<std::size_t>(periods_));
+        straying_.resize(static_cast<std::size_t>(fours_));
         for (auto& costs : turning_)
             costs.resize(static_cast<std::size_t>(fours_));
         for (int p = 0; p < periods_; ++p) {
@@ -199,24 +199,32 @@ class BestPath {
             for (int by = -swerve; by <= swerve && past > 0; ++by)
                 better(row(h - shortest_ + by) + by, turning_[static_cast<std::size_t>(by + swerve)].data(), by,
                        fours_, before.data(), came.data());
-            const float here = beatGain * curve_[static_cast<std::size_t>(h)] - emptyCost;
             cameFrom_.add(came.data(), periods_);
+            gain(h, past, before);
             std::int64_t r = h % rows;
-            for (int q = 0; q < periods_; ++q, r = r + 1 == rows ? 0 : r + 1) {
-                const int tau = shortest_ + q;
-                float gain = here - straying_[static_cast<std::size_t>(q)];
-                if (q < past)
-                    gain += halfGain * curve_[static_cast<std::size_t>(h - tau / 2)] +
-                            quarterGain * (curve_[static_cast<std::size_t>(h - tau / 4)] +
-                                           curve_[static_cast<std::size_t>(h - tau * 3 / 4)]);
-                const float all = before[static_cast<std::size_t>(q)] + gain;
-                score[static_cast<std::size_t>(r * width + swerve + q)] = all;
-                if (h >= endFrom_ && all > best) {
+            for (int q = 0; q < periods_; ++q, r = r + 1 == rows ? 0 : r + 1)
+                score[static_cast<std::size_t>(r * width + swerve + q)] = before[static_cast<std::size_t>(q)];
+            if (h < endFrom_) continue;
+            for (int q = 0; q < periods_; ++q)
+                if (const float all = before[static_cast<std::size_t>(q)]; all > best) {
                     best = all;
                     bestAt_ = h;
                     bestPeriod_ = q;
                 }
-            }
+        }
+    }
+
+    // Adds to the scores of paths what a beat at a hop is worth with each period: what lies on it, and, of those
+    // periods that lie within what has been, on the quarters before.
+    void gain(std::int64_t h, int past, std::vector<float>& scores) const {
+        const float* curve = curve_.data() + h;
+        const float here = beatGain * *curve - emptyCost;
+        float* score = scores.data();
+        for (int q = 0; q < fours_; q += 4)
+            base::put(base::four(score + q) + (here - base::four(straying_.data() + q)), score + q);
+        for (int q = 0; q < past; ++q) {
+            const int tau = shortest_ + q;
+            score[q] += halfGain * curve[-(tau / 2)] + quarterGain * (curve[-(tau / 4)] + curve[-(tau * 3 / 4)]);
         }
     }
 
