@@ -155,18 +155,24 @@ class Neighbours {
     Neighbours(const Recording& recording, const std::vector<float>& flux, float least)
         : recording_(recording), flux_(flux), least_(least) {}
 
-    // The onsets with those that were found beside them, in order.
-    std::vector<Onset> with(const std::vector<Onset>& found, float greatest) {
+    // Some of the onsets, with those that were found beside them, in order. Each strength is a share of `greatest`.
+    std::vector<Onset> with(const std::vector<Onset>& found, std::size_t first, std::size_t end, float greatest) {
         std::vector<Onset> all;
-        for (std::size_t i = 0; i < found.size(); ++i) {
+        const auto main = [&](std::size_t i) {
             const std::int64_t here = found[i].at.value;
-            const std::int64_t before = all.empty() ? -nearest : all.back().at.value;
             const std::int64_t after = i + 1 < found.size() ? found[i + 1].at.value : recording_.frames();
+            return stroke(here + nearest, std::min(here + farthest, after - nearest));
+        };
+        std::int64_t before = -nearest;
+        if (first > 0) before = main(first - 1).value_or(found[first - 1].at.value);
+        for (std::size_t i = first; i < end; ++i) {
+            const std::int64_t here = found[i].at.value;
             const auto grace = stroke(std::max(here - farthest, before + nearest), here - nearest);
             if (grace) all.push_back({Frames(*grace), strengthAt(*grace) / double(greatest)});
             all.push_back(found[i]);
-            const auto main = stroke(here + nearest, std::min(here + farthest, after - nearest));
-            if (main) all.push_back({Frames(*main), strengthAt(*main) / double(greatest)});
+            const auto later = main(i);
+            if (later) all.push_back({Frames(*later), strengthAt(*later) / double(greatest)});
+            before = all.back().at.value;
         }
         return all;
     }
@@ -281,7 +287,16 @@ std::vector<Onset> onsets(const Recording& recording, double sensitivity, const 
         found.push_back({Frames(at), double(here) / greatest});
     }
     if (progress.stopped()) return found;
-    return Neighbours(recording, flux, static_cast<float>(margin)).with(found, greatest);
+    const auto some = [&](std::size_t first, std::size_t end) {
+        return Neighbours(recording, flux, static_cast<float>(margin)).with(found, first, end, greatest);
+    };
+    constexpr std::size_t many = 64; // onsets: fewer are not worth a thread
+    if (found.size() < many) return some(0, found.size());
+    auto later = std::async(std::launch::async, some, found.size() / 2, found.size());
+    std::vector<Onset> all = some(0, found.size() / 2);
+    const std::vector<Onset> rest = later.get();
+    all.insert(all.end(), rest.begin(), rest.end());
+    return all;
 }
 
 std::vector<Onset> onsets(const sound::Audio& audio, double sensitivity, const base::Progress& progress) {

@@ -362,14 +362,21 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
     out.facts = begun.reader.facts();
     out.warnings = std::move(*warnings);
     sound::AudioPtr audio = aside.finished();
-    out.content = sound::contentOf(*audio);
+    // What a long one holds is added up beside the search for onsets.
+    const bool isLong = out.recording && audio->frames() > Frames(std::int64_t(10) * own);
+    auto content = std::async(isLong ? std::launch::async : std::launch::deferred,
+                              [audio] { return sound::contentOf(*audio); });
+    if (out.recording) out.onsets = hear::onsets(*out.recording, 0.5, progress.part(0.6, 0.8));
+    if (progress.stopped()) return base::cancelled();
+    out.content = content.get();
     if (rate > 0 && rate != own) {
-        auto converted = convertedAside(*audio, rate, progress.part(0.6, 1));
+        auto converted = convertedAside(*audio, rate, progress.part(0.8, 1));
         if (!converted) return tl::unexpected(naming(file, converted.error()));
         audio = std::move(*converted);
     }
     const auto outline = keeping.outlined ? nullptr : std::make_shared<const sound::Peaks>();
-    out.sound = std::make_shared<const Sound>(std::move(audio), outline, std::vector<hear::Onset>());
+    auto attacks = out.onsets ? hear::refinedIn(*audio, *out.onsets) : std::vector<hear::Onset>();
+    out.sound = std::make_shared<const Sound>(std::move(audio), outline, std::move(attacks));
     return out;
 }
 

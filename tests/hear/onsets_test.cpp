@@ -34,6 +34,29 @@ TEST(Onsets, NoneIsLostInTheMiddleOfALongRecording) {
     }
 }
 
+// Strokes beside others are looked for from two places as well; each is found, and none twice, in the middle too.
+TEST(Onsets, EachGraceNoteOfManyIsFoundOnce) {
+    constexpr int rate = 44100;
+    for (const int strokes : {99, 100}) { // the middle lies on a stroke or between two
+        std::vector<std::int64_t> at;
+        for (int i = 0; i < strokes; ++i)
+            at.push_back(rate / 10 + i * (rate * 3 / 10));
+        sound::Audio a = support::strokes(at, 30.2, rate);
+        std::vector<std::int64_t> graces;
+        for (const std::int64_t main : at)
+            graces.push_back(main - rate * 3 / 100);
+        const sound::Audio soft = support::strokes(graces, 30.2, rate);
+        for (std::size_t i = 0; i < a.channels[0].size(); ++i)
+            a.channels[0][i] += 0.3F * soft.channels[0][i];
+        const auto found = hear::onsets(a);
+        ASSERT_EQ(found.size(), 2 * at.size()) << strokes;
+        for (std::size_t i = 0; i < at.size(); ++i) {
+            EXPECT_NEAR(double(found[2 * i].at.value - graces[i]) / rate, 0, 0.002) << "grace note " << i;
+            EXPECT_NEAR(double(found[2 * i + 1].at.value - at[i]) / rate, 0, 0.002) << "stroke " << i;
+        }
+    }
+}
+
 TEST(Onsets, AStrokeOnTheFirstFrameIsFound) {
     const auto found = hear::onsets(support::strokes({0, 24000}, 1.0));
     ASSERT_EQ(found.size(), 2U);
