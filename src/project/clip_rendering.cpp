@@ -8,6 +8,14 @@
 
 namespace project {
 
+namespace {
+
+std::int64_t workers() {
+    return std::max(1U, std::thread::hardware_concurrency());
+}
+
+} // namespace
+
 // Of a part, what is there of its rendering at this frame of that; null where it must be rendered.
 const RenderedSpan* ClipRendering::thereAt(std::size_t part, Frames at) const {
     if (!there_) return nullptr;
@@ -113,7 +121,11 @@ ClipRendering::Block ClipRendering::blockFrom(Frames from) const {
     const Frames cross = last ? Frames(0) : parts_[i + 1].cross;
     const Frames crossFrom = last ? length_ : parts_[i + 1].at - Frames(cross.value / 2);
     if (from >= crossFrom) return {i, from, crossFrom + cross, true, true};
-    const Frames shortest(std::int64_t(2) * rate());
+    // Guided self-scheduling (Polychronopoulos & Kuck, IEEE Trans. Computers 1987; from memory): a share of what is
+    // left, so that there are few blocks, each of which begins some way before it is heard, and short ones in the
+    // end.
+    const Frames share((length_ - from).value / (2 * workers()));
+    const Frames shortest = std::clamp(share, Frames(std::int64_t(2) * rate()), Frames(std::int64_t(24) * rate()));
     const Frames longest(std::int64_t(60) * rate());
     Frames to = crossFrom;
     if (plans_[i] == nullptr) {
@@ -158,8 +170,7 @@ sound::Blocks ClipRendering::blocks(float gain, const std::stop_token& stop) con
         std::deque<Coming> blocks;
         Frames until; // up to which they reach
     };
-    const std::size_t most = std::max(1U, std::thread::hardware_concurrency());
-    const auto next = [this, gain, stop, most,
+    const auto next = [this, gain, stop, most = static_cast<std::size_t>(workers()),
                        ahead = std::make_shared<Ahead>()](Frames from) -> Result<sound::AudioPtr> {
         auto& [coming, until] = *ahead;
         if (coming.empty() || coming.front().from != from) {
