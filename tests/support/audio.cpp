@@ -1,6 +1,7 @@
 #include "support/audio.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <complex>
 #include <numbers>
@@ -43,11 +44,17 @@ Audio silence(double seconds, int rate, int channels) {
     Audio a(rate, channels, sound::Frames(count(seconds, rate)));
     std::mt19937 random(7);
     std::uniform_real_distribution<double> spread(-1, 1);
+    std::vector<double> hiss; // all strokes fall alike
+    std::vector<double> tone;
+    for (int i = 0; i < rate / 5; ++i) {
+        const double t = double(i) / rate;
+        hiss.push_back(std::exp(-t / 0.01));
+        tone.push_back(0.4 * std::cos(2 * std::numbers::pi * 220 * t) * std::exp(-t / 0.05));
+    }
     for (const std::int64_t start : at)
         for (std::int64_t i = 0; i < rate / 5 && start + i < a.frames().value; ++i) {
-            const double t = double(i) / rate;
-            const double s = 0.5 * spread(random) * std::exp(-t / 0.01) +
-                             0.4 * std::cos(2 * std::numbers::pi * 220 * t) * std::exp(-t / 0.05);
+            const auto k = static_cast<std::size_t>(i);
+            const double s = 0.5 * spread(random) * hiss[k] + tone[k];
             for (auto& samples : a.channels)
                 samples[static_cast<std::size_t>(start + i)] += static_cast<float>(s);
         }
@@ -57,16 +64,40 @@ Audio silence(double seconds, int rate, int channels) {
 void pluck(Audio& audio, double at, double hertz, double level, double decay) {
     const auto first = count(at, audio.rate);
     const std::int64_t length = std::min(audio.frames().value - first, count(5 / decay, audio.rate));
-    for (int k = 1; k <= 8; ++k) {
-        // Each partial turns and falls by the same factor from sample to sample.
+    // Each partial turns and falls by the same factor from sample to sample; all of them at a time.
+    constexpr std::size_t partials = 8;
+    std::array<double, partials> real{};
+    std::array<double, partials> imaginary{};
+    std::array<double, partials> stepReal{};
+    std::array<double, partials> stepImaginary{};
+    for (std::size_t k = 0; k < partials; ++k) {
+        const double n = double(k) + 1;
         const std::complex<double> step =
-            std::polar(std::exp(-decay * std::sqrt(k) / audio.rate), 2 * std::numbers::pi * hertz * k / audio.rate);
-        std::complex<double> turn(level / k, 0);
-        for (std::int64_t i = 0; i < length; ++i, turn *= step) {
-            const double s = turn.imag() * std::min(1.0, double(i) / (0.002 * audio.rate));
-            for (auto& samples : audio.channels)
-                samples[static_cast<std::size_t>(first + i)] += static_cast<float>(s);
+            std::polar(std::exp(-decay * std::sqrt(n) / audio.rate), 2 * std::numbers::pi * hertz * n / audio.rate);
+        stepReal[k] = step.real();
+        stepImaginary[k] = step.imag();
+        real[k] = level / n;
+    }
+    for (std::int64_t i = 0; i < length; ++i) {
+        const double rise = std::min(1.0, double(i) / (0.002 * audio.rate));
+        for (auto& samples : audio.channels) {
+            float& s = samples[static_cast<std::size_t>(first + i)];
+            for (std::size_t k = 0; k < partials; ++k)
+                s += static_cast<float>(imaginary[k] * rise);
         }
+        for (std::size_t k = 0; k < partials; ++k) {
+            const double turned = real[k] * stepReal[k] - imaginary[k] * stepImaginary[k];
+            imaginary[k] = real[k] * stepImaginary[k] + imaginary[k] * stepReal[k];
+            real[k] = turned;
+        }
+    }
+}
+
+Fall::Fall(double tone, double toneDecay, double hissDecay, int rate) {
+    for (int i = 0; i < rate / 3; ++i) {
+        const double t = double(i) / rate;
+        tone_.push_back(0.7 * std::sin(2 * std::numbers::pi * tone * t) * std::exp(-t * toneDecay));
+        hiss_.push_back(std::exp(-t * hissDecay));
     }
 }
 
@@ -82,30 +113,31 @@ std::vector<double> steadyBeats(double bpm, int beats, double first) {
     float* samples = a.channels[0].data();
     std::mt19937 random(11);
     std::uniform_real_distribution<double> spread(-1, 1);
-    const auto stroke = [&](double at, double tone, double toneDecay, double hiss, double hissDecay) {
+    const Fall kick(60, 14, 200, rate);
+    const Fall snare(190, 30, 20, rate);
+    const Fall hat(0, 1, 70, rate);
+    const auto stroke = [&](double at, const Fall& fall, double hiss) {
         const auto first = count(at, rate);
         double before = 0;
-        for (std::int64_t i = 0; i < rate / 3 && first + i < a.frames().value; ++i) {
-            const double t = double(i) / rate;
+        for (std::size_t i = 0; i < fall.size() && first + std::int64_t(i) < a.frames().value; ++i) {
             const double white = spread(random);
-            const double s = 0.7 * std::sin(2 * std::numbers::pi * tone * t) * std::exp(-t * toneDecay) +
-                             hiss * (white - before) * std::exp(-t * hissDecay);
+            const double s = fall.tone(i) + hiss * (white - before) * fall.hiss(i);
             before = white;
-            if (first + i >= 0) samples[first + i] += static_cast<float>(s);
+            if (first + std::int64_t(i) >= 0) samples[first + std::int64_t(i)] += static_cast<float>(s);
         }
     };
     for (std::size_t b = 0; b < beatSeconds.size(); ++b) {
         const int inBar = static_cast<int>(b) % beatsInBar;
         const bool low = inBar == 0 || (beatsInBar == 4 && inBar == 2);
         if (low)
-            stroke(beatSeconds[b], 60, 14, 0.05, 200);
+            stroke(beatSeconds[b], kick, 0.05);
         else
-            stroke(beatSeconds[b], 190, 30, 0.3, 20);
-        stroke(beatSeconds[b], 0, 1, 0.12, 70);
+            stroke(beatSeconds[b], snare, 0.3);
+        stroke(beatSeconds[b], hat, 0.12);
         const double next = b + 1 < beatSeconds.size() ? beatSeconds[b + 1]
                             : b > 0                    ? 2 * beatSeconds[b] - beatSeconds[b - 1]
                                                        : seconds;
-        stroke((beatSeconds[b] + next) / 2, 0, 1, 0.08, 70);
+        stroke((beatSeconds[b] + next) / 2, hat, 0.08);
     }
     float peak = 0;
     for (const float s : a.channels[0])

@@ -3,6 +3,7 @@
 
 #include "sound/audio.h"
 
+#include <cstddef>
 #include <cstdint>
 #include <vector>
 
@@ -19,6 +20,20 @@ Audio strokes(const std::vector<std::int64_t>& at, double seconds, int rate = 48
 
 // A plucked note: eight partials that die away, from this second on, added to what is there; every channel alike.
 void pluck(Audio& audio, double at, double hertz, double level = 0.3, double decay = 3);
+
+// How a stroke falls, sample by sample for a third of a second, worked out once for all strokes of a kind: 0.7 of a
+// tone, and what hiss is multiplied by. Falls by e in 1/toneDecay and 1/hissDecay seconds.
+class Fall {
+  public:
+    Fall(double tone, double toneDecay, double hissDecay, int rate);
+    std::size_t size() const { return tone_.size(); }
+    double tone(std::size_t sample) const { return tone_[sample]; }
+    double hiss(std::size_t sample) const { return hiss_[sample]; }
+
+  private:
+    std::vector<double> tone_;
+    std::vector<double> hiss_;
+};
 
 // A drum loop on a grid of beats: a low stroke on the beats of `kicks` (0 = the first of the bar), a bright one on
 // those of `snares`, and a short hiss on every half beat. Cut to whole bars; `beatSeconds` are the moments of the

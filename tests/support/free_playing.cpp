@@ -60,17 +60,35 @@ void speak(sound::Audio& audio, double seconds, std::mt19937& random) {
     }
 }
 
-void stroke(sound::Audio& audio, double at, double hertz, double level, double decay, double noise,
-            std::mt19937& random) {
+// A tone that dies away, worked out once for all strokes on it.
+class Dying {
+  public:
+    Dying(double hertz, double decay) {
+        for (int i = 0; double(i) < rate * 0.4; ++i) {
+            const double t = double(i) / rate;
+            const double fall = std::exp(-t * decay);
+            if (fall < 1e-3) break;
+            falls_.push_back(fall);
+            tones_.push_back(std::sin(2 * std::numbers::pi * hertz * t));
+        }
+    }
+    std::size_t size() const { return falls_.size(); }
+    double fall(std::size_t i) const { return falls_[i]; }
+    double tone(std::size_t i) const { return tones_[i]; }
+
+  private:
+    std::vector<double> falls_;
+    std::vector<double> tones_;
+};
+
+// Flattened, as audio.cpp says of its own.
+[[gnu::flatten]] void stroke(sound::Audio& audio, double at, const Dying& dying, double level, double noise,
+                             std::mt19937& random) {
     std::uniform_real_distribution<double> any(-1, 1);
     const auto first = static_cast<std::size_t>(std::max(0.0, at * rate));
-    for (std::size_t i = 0; first + i < audio.channels[0].size() && double(i) < rate * 0.4; ++i) {
-        const double t = double(i) / rate;
-        const double fall = std::exp(-t * decay);
-        if (fall < 1e-3) break;
-        audio.channels[0][first + i] += static_cast<float>(
-            level * fall * ((1 - noise) * std::sin(2 * std::numbers::pi * hertz * t) + noise * any(random)));
-    }
+    for (std::size_t i = 0; first + i < audio.channels[0].size() && i < dying.size(); ++i)
+        audio.channels[0][first + i] +=
+            static_cast<float>(level * dying.fall(i) * ((1 - noise) * dying.tone(i) + noise * any(random)));
 }
 
 } // namespace
@@ -96,6 +114,9 @@ FreePiece played(const FreePlaying& how) {
     std::uniform_real_distribution<double> share(0, 1);
     const double chords[4][3] = {
         {146.8, 220, 349.2}, {116.5, 233.1, 293.7}, {130.8, 196, 329.6}, {110, 220, 277.2}};
+    const Dying low(60, 14);
+    const Dying bright(190, 20);
+    const Dying hiss(8000, 60);
     for (int b = 0; b < beats; ++b) {
         const double here = piece.beats[static_cast<std::size_t>(b)];
         const double next = b + 1 < beats ? piece.beats[static_cast<std::size_t>(b) + 1] : end;
@@ -108,10 +129,10 @@ FreePiece played(const FreePlaying& how) {
             if (part > 0 && share(random) < 0.3) continue; // not every one is played
             if (how.drums) {
                 if (part == 0 && (inBar == 0 || (how.beatsInBar == 4 && inBar == 2)))
-                    stroke(piece.audio, when, 60, 0.6, 14, 0.1, random);
+                    stroke(piece.audio, when, low, 0.6, 0.1, random);
                 else if (part == 0)
-                    stroke(piece.audio, when, 190, 0.45, 20, 0.7, random);
-                stroke(piece.audio, when, 8000, 0.12, 60, 1, random);
+                    stroke(piece.audio, when, bright, 0.45, 0.7, random);
+                stroke(piece.audio, when, hiss, 0.12, 1, random);
             } else if (part == 0) {
                 pluck(piece.audio, when, chord[0] / 2, inBar == 0 ? 0.25 : 0.16, 3);
                 for (const double hertz : chord)

@@ -38,7 +38,9 @@ constexpr std::array<Pattern, 9> patterns = {{
 
 class Maker {
   public:
-    Maker(unsigned seed, int rate) : random_(seed), rate_(rate) {}
+    Maker(unsigned seed, int rate)
+        : random_(seed), rate_(rate), lowFall_(58, 14, 200, rate), brightFall_(190, 30, 20, rate),
+          hissFall_(0, 1, 70, rate) {}
 
     MadeSong make() {
         const Pattern& pattern = patterns[whole(patterns.size())];
@@ -88,22 +90,21 @@ class Maker {
     }
     double root(int bar) const { return 55 * std::pow(2, roots_[static_cast<std::size_t>(bar)] / 12.0); }
 
-    void stroke(double moment, double tone, double toneDecay, double hiss, double hissDecay, double level) {
-        const auto first = std::max<std::int64_t>(0, std::llround(moment * rate_));
+    // Flattened, as audio.cpp says of its own.
+    [[gnu::flatten]] void stroke(double moment, const Fall& fall, double hiss, double level) {
+        const auto first = static_cast<std::size_t>(std::max<std::int64_t>(0, std::llround(moment * rate_)));
         auto& to = song_.audio.channels[0];
         double before = 0;
-        for (std::int64_t i = 0; i < rate_ / 3 && first + i < std::int64_t(to.size()); ++i) {
-            const double t = double(i) / rate_;
+        for (std::size_t i = 0; i < fall.size() && first + i < to.size(); ++i) {
             const double white = 2 * share() - 1;
-            const double s = 0.7 * std::sin(2 * std::numbers::pi * tone * t) * std::exp(-t * toneDecay) +
-                             hiss * (white - before) * std::exp(-t * hissDecay);
+            const double s = fall.tone(i) + hiss * (white - before) * fall.hiss(i);
             before = white;
-            to[static_cast<std::size_t>(first + i)] += static_cast<float>(level * s);
+            to[first + i] += static_cast<float>(level * s);
         }
     }
-    void low(double moment, double level = 1) { stroke(near(moment), 58, 14, 0.05, 200, level); }
-    void bright(double moment, double level = 0.8) { stroke(near(moment), 190, 30, 0.3, 20, level); }
-    void hiss(double moment, double level = 0.5) { stroke(near(moment), 0, 1, 0.2, 70, level); }
+    void low(double moment, double level = 1) { stroke(near(moment), lowFall_, 0.05, level); }
+    void bright(double moment, double level = 0.8) { stroke(near(moment), brightFall_, 0.3, level); }
+    void hiss(double moment, double level = 0.5) { stroke(near(moment), hissFall_, 0.2, level); }
 
     void body(const Pattern& pattern, int from, int bars) {
         song_.drums.emplace_back(at(from), at(from + bars));
@@ -130,13 +131,14 @@ class Maker {
         for (int bar = from; bar < from + bars; bar += 2) {
             const double length = std::min(2, from + bars - bar) * song_.bar();
             const auto first = static_cast<std::size_t>(at(bar) * rate_);
+            const double hertz = root(bar);
             auto& to = song_.audio.channels[0];
             for (std::size_t i = 0; i < std::size_t(length * rate_) && first + i < to.size(); ++i) {
                 const double t = double(i) / rate_;
                 const double swell = std::min({1.0, t / 0.3, (length - t) / 0.3});
                 double s = 0;
                 for (const double third : {1.0, 1.26, 1.498, 2.0})
-                    s += std::sin(2 * std::numbers::pi * 4 * root(bar) * third * t);
+                    s += std::sin(2 * std::numbers::pi * 4 * hertz * third * t);
                 to[first + i] += static_cast<float>(0.06 * level * swell * s);
             }
         }
@@ -180,6 +182,9 @@ class Maker {
 
     std::mt19937 random_;
     int rate_;
+    const Fall lowFall_;
+    const Fall brightFall_;
+    const Fall hissFall_;
     MadeSong song_;
     std::vector<int> roots_; // of each bar's chord, in semitones
     double lead_ = 0;        // seconds of silence before it
