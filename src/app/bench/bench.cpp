@@ -42,13 +42,19 @@ namespace {
 // words, and beside a scroll bar.
 class Room : public QScrollArea {
   public:
-    Room(QWidget* content, int width, QWidget* parent) : QScrollArea(parent), width_(width) {
+    Room(const char* name, const QString& accessible, int width, QWidget* parent)
+        : QScrollArea(parent), width_(width) {
+        setObjectName(name);
+        setAccessibleName(accessible);
         setFrameShape(QFrame::NoFrame);
         setFocusPolicy(Qt::NoFocus); // what stands in it is reached, and comes into view
         setWidgetResizable(true);
         setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-        setWidget(content);
         viewport()->setAutoFillBackground(false);
+    }
+    // REQUIRES a child of the viewport.
+    void hold(QWidget* content) {
+        setWidget(content);
         content->setAutoFillBackground(false);
         content->installEventFilter(this);
         verticalScrollBar()->installEventFilter(this);
@@ -68,13 +74,6 @@ class Room : public QScrollArea {
     }
     const int width_; // pixels, at least
 };
-
-QScrollArea* roomFor(QWidget* content, const char* name, const QString& accessible, int width, QWidget* parent) {
-    auto* room = new Room(content, width, parent);
-    room->setObjectName(name);
-    room->setAccessibleName(accessible);
-    return room;
-}
 
 } // namespace
 
@@ -121,41 +120,47 @@ void Bench::buildHead() {
 }
 
 void Bench::buildBody() {
-    rails_ = new RailsView(session_, this);
+    // Each is made within what holds it: what moves into another widget is styled anew.
+    body_ = new QWidget(this);
+    stripRow_ = new QWidget(body_);
+    oneSource_ = new QWidget(body_);
+    auto* columnRoom = new Room("columnRoom", tr("Rarer figures of the recording"), 214, body_);
+    auto* cardRoom = new Room("cardRoom", tr("Card: settings of the selection"), 270, body_);
+    rails_ = new RailsView(session_, oneSource_);
     byEar_ = new ByEar(session_, *rails_, this);
-    plot_ = new TempoPlot(*rails_, this);
-    column_ = new SourceColumn(session_, *byEar_, this);
-    card_ = new Card(session_, this);
-    many_ = new SelectionList(this);
-    readings_ = new ReadingsStrip(this);
+    plot_ = new TempoPlot(*rails_, oneSource_);
+    column_ = new SourceColumn(session_, *byEar_, columnRoom->viewport());
+    card_ = new Card(session_, cardRoom->viewport());
+    many_ = new SelectionList(body_);
+    readings_ = new ReadingsStrip(stripRow_);
+    columnRoom->hold(column_);
+    cardRoom->hold(card_);
+    columnRoom_ = columnRoom;
+    cardRoom_ = cardRoom;
 
-    stripRow_ = new QWidget(this);
     auto* strip = new QHBoxLayout(stripRow_);
     strip->setContentsMargins(0, 0, 0, 0);
     strip->setSpacing(6);
     strip->addWidget(readings_, 1);
     strip->addWidget(column_->quickButtons());
-    eyeRow_ = new QWidget(this);
+    eyeRow_ = new QWidget(oneSource_);
     eyeRow_->setLayout(buildEyeRow());
 
-    oneSource_ = new QWidget(this);
     auto* one = new QVBoxLayout(oneSource_);
     one->setContentsMargins(0, 0, 0, 0);
     one->setSpacing(3);
     one->addWidget(plot_);
     one->addWidget(eyeRow_);
     one->addWidget(rails_, 1);
-    scroll_ = new QScrollBar(Qt::Horizontal, this);
+    scroll_ = new QScrollBar(Qt::Horizontal, oneSource_);
     scroll_->setLayoutDirection(Qt::LeftToRight); // as the rails
     scroll_->setObjectName("railsScroll");
     scroll_->setAccessibleName(tr("Scrolls both rails"));
     one->addWidget(scroll_);
 
-    body_ = new QWidget(this);
     auto* body = new QHBoxLayout(body_);
     body->setContentsMargins(0, 0, 0, 0);
     body->setSpacing(14);
-    columnRoom_ = roomFor(column_, "columnRoom", tr("Rarer figures of the recording"), 214, this);
     body->addWidget(columnRoom_);
     auto* middle = new QVBoxLayout;
     middle->setSpacing(3);
@@ -163,7 +168,6 @@ void Bench::buildBody() {
     middle->addWidget(oneSource_, 1);
     middle->addWidget(many_, 1);
     body->addLayout(middle, 1);
-    cardRoom_ = roomFor(card_, "cardRoom", tr("Card: settings of the selection"), 270, this);
     body->addWidget(cardRoom_);
 }
 

@@ -33,9 +33,9 @@ Shelf::Shelf(Session& session, QWidget* parent) : QWidget(parent), session_(sess
     tabs_->addTab(tr("Folders"));
     tabs_->addTab(tr("In project"));
     pages_ = new QStackedWidget(this);
-    library_ = new LibraryPage(session_, this);
-    folders_ = new FoldersPage(session_, this);
-    inProject_ = new InProjectPage(session_, this);
+    library_ = new LibraryPage(session_, pages_);
+    folders_ = new FoldersPage(session_, pages_);
+    inProject_ = new InProjectPage(session_, pages_);
     pages_->addWidget(library_);
     pages_->addWidget(folders_);
     pages_->addWidget(inProject_);

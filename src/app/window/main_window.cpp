@@ -46,14 +46,16 @@ MainWindow::MainWindow(play::OpenedOutput output) : session_(std::move(output)),
     speakCanvases();
     qApp->installEventFilter(new ButtonKeys(this));
 
-    head_ = new HeadStrip(session_, this);
-    message_ = new MessageBar(this);
-    report_ = new ImportReport(session_, this);
-    shelf_ = new Shelf(session_, this);
-    bars_ = new BarsView(session_, this);
-    bench_ = new Bench(session_, this);
-    status_ = new StatusLine(session_, this);
-    buildCentre(buildPage());
+    buildRooms();
+    head_ = new HeadStrip(session_, centre_);
+    message_ = new MessageBar(centre_);
+    report_ = new ImportReport(session_, centre_);
+    shelf_ = new Shelf(session_, sides_);
+    bars_ = new BarsView(session_, pages_);
+    bench_ = new Bench(session_, levels_);
+    status_ = new StatusLine(session_, centre_);
+    buildPage();
+    buildCentre();
 
     reach_ = std::make_unique<Reach>(Reach{session_, *bars_, *bench_, *shelf_, dialogs_, *this, {}});
     commands_ = new Commands(allCommands(), *reach_);
@@ -72,20 +74,27 @@ MainWindow::~MainWindow() {
     hide(); // while what its parts work with is still there: they are told
 }
 
-QWidget* MainWindow::buildPage() {
-    auto* page = new QWidget(this);
-    auto* layout = new QVBoxLayout(page);
+// What holds the places of the window. They are made within it: whatever moves into another widget is styled anew,
+// with all that it holds.
+void MainWindow::buildRooms() {
+    centre_ = new QWidget(this);
+    sides_ = new QSplitter(Qt::Horizontal, centre_);
+    levels_ = new QSplitter(Qt::Vertical, sides_);
+    pageRoom_ = new QWidget(levels_);
+    pages_ = new QStackedWidget(pageRoom_);
+}
+
+void MainWindow::buildPage() {
+    auto* layout = new QVBoxLayout(pageRoom_);
     layout->setContentsMargins(0, 0, 0, 0);
     layout->setSpacing(0);
-    sources_ = new SourcesPage(session_, page);
-    strain_ = new StrainPage(session_, page);
-    pages_ = new QStackedWidget(page);
+    sources_ = new SourcesPage(session_, pages_);
+    strain_ = new StrainPage(session_, pages_);
     pages_->addWidget(bars_);
     pages_->addWidget(sources_);
     pages_->addWidget(strain_);
-    layout->addLayout(buildPageHead(page));
+    layout->addLayout(buildPageHead(pageRoom_));
     layout->addWidget(pages_, 1);
-    return page;
 }
 
 // The tabs of the pages, and beside them what new sources do and what is snapped to.
@@ -126,11 +135,9 @@ QLayout* MainWindow::buildPageHead(QWidget* page) {
     return head;
 }
 
-void MainWindow::buildCentre(QWidget* page) {
-    sides_ = new QSplitter(Qt::Horizontal, this);
+void MainWindow::buildCentre() {
     sides_->addWidget(shelf_);
-    levels_ = new QSplitter(Qt::Vertical, this);
-    levels_->addWidget(page);
+    levels_->addWidget(pageRoom_);
     levels_->addWidget(bench_);
     levels_->setStretchFactor(0, 1);
     levels_->setHandleWidth(1);
@@ -143,8 +150,7 @@ void MainWindow::buildCentre(QWidget* page) {
     sides_->setHandleWidth(1);
     sides_->setSizes({258, 1022});
 
-    auto* centre = new QWidget(this);
-    auto* all = new QVBoxLayout(centre);
+    auto* all = new QVBoxLayout(centre_);
     all->setContentsMargins(0, 0, 0, 0);
     all->setSpacing(0);
     all->addWidget(head_);
@@ -152,7 +158,7 @@ void MainWindow::buildCentre(QWidget* page) {
     all->addWidget(report_);
     all->addWidget(sides_, 1);
     all->addWidget(status_);
-    setCentralWidget(centre);
+    setCentralWidget(centre_);
 }
 
 void MainWindow::connectPlaces() {

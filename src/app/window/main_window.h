@@ -59,9 +59,10 @@ class MainWindow : public QMainWindow, private Frame {
     void quit() override { close(); }
     void repaintAll() override;
 
-    QWidget* buildPage();
+    void buildRooms();
+    void buildPage();
     QLayout* buildPageHead(QWidget* page);
-    void buildCentre(QWidget* page);
+    void buildCentre();
     void connectPlaces();
     void connectMenus();
     void connectSession();
@@ -78,6 +79,7 @@ class MainWindow : public QMainWindow, private Frame {
     void offerRecovery(const std::filesystem::path& file, const QString& of);
 
     Session session_;
+    QWidget* centre_;
     HeadStrip* head_;
     MessageBar* message_;
     ImportReport* report_;
@@ -88,6 +90,7 @@ class MainWindow : public QMainWindow, private Frame {
     QSplitter* sides_;
     QSplitter* levels_;
     QTabBar* tabs_;
+    QWidget* pageRoom_; // of all pages, and their tabs
     QStackedWidget* pages_;
     SourcesPage* sources_;
     StrainPage* strain_;
