@@ -363,10 +363,11 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
     out.warnings = std::move(*warnings);
     sound::AudioPtr audio = aside.finished();
     // What a long one holds is added up beside the search for onsets.
-    const bool isLong = out.recording && audio->frames() > Frames(std::int64_t(10) * own);
+    const bool seeks = keeping.attacks && out.recording;
+    const bool isLong = seeks && audio->frames() > Frames(std::int64_t(10) * own);
     auto content = std::async(isLong ? std::launch::async : std::launch::deferred,
                               [audio] { return sound::contentOf(*audio); });
-    if (out.recording) out.onsets = hear::onsets(*out.recording, 0.5, progress.part(0.6, 0.8));
+    if (seeks) out.onsets = hear::onsets(*out.recording, 0.5, progress.part(0.6, 0.8));
     if (progress.stopped()) return base::cancelled();
     out.content = content.get();
     if (rate > 0 && rate != own) {
@@ -475,6 +476,7 @@ Result<void> findAttacks(ReadSource& read, const base::Progress& progress) {
 }
 
 Result<ReadSource> readSource(const fs::path& file, Keeping keeping, const base::Progress& progress) {
+    keeping.attacks = true;
     auto read = decodeSource(file, keeping, progress.part(0, 0.6));
     if (!read) return read;
     if (auto found = findAttacks(*read, progress.part(0.6, 1)); !found) return tl::unexpected(found.error());
