@@ -9,6 +9,7 @@ int main(int argc, char** argv) {
     const support::Folder home;
     setenv("HOME", home.path().c_str(), 1);
     unsetenv("PATIENT_METRE_DATA");
+    setenv("XDG_CACHE_HOME", (home / "cache").c_str(), 1);
     setenv("XDG_DATA_HOME", (home / "data").c_str(), 1);
     setenv("XDG_RUNTIME_DIR", home.path().c_str(), 1);
     if (getenv("QT_QPA_PLATFORM") == nullptr) setenv("QT_QPA_PLATFORM", "offscreen", 1);
