@@ -1,7 +1,7 @@
 #include "hear/many.h"
 
-#include <algorithm>
 #include <cmath>
+#include <cstddef>
 
 namespace hear {
 

@@ -1,4 +1,4 @@
-// Functions of many numbers, which the C library works out several at a time.
+// Functions of many numbers, which the C library works out several at a time. Any thread.
 #pragma once
 
 #include <span>

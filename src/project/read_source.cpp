@@ -310,8 +310,12 @@ class ListeningBehind {
     std::future<base::Result<void>> running_; // last: ends first
 };
 
+// When the onsets of what is listened to are looked for: at once, beside the rest, or by findAttacks().
+enum class Attacks { AtOnce, Later };
+
 // Not into a store: in memory where it is short, else aside.
-Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, const base::Progress& progress) {
+Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, Attacks attacks,
+                                const base::Progress& progress) {
     const int rate = keeping.rate;
     const fs::path file = begun.reader.path();
     const int own = begun.reader.facts().rate;
@@ -363,7 +367,7 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
     out.warnings = std::move(*warnings);
     sound::AudioPtr audio = aside.finished();
     // What a long one holds is added up beside the search for onsets.
-    const bool seeks = keeping.attacks && out.recording;
+    const bool seeks = attacks == Attacks::AtOnce && out.recording;
     const bool isLong = seeks && audio->frames() > Frames(std::int64_t(10) * own);
     auto content = std::async(isLong ? std::launch::async : std::launch::deferred,
                               [audio] { return sound::contentOf(*audio); });
@@ -376,15 +380,14 @@ Result<ReadSource> decodedAside(sound::Begun begun, const Keeping& keeping, cons
         audio = std::move(*converted);
     }
     const auto outline = keeping.outlined ? nullptr : std::make_shared<const sound::Peaks>();
-    auto attacks = out.onsets ? hear::refinedIn(*audio, *out.onsets) : std::vector<hear::Onset>();
-    out.sound = std::make_shared<const Sound>(std::move(audio), outline, std::move(attacks));
+    auto found = out.onsets ? hear::refinedIn(*audio, *out.onsets) : std::vector<hear::Onset>();
+    out.sound = std::make_shared<const Sound>(std::move(audio), outline, std::move(found));
     return out;
 }
 
-} // namespace
-
-Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const base::Progress& progress,
-                                std::optional<sound::Begun> begun) {
+// As decodeSource().
+Result<ReadSource> decoded(const fs::path& file, const Keeping& keeping, Attacks attacks,
+                           const base::Progress& progress, std::optional<sound::Begun> begun) {
     const auto key = keeping.store != nullptr ? keyOfFile(file) : std::nullopt;
     FileKeys keys;
     if (key) {
@@ -408,11 +411,18 @@ Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const bas
     auto from = opened();
     if (!from) return tl::unexpected(from.error());
     try {
-        return decodedAside(std::move(*from), keeping, progress);
+        return decodedAside(std::move(*from), keeping, attacks, progress);
     } catch (const std::bad_alloc&) {
         return base::problem(
             fmt::format("{} could not be read: there is not enough memory for it.", base::shownPath(file)));
     }
+}
+
+} // namespace
+
+Result<ReadSource> decodeSource(const fs::path& file, Keeping keeping, const base::Progress& progress,
+                                std::optional<sound::Begun> begun) {
+    return decoded(file, keeping, Attacks::Later, progress, std::move(begun));
 }
 
 void keptAs(sound::AudioStore& store, const fs::path& from, const fs::path& to) {
@@ -476,8 +486,7 @@ Result<void> findAttacks(ReadSource& read, const base::Progress& progress) {
 }
 
 Result<ReadSource> readSource(const fs::path& file, Keeping keeping, const base::Progress& progress) {
-    keeping.attacks = true;
-    auto read = decodeSource(file, keeping, progress.part(0, 0.6));
+    auto read = decoded(file, keeping, Attacks::AtOnce, progress.part(0, 0.6), {});
     if (!read) return read;
     if (auto found = findAttacks(*read, progress.part(0.6, 1)); !found) return tl::unexpected(found.error());
     return read;

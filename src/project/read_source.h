@@ -19,7 +19,6 @@ struct Keeping {
     int rate = 0; // 0: the file's own
     sound::AudioStore* store = nullptr;
     bool listening = true; // what is listened to is made while it is decoded, where nothing is kept in a store
-    bool attacks = false;  // readSource() only: and its onsets are looked for at once, beside what it holds
     bool outlined = true;  // the outline is worked out, for whoever draws it; in a store always
 
     Keeping(int rateOf) : rate(rateOf) {} // NOLINT(google-explicit-constructor): a rate alone keeps it aside

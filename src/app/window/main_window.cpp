@@ -93,15 +93,15 @@ void MainWindow::buildPage() {
     pages_->addWidget(bars_);
     pages_->addWidget(sources_);
     pages_->addWidget(strain_);
-    layout->addLayout(buildPageHead(pageRoom_));
+    layout->addLayout(buildPageHead());
     layout->addWidget(pages_, 1);
 }
 
 // The tabs of the pages, and beside them what new sources do and what is snapped to.
-QLayout* MainWindow::buildPageHead(QWidget* page) {
+QLayout* MainWindow::buildPageHead() {
     auto* head = new QHBoxLayout;
     head->setContentsMargins(10, 4, sizes::margin, 4);
-    tabs_ = new QTabBar(page);
+    tabs_ = new QTabBar(pageRoom_);
     tabs_->setObjectName("pages");
     tabs_->setAccessibleName(tr("Pages"));
     tabs_->setDrawBase(false);
@@ -109,7 +109,7 @@ QLayout* MainWindow::buildPageHead(QWidget* page) {
     tabs_->addTab(tr("Bars"));
     tabs_->addTab(tr("Sources"));
     tabs_->addTab(tr("Strain"));
-    snap_ = new QComboBox(page);
+    snap_ = new QComboBox(pageRoom_);
     snap_->setObjectName("snap");
     snap_->setAccessibleName(tr("Snap"));
     for (const auto& [text, snap] :
@@ -117,20 +117,20 @@ QLayout* MainWindow::buildPageHead(QWidget* page) {
           std::pair(tr("½ beat"), metre::Snap::HalfBeat), std::pair(tr("¼ beat"), metre::Snap::QuarterBeat),
           std::pair(tr("off"), metre::Snap::Off)})
         snap_->addItem(text, static_cast<int>(snap));
-    newSources_ = new QComboBox(page);
+    newSources_ = new QComboBox(pageRoom_);
     newSources_->setObjectName("newSources");
     newSources_->setAccessibleName(tr("New sources"));
     newSources_->setToolTip(tr("What imported files do: follow the project's time, stay as recorded, or lead"));
     for (const auto& [text, way] : newSourceWays())
         newSources_->addItem(text, way);
-    snapLabel_ = label(tr("Snap"), page);
+    snapLabel_ = label(tr("Snap"), pageRoom_);
     head->addWidget(tabs_);
     head->addStretch(1);
     head->setSpacing(8);
     head->addWidget(snapLabel_);
     head->addWidget(snap_);
     head->addSpacing(6);
-    head->addWidget(label(tr("New sources"), page));
+    head->addWidget(label(tr("New sources"), pageRoom_));
     head->addWidget(newSources_);
     return head;
 }

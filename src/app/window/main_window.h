@@ -61,7 +61,7 @@ class MainWindow : public QMainWindow, private Frame {
 
     void buildRooms();
     void buildPage();
-    QLayout* buildPageHead(QWidget* page);
+    QLayout* buildPageHead();
     void buildCentre();
     void connectPlaces();
     void connectMenus();
